@@ -1,0 +1,343 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { parseChord } from '../chord';
+import { parseNote, intervalBetween, noteName, above } from '../pitch';
+import {
+	circleOf,
+	compareChords,
+	eventAt,
+	keyName,
+	keyOf,
+	LIMITS,
+	parseChart,
+	parseKey,
+	transposeText,
+	utf8Length,
+	type Chart
+} from '.';
+
+const FERRY = `title: Tin Roof Ferry
+key: Bb blues
+time: 4/4
+tempo: 104
+feel: shuffle
+
+[Head]
+| Bb7 | Eb7 | Bb7 | % |
+| Eb7 | Edim7 | Bb7 | G7alt |
+| Cm7 | F7 | Bb7 G7 | Cm7 F7 |`;
+
+/** Chords as `symbol@bar.beat`, silences included. */
+const layout = (chart: Chart): string =>
+	chart.events.map((event) => `${event.symbol}@${event.bar}.${event.beat}`).join(' ');
+/** Played bars as written bar numbers. */
+const order = (text: string): string =>
+	parseChart(text)
+		.played.map((bar) => bar.written + 1)
+		.join(' ');
+const says = (text: string): string[] =>
+	parseChart(text).diagnostics.map((d) => `${d.severity} ${d.line}:${d.column}+${d.length}`);
+
+describe('a whole chart', () => {
+	const chart = parseChart(FERRY);
+
+	it('reads headers, bars, chords and changes', () => {
+		expect(chart.diagnostics).toEqual([]);
+		expect(chart.headers).toMatchObject({ title: 'Tin Roof Ferry', tempo: 104, feel: 'shuffle' });
+		expect(chart.played).toHaveLength(12);
+		expect(chart.events).toHaveLength(14);
+		expect(chart.changes.map((change) => change.to.symbol).join(' ')).toBe(
+			'Bb7 Eb7 Bb7 Eb7 Edim7 Bb7 G7alt Cm7 F7 Bb7 G7 Cm7 F7'
+		);
+		expect(chart.changes[10]).toMatchObject({ bar: 11, beat: 3, tick: 10 * 1920 + 960, source: 11 });
+		const key = keyOf(chart);
+		expect(key && keyName(key)).toBe('Bb blues');
+		expect(eventAt(chart, 3 * 1920 + 5)?.bar).toBe(4);
+	});
+
+	it('keeps everything else when one symbol cannot be read', () => {
+		const broken = parseChart(FERRY.replace('G7alt', 'G7atl'));
+		expect(broken.diagnostics).toHaveLength(1);
+		expect(broken.diagnostics[0]).toMatchObject({
+			severity: 'error',
+			line: 9,
+			column: 23,
+			length: 5,
+			suggestion: 'G7alt'
+		});
+		expect(broken.events).toHaveLength(14);
+		expect(broken.events[7]).toMatchObject({ kind: 'unreadable', symbol: 'G7atl', chord: null });
+		expect(broken.changes).toHaveLength(12);
+		expect(broken.changes[6].from).toBeNull();
+	});
+});
+
+describe('headers', () => {
+	it.each([
+		['key: F# minor', 'F# minor'],
+		['key: F♯m', 'F# minor'],
+		['key: Db lydian', 'Db lydian'],
+		['key: Bb', 'Bb major']
+	])('%s', (line, name) => {
+		const { key } = parseChart(`${line}\n| C |`).headers;
+		expect(key && keyName(key)).toBe(name);
+	});
+
+	it.each([
+		['key: auto', []],
+		['key: H', ['error 1:6+1']],
+		['key: C hyper', ['error 1:6+7']],
+		['tempo: 29', ['error 1:8+2']],
+		['tempo: 301', ['error 1:8+3']],
+		['tempo: fast', ['error 1:8+4']],
+		['tempo: 30', []],
+		['feel: swing', []],
+		['feel: swung', ['error 1:7+5']],
+		['time: 15/8', []],
+		['time: 1/4', ['error 1:7+3']],
+		['time: 4/2', ['error 1:7+3']],
+		['capo: 3', []],
+		['capo: 13', ['error 1:7+2']],
+		['scale: Bb minor pentatonic', []],
+		['scale: pentatonic', ['error 1:8+10']],
+		['colour: red', ['warning 1:1+6']],
+		['tempo:', ['warning 1:1+5']],
+		['title: A // with a comment', []]
+	])('%s', (line, expected) => expect(says(`${line}\n| C |`)).toEqual(expected));
+
+	it('reports a header that comes twice or after the bars', () => {
+		expect(says('tempo: 90\ntempo: 91\n| C |')).toEqual(['warning 2:1+5']);
+		expect(says('| C |\ntempo: 91')).toEqual(['error 2:1+9']);
+	});
+
+	it('takes the first chord for the key where none is given', () => {
+		const name = (text: string) => {
+			const key = keyOf(parseChart(text));
+			return key && keyName(key);
+		};
+		expect(name('| Cm7 | F |')).toBe('C minor');
+		expect(name('| N.C. | F |')).toBe('F major');
+		expect(name('| N.C. |')).toBeNull();
+		expect(parseKey('E blues')?.mode).toBe('blues');
+	});
+});
+
+describe('shares of a bar', () => {
+	it.each([
+		['4/4', 'C F', 'C@1.1 F@1.3'],
+		['4/4', 'C F G', 'C@1.1 F@1.3 G@1.4'],
+		['3/4', 'C F', 'C@1.1 F@1.3'],
+		['4/4', 'C . . F', 'C@1.1 F@1.4'],
+		['4/4', 'C / / F', 'C@1.1 F@1.4'],
+		['4/4', 'C F G A', 'C@1.1 F@1.2 G@1.3 A@1.4'],
+		['6/8', 'C F', 'C@1.1 F@1.4'],
+		['5/4', 'C F', 'C@1.1 F@1.4'],
+		['4/4', 'N.C. F', 'N.C.@1.1 F@1.3']
+	])('%s | %s |', (time, bar, expected) => {
+		expect(layout(parseChart(`time: ${time}\n| ${bar} |`))).toBe(expected);
+	});
+
+	it('rounds down cumulatively when chords outnumber beats', () => {
+		const starts = parseChart('| C D E F G A B |').events.map((event) => event.startTick);
+		expect(starts).toEqual([0, 274, 548, 822, 1097, 1371, 1645]);
+	});
+
+	it('says when the beats do not divide', () => {
+		expect(says('| C F G |')).toEqual(['info 1:3+1']);
+		expect(parseChart('| C F G |').diagnostics[0].message).toContain('2+1+1');
+	});
+
+	it('holds over a barline and keeps the chord before it sounding', () => {
+		const chart = parseChart('| C | . F |');
+		expect(chart.events.map((event) => event.durationTicks)).toEqual([2880, 960]);
+	});
+});
+
+describe('bars', () => {
+	it.each([
+		['| C | F |', []],
+		['|| C | F |]', []],
+		['| C | F', ['warning 1:7+1']],
+		['C | F |', ['warning 1:1+1']],
+		['| C |  | F |', ['warning 1:6+2']],
+		['C F', ['error 1:1+3']],
+		['| C // the end | F |', ['warning 1:3+1']],
+		['| C | % |', []],
+		['| % |', ['error 1:3+1']],
+		['| C | % F |', ['error 1:9+1']],
+		['| C | . F |', []],
+		['| < |', ['error 1:4+1']],
+		['| . C |', ['warning 1:3+1']],
+		['| C7(b9 |', ['error 1:3+5']]
+	])('%s', (text, expected) => expect(says(text)).toEqual(expected));
+
+	it('spaces inside parentheses belong to the symbol', () => {
+		expect(parseChart('| C7(b9, #11) |').events[0].symbol).toBe('C7(b9, #11)');
+	});
+
+	it('plays % as entries of its own that are no change', () => {
+		const chart = parseChart('| C F | % |');
+		expect(layout(chart)).toBe('C@1.1 F@1.3 C@2.1 F@2.3');
+		expect(parseChart('| C | % |').changes).toHaveLength(1);
+	});
+
+	it('changes the time signature from a bar on', () => {
+		const chart = parseChart('| C | {3/4} F | G |\n{6/8} | A |');
+		expect(chart.played.map((bar) => bar.lengthTicks)).toEqual([1920, 1440, 1440, 1440]);
+		expect(chart.diagnostics).toEqual([]);
+		expect(says('| C {3/4} F |')).toContain('error 1:5+5');
+		expect(says('{16/4} | C |')).toEqual(['error 1:1+6']);
+	});
+});
+
+describe('sections, repeats and endings', () => {
+	it.each([
+		['[A x2]\n| C | F |', '1 2 1 2'],
+		['[A]\n| C |\n[B x3]\n| F |', '1 2 2 2'],
+		['|: C | F :| G |', '1 2 1 2 3'],
+		['|: C :| x3 | G |', '1 1 1 2'],
+		['| C | F :| G |', '1 2 1 2 3'],
+		['|: C | F |1. G :|2. A | B |', '1 2 3 1 2 4 5'],
+		['|: C |1. F :| x3 |2. G |', '1 2 1 2 1 3'],
+		['|: C |1. F :|2. G :|3. A |', '1 2 1 3 1 4'],
+		['|: C |1.2. F :|3. A |', '1 2 1 2 1 3'],
+		['|: C :|: F :|', '1 1 2 2'],
+		['| C |: F :|\n|: G :|', '1 2 2 3 3'],
+		['[A x2]\n|: C :| F |', '1 1 2 1 1 2']
+	])('%j plays %s', (text, expected) => {
+		expect(order(text)).toBe(expected);
+		expect(parseChart(text).diagnostics).toEqual([]);
+	});
+
+	it.each([
+		[':| C |', ['error 1:1+2']],
+		['|: C | F |', ['warning 1:8+1']],
+		['|: C |: F :|', []],
+		['[]\n| C |', ['error 1:1+2']],
+		['[A x99]\n| C |', ['error 1:1+7']],
+		['[A\n| C |', ['error 1:1+2']],
+		['| C [B] | F |', ['warning 1:5+3']]
+	])('%j is reported', (text, expected) => expect(says(text)).toEqual(expected));
+
+	it('counts the passes of each written bar', () => {
+		expect(parseChart('|: C :| x3').played.map((bar) => bar.pass)).toEqual([1, 2, 3]);
+	});
+});
+
+describe('pushes', () => {
+	it('sounds an eighth or a sixteenth early, written where it stands', () => {
+		const chart = parseChart('| C | <F | <<G |');
+		expect(chart.events.map((event) => event.startTick)).toEqual([0, 1680, 3720]);
+		expect(chart.events.map((event) => event.durationTicks)).toEqual([1680, 2040, 2040]);
+		expect(chart.changes[1]).toMatchObject({ bar: 2, beat: 1, tick: 1680 });
+	});
+
+	it('warns of a push before the start or past the chord before', () => {
+		expect(parseChart('| <C |').events[0].startTick).toBe(0);
+		expect(says('| <C |')).toEqual(['warning 1:4+1']);
+		expect(says('| C D E F G A <B C |')).toEqual(['warning 1:16+1']);
+	});
+});
+
+describe('changes', () => {
+	it('treats silence and unreadable chords as a break', () => {
+		const symbols = (text: string) => parseChart(text).changes.map((c) => `${c.from?.symbol}>${c.to.symbol}`);
+		expect(symbols('| C | C | C/E | N.C. | C/E |')).toEqual(['undefined>C', 'C>C/E', 'undefined>C/E']);
+		expect(symbols('| C | xyz | C |')).toEqual(['undefined>C', 'undefined>C']);
+	});
+
+	it('compares neighbours', () => {
+		const [a, b] = [parseChord('Eb7'), parseChord('Bb7')];
+		if (!a || !b) throw new Error('not read');
+		const { common, moves, fresh } = compareChords(a, b);
+		expect(common.map((tone) => tone.name)).toEqual(['Bb']);
+		expect(fresh.map((tone) => tone.name)).toEqual(['D', 'F', 'Ab']);
+		const semitones = moves.filter((move) => Math.abs(move.semitones) === 1);
+		expect(semitones.map((m) => `${m.from.name}${m.semitones > 0 ? '+' : '-'}${m.to.name}`)).toEqual([
+			'Eb-D',
+			'Db+D',
+			'G+Ab'
+		]);
+	});
+});
+
+describe('numerals in a chart', () => {
+	it('need a key and become chords', () => {
+		const chart = parseChart('key: Bb\n| I | IV7 | V7/ii | <bVII |');
+		expect(chart.events.map((event) => event.symbol)).toEqual(['Bb', 'Eb7', 'G7', 'Ab']);
+		expect(parseChart('| I |').diagnostics[0].message).toContain('key: Bb');
+		expect(says('key: auto\n| IV |')).toEqual(['error 2:3+2']);
+	});
+});
+
+describe('limits', () => {
+	const limit = (text: string) => parseChart(text).diagnostics.filter((d) => d.limit).length;
+
+	it('are told once and leave the rest readable', () => {
+		expect(limit(`| ${'C | '.repeat(LIMITS.written)}`)).toBe(0);
+		expect(limit(`| ${'C | '.repeat(LIMITS.written + 5)}`)).toBe(1);
+		expect(limit(`[A x64]\n| ${'C | '.repeat(33)}`)).toBe(1);
+		expect(parseChart(`[A x64]\n| ${'C | '.repeat(33)}`).played).toHaveLength(LIMITS.played);
+		expect(limit(`| ${'C '.repeat(16)}|`)).toBe(0);
+		expect(limit(`| ${'C '.repeat(17)}|`)).toBe(1);
+		expect(limit(`| C |${'/'.repeat(LIMITS.bytes)}`)).toBe(1);
+		expect(utf8Length('C♭𝄫')).toBe(8);
+	});
+
+	it('never throw, whatever the text', () => {
+		const piece = fc.constantFrom('|', '||', '|:', ':|', ' ', '\n', 'C', 'G7', '%', '.', '/', '1.', '[A x2]', '{3/4}', 'key: C', '<', 'x3', 'N.C.', '💥', ']', '//');
+		fc.assert(
+			fc.property(fc.array(piece, { maxLength: 60 }), (pieces) => {
+				const text = pieces.join('');
+				const chart = parseChart(text);
+				const lines = text.split('\n');
+				for (const d of chart.diagnostics) {
+					expect(d.line).toBeGreaterThan(0);
+					expect(d.column).toBeGreaterThan(0);
+					expect(d.line).toBeLessThanOrEqual(lines.length);
+				}
+				let end = chart.events[0]?.startTick ?? 0;
+				for (const event of chart.events) {
+					expect(event.startTick).toBe(end);
+					expect(event.durationTicks).toBeGreaterThan(0);
+					end += event.durationTicks;
+				}
+			}),
+			{ numRuns: 1500 }
+		);
+	});
+});
+
+describe('transposing', () => {
+	it('moves chords, basses, key and scale and keeps layout, comments and numerals', () => {
+		const text = 'key: Bb blues // home\nscale: Bb minor pentatonic\n[Bridge x2]\n|: <Bb7 | Eb/G | IV | hm :| // Bb7';
+		expect(transposeText(text, { steps: 1, semitones: 2 })).toBe(
+			'key: C blues // home\nscale: C minor pentatonic\n[Bridge x2]\n|: <C7 | F/A | IV | hm :| // Bb7'
+		);
+		expect(circleOf('major')).toHaveLength(12);
+		expect(circleOf('minor')).toContain('F#');
+	});
+
+	it('transposes every answer with the chart', () => {
+		const root = parseNote('Bb');
+		if (!root) throw new Error('not read');
+		const original = parseChart(FERRY);
+		for (const name of [...circleOf('blues'), 'F#', 'C#', 'A#', 'Fb']) {
+			const tonic = parseNote(name);
+			if (!tonic) throw new Error('not read');
+			const interval = intervalBetween(root, tonic);
+			const moved = parseChart(transposeText(FERRY, interval));
+			expect(moved.diagnostics).toEqual([]);
+			expect(moved.changes).toHaveLength(original.changes.length);
+			moved.changes.forEach((change, i) => {
+				const before = original.changes[i];
+				expect([change.tick, change.bar, change.beat]).toEqual([before.tick, before.bar, before.beat]);
+				const wanted = before.to.chord.tones.map((tone) => noteName(above(tone.note, interval)));
+				expect(change.to.chord.tones.map((tone) => tone.name)).toEqual(wanted);
+				expect(change.to.chord.tones.map((tone) => tone.role)).toEqual(
+					before.to.chord.tones.map((tone) => tone.role)
+				);
+			});
+		}
+	});
+});

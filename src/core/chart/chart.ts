@@ -1,0 +1,38 @@
+import type { Key } from '../chord';
+import { readChartText } from './parse';
+import { findChanges, schedule } from './schedule';
+import type { Chart } from './types';
+import { unfold } from './unfold';
+
+/**
+ * Reads chart text into a chart: bars, sections, played order, chords in ticks and changes. Never
+ * throws; what cannot be read stands in `diagnostics` with line, column and, where there is one, a
+ * suggestion.
+ * @example parseChart('| Bb7 | Eb7 |').changes.map((change) => change.to.symbol) // ['Bb7', 'Eb7']
+ */
+export function parseChart(text: string): Chart {
+	const { headers, bars, sections, report } = readChartText(text);
+	const played = unfold(bars, sections, report);
+	const events = schedule(bars, played, report);
+	const changes = findChanges(events, played);
+	const diagnostics = report.list.sort((a, b) => a.line - b.line || a.column - b.column);
+	return { headers, bars, sections, played, events, changes, diagnostics };
+}
+
+/** The key to read the chart in: its header, or else the root of the first chord, major or minor. */
+export function keyOf(chart: Chart): Key | null {
+	if (chart.headers.key) return chart.headers.key;
+	const first = chart.events.find((event) => event.chord)?.chord;
+	if (!first) return null;
+	return { tonic: first.root, mode: first.quality.roles.includes('b3') ? 'minor' : 'major' };
+}
+
+/** Ticks from the first beat to the end of the last played bar. */
+export const chartTicks = (chart: Chart): number => {
+	const last = chart.played.at(-1);
+	return last ? last.startTick + last.lengthTicks : 0;
+};
+
+/** The event that sounds at a tick, silences included; null before the first chord. */
+export const eventAt = (chart: Chart, tick: number) =>
+	chart.events.findLast((event) => event.startTick <= tick) ?? null;

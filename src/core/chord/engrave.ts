@@ -1,0 +1,52 @@
+import type { Chord } from './chord';
+import { asciiAccidentals } from '../pitch';
+
+/** Replaces ASCII accidentals in note names and roles by ♭ and ♯. */
+export const signs = (ascii: string): string =>
+	ascii.replaceAll('##', '𝄪').replace(/bb(?=$|[^a-z])/g, '𝄫').replaceAll('b', '♭').replaceAll('#', '♯');
+
+/**
+ * Turns ASCII note names inside a sentence into signs; words stay as they are.
+ * @example proseSigns('the Eb falls to D, the b7 of Ebmaj7') // 'the E♭ falls to D, the ♭7 of E♭maj7'
+ */
+export const proseSigns = (text: string): string =>
+	text
+		.replace(
+			/(?<![A-Za-z])([A-G])(bbb|bb|b|###|##|#)(?![a-ln-z])/g,
+			(_, letter: string, sign: string) => letter + signs(sign)
+		)
+		.replace(/(?<=^|[\s(]|\d)([b#])(?=\d)/g, (sign) => signs(sign));
+
+/** The parts of a chord symbol as it is set: root, accidental, `m` on the line, raised extension, bass. */
+export type EngravedChord = {
+	readonly letter: string;
+	readonly accidental: string;
+	readonly minor: boolean;
+	readonly raised: string;
+	readonly bass: string;
+};
+
+const raisedText = (suffix: string): string =>
+	signs(
+		suffix
+			.replace(/^dim/, '°')
+			.replace(/^aug/, '+')
+			.replace(/^(m?)69/, '$16/9')
+			.replace(/Maj/g, 'maj')
+	);
+
+/** Splits a chord into the parts that are set differently. */
+export function engrave(chord: Chord): EngravedChord {
+	const root = /^([A-G])(.*)$/.exec(asciiAccidentals(chord.symbol));
+	const accidental = /^(?:bb|b|##|#)?/.exec(root?.[2] ?? '')?.[0] ?? '';
+	const suffix = chord.quality.suffix;
+	const minor = /^m(?!aj)/.test(suffix);
+	const bass = chord.bass && chord.symbol.slice(chord.symbol.lastIndexOf('/') + 1);
+	return {
+		letter: root?.[1] ?? '',
+		accidental: signs(accidental),
+		minor,
+		raised: raisedText(minor ? suffix.slice(1) : suffix),
+		bass: bass ? signs(bass) : ''
+	};
+}

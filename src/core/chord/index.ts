@@ -1,0 +1,24 @@
+export {
+	isGuideTone,
+	ROLES,
+	roleInterval,
+	roleKind,
+	roleWords,
+	type Role,
+	type RoleKind
+} from './role';
+export { parseQuality, type Quality } from './quality';
+export {
+	buildChord,
+	guideTones,
+	normaliseSymbol,
+	parseChord,
+	sameChord,
+	toneAt,
+	transposeChord,
+	type Chord,
+	type Tone
+} from './chord';
+export { looksLikeNumeral, MODES, parseNumeral, type Key, type Mode } from './numeral';
+export { completions, suggestSymbol } from './suggest';
+export { engrave, proseSigns, signs, type EngravedChord } from './engrave';

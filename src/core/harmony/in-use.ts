@@ -1,0 +1,54 @@
+import type { Chart, Diagnostic } from '../chart';
+import { keyOf } from '../chart';
+import type { Key, Mode } from '../chord';
+import { noteName } from '../pitch';
+import { buildScale, SCALE_NAMES, type Scale } from './scale';
+
+const BY_MODE: Record<Mode, string> = {
+	major: 'major',
+	minor: 'natural minor',
+	blues: 'minor pentatonic',
+	dorian: 'dorian',
+	phrygian: 'phrygian',
+	lydian: 'lydian',
+	mixolydian: 'mixolydian'
+};
+
+/** The scale that a key suggests: its mode's own, for a blues the minor pentatonic. */
+export function scaleOfKey(key: Key): Scale {
+	const scale = buildScale(key.tonic, BY_MODE[key.mode]);
+	if (!scale) throw new Error(`the library lacks ${BY_MODE[key.mode]}`);
+	return scale;
+}
+
+/** The scale in use for a chart (its `scale` header, or else by its key), and what is wrong with the header. */
+export function scaleInUse(chart: Chart): { scale: Scale | null; diagnostic: Diagnostic | null } {
+	const key = keyOf(chart);
+	const byKey = key && scaleOfKey(key);
+	const header = chart.headers.scale;
+	if (!header) return { scale: byKey, diagnostic: null };
+	const scale = buildScale(header.tonic, header.name);
+	if (scale) return { scale, diagnostic: null };
+	const near = SCALE_NAMES.find((name) => name.startsWith(header.name.slice(0, 4)));
+	return {
+		scale: byKey,
+		diagnostic: {
+			...header.span,
+			severity: 'error',
+			message: `There is no scale “${header.name}” in the library; the key’s own scale is used.`,
+			suggestion: near ? `${noteName(header.tonic)} ${near}` : null
+		}
+	};
+}
+
+/** Degrees that count as home in each mode; a blues is at home with both thirds and the flat seventh. */
+const HOME: Record<Mode, string> = {
+	major: '1 2 3 4 5 6 7',
+	minor: '1 2 b3 4 5 b6 b7',
+	dorian: '1 2 b3 4 5 6 b7',
+	phrygian: '1 b2 b3 4 5 b6 b7',
+	lydian: '1 2 3 #4 5 6 7',
+	mixolydian: '1 2 3 4 5 6 b7',
+	blues: '1 2 b3 3 4 5 6 b7'
+};
+export const homeDegrees = (mode: Mode): readonly string[] => HOME[mode].split(' ');

@@ -1,0 +1,80 @@
+import { above, degreeInterval, noteName, pitchClass, type Note, type PitchClass } from '../pitch';
+
+/** A note of a scale with its degree (`1`, `b3`, `#4`). */
+export type ScaleNote = {
+	readonly degree: string;
+	readonly note: Note;
+	readonly name: string;
+	readonly pc: PitchClass;
+};
+
+/** A scale on a tonic; `name` is its name in the library. */
+export type Scale = {
+	readonly tonic: Note;
+	readonly name: string;
+	readonly notes: readonly ScaleNote[];
+};
+
+const LIBRARY: Record<string, string> = {
+	major: '1 2 3 4 5 6 7',
+	dorian: '1 2 b3 4 5 6 b7',
+	phrygian: '1 b2 b3 4 5 b6 b7',
+	lydian: '1 2 3 #4 5 6 7',
+	mixolydian: '1 2 3 4 5 6 b7',
+	'natural minor': '1 2 b3 4 5 b6 b7',
+	locrian: '1 b2 b3 4 b5 b6 b7',
+	'harmonic minor': '1 2 b3 4 5 b6 7',
+	'melodic minor': '1 2 b3 4 5 6 7',
+	'phrygian dominant': '1 b2 3 4 5 b6 b7',
+	'lydian dominant': '1 2 3 #4 5 6 b7',
+	altered: '1 b2 b3 b4 b5 b6 b7',
+	'locrian natural 2': '1 2 b3 4 b5 b6 b7',
+	'dorian #4': '1 2 b3 #4 5 6 b7',
+	'lydian augmented': '1 2 3 #4 #5 6 7',
+	'major pentatonic': '1 2 3 5 6',
+	'minor pentatonic': '1 b3 4 5 b7',
+	'minor pentatonic 9': '1 2 b3 4 5 b7',
+	'minor pentatonic 6': '1 b3 4 5 6',
+	'major blues': '1 2 b3 3 5 6',
+	'minor blues': '1 b3 4 b5 5 b7',
+	'dominant pentatonic': '1 2 3 5 b7',
+	'mixolydian pentatonic': '1 3 4 5 b7',
+	'lydian pentatonic': '1 3 #4 5 7',
+	'whole tone': '1 2 3 #4 #5 b7',
+	'half-whole diminished': '1 b2 b3 3 #4 5 6 b7',
+	'whole-half diminished': '1 2 b3 4 b5 b6 6 7',
+	'bebop dominant': '1 2 3 4 5 6 b7 7',
+	'bebop major': '1 2 3 4 5 #5 6 7',
+	'bebop dorian': '1 2 b3 3 4 5 6 b7',
+	chromatic: '1 b2 2 b3 3 4 #4 5 b6 6 b7 7'
+};
+
+const ALIASES: Record<string, string> = {
+	ionian: 'major',
+	minor: 'natural minor',
+	aeolian: 'natural minor',
+	blues: 'minor blues',
+	'locrian ♮2': 'locrian natural 2',
+	'locrian 2': 'locrian natural 2',
+	'dorian ♯4': 'dorian #4'
+};
+
+/** Names of the scale library. */
+export const SCALE_NAMES: readonly string[] = Object.keys(LIBRARY);
+
+/**
+ * Builds a scale of the library on a tonic, spelled by its degrees.
+ * @returns null when the library has no such name (names are case-insensitive, usual synonyms work).
+ * @example buildScale(parseNote('Bb'), 'minor pentatonic')?.notes.map((n) => n.name) // Bb Db Eb F Ab
+ */
+export function buildScale(tonic: Note, name: string): Scale | null {
+	const wanted = name.trim().toLowerCase();
+	const known = ALIASES[wanted] ?? wanted;
+	const degrees = Object.hasOwn(LIBRARY, known) ? LIBRARY[known] : null;
+	if (!degrees) return null;
+	const notes = degrees.split(' ').map((degree): ScaleNote => {
+		const note = above(tonic, degreeInterval(degree));
+		return { degree, note, name: noteName(note), pc: pitchClass(note) };
+	});
+	return { tonic, name: known, notes };
+}

@@ -1,0 +1,96 @@
+import type { Chart, Diagnostic } from '../chart';
+import { parsePitch, type Midi } from '../pitch';
+
+/**
+ * A fretted instrument. `open` holds the open pitches with the capo off, string 1 (thinnest) first;
+ * `frets` is the number of frets from the nut, `capo` the fret it sits on.
+ */
+export type Instrument = {
+	readonly name: string;
+	readonly open: readonly Midi[];
+	readonly labels: readonly string[];
+	readonly frets: number;
+	readonly capo: number;
+};
+
+/** A place on the neck: string 1 … N (1 is thinnest), fret counted from the capo, 0 = open. */
+export type Place = { readonly string: number; readonly fret: number };
+
+/** Tunings by id, thickest string first. */
+const PRESETS: Record<string, string> = {
+	standard: 'E2 A2 D3 G3 B3 E4',
+	'half-step-down': 'Eb2 Ab2 Db3 Gb3 Bb3 Eb4',
+	'whole-step-down': 'D2 G2 C3 F3 A3 D4',
+	'drop-d': 'D2 A2 D3 G3 B3 E4',
+	'open-d': 'D2 A2 D3 F#3 A3 D4',
+	'open-g': 'D2 G2 D3 G3 B3 D4',
+	'open-e': 'E2 B2 E3 G#3 B3 E4',
+	dadgad: 'D2 A2 D3 G3 A3 D4',
+	'all-fourths': 'E2 A2 D3 G3 C4 F4',
+	'seven-string': 'B1 E2 A2 D3 G3 B3 E4',
+	baritone: 'B1 E2 A2 D3 F#3 B3',
+	bass: 'E1 A1 D2 G2'
+};
+
+export const TUNING_IDS: readonly string[] = Object.keys(PRESETS);
+const DEFAULT_FRETS = 22;
+
+/**
+ * Reads a tuning: a preset id, or 4 to 8 pitches with octaves from the thickest string.
+ * @returns null when it is neither.
+ * @example parseTuning('E2 A2 D3 G3 B3 E4')?.open[0] // 64
+ */
+export function parseTuning(
+	text: string
+): { name: string; open: readonly Midi[]; labels: readonly string[] } | null {
+	const id = text.trim().toLowerCase().replace(/\s+/g, '-');
+	const preset = Object.hasOwn(PRESETS, id);
+	const words = (preset ? PRESETS[id] : text).trim().split(/[\s,]+/);
+	const open = words.map(parsePitch);
+	if (words.length < 4 || words.length > 8 || open.some((pitch) => pitch === null)) return null;
+	return {
+		name: preset ? id : words.join(' '),
+		open: (open as Midi[]).reverse(),
+		labels: words.map((word) => word.replace(/-?\d$/, '')).reverse()
+	};
+}
+
+/** Builds an instrument; `tuning` null is standard tuning. Null when the tuning cannot be read. */
+export function buildInstrument(
+	tuning: string | null = null,
+	frets = DEFAULT_FRETS,
+	capo = 0
+): Instrument | null {
+	const parsed = parseTuning(tuning ?? 'standard');
+	return parsed && { ...parsed, frets, capo };
+}
+
+/** The usual guitar: six strings in standard tuning, 22 frets, no capo. */
+export function standardGuitar(): Instrument {
+	const guitar = buildInstrument();
+	if (!guitar) throw new Error('the standard tuning cannot be read');
+	return guitar;
+}
+
+/** The instrument that a chart's `tuning` and `capo` headers ask for, and what is wrong with them. */
+export function instrumentOf(chart: Chart): { instrument: Instrument; diagnostic: Diagnostic | null } {
+	const { tuning, capo } = chart.headers;
+	const instrument = buildInstrument(tuning?.text, DEFAULT_FRETS, capo);
+	if (instrument) return { instrument, diagnostic: null };
+	return {
+		instrument: { ...standardGuitar(), capo },
+		diagnostic: {
+			...(tuning?.span ?? { line: 1, column: 1, length: 1 }),
+			severity: 'error',
+			message: `“${tuning?.text}” is not a tuning: give 4 to 8 pitches from the thickest string, as in “E2 A2 D3 G3 B3 E4”.`,
+			suggestion: null
+		}
+	};
+}
+
+/** The highest fret that can be played, counted from the capo. */
+export const highestFret = (instrument: Instrument): number => instrument.frets - instrument.capo;
+
+/** The pitch of a place. */
+export const pitchAt = (instrument: Instrument, place: Place): Midi =>
+	instrument.open[place.string - 1] + instrument.capo + place.fret;

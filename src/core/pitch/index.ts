@@ -1,0 +1,14 @@
+export {
+	asciiAccidentals,
+	LETTERS,
+	mod,
+	noteName,
+	parseNote,
+	pitchClass,
+	plainName,
+	sameSound,
+	type Note,
+	type PitchClass
+} from './note';
+export { above, degreeInterval, intervalBetween, shortestMove, type Interval } from './interval';
+export { parsePitch, type Midi } from './midi';

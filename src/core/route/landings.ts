@@ -1,0 +1,51 @@
+import { checkRequest, planSteps } from './candidates';
+import { buildLattice } from './lattice';
+import { earReason, moveReason } from './reasons';
+import { costsThrough, solve } from './solve';
+import type { PlanRequest, Target } from './types';
+
+/** A place to land on at one change. `extra` is what the best plan through it costs above the best of all. */
+export type Landing = Pick<Target, 'string' | 'fret' | 'midi' | 'name' | 'role' | 'reach' | 'finger'> & {
+	readonly extra: number;
+	/** Semitones from the target before; null at the first. */
+	readonly semitones: number | null;
+	/** The move into it and what the ear learns. */
+	readonly reasons: readonly string[];
+};
+
+/**
+ * Every place that a change could land on, best first: each is weighed by the best whole plan that
+ * goes through it, a lock on this change left out. Any chord tone is offered, whatever the style, so
+ * that the player can overrule it.
+ */
+export function rankLandings(request: PlanRequest, change: number): Landing[] {
+	if (checkRequest(request).length > 0) return [];
+	const locks = request.locks.filter((lock) => lock.change !== change);
+	const letPass = request.letPass.filter((index) => index !== change);
+	const open: PlanRequest = { ...request, locks, letPass };
+	const { steps } = planSteps(open);
+	const at = steps.findIndex((step) => step.change.index === change);
+	if (at < 0) return [];
+	const any = planSteps({ ...open, style: 'nearest' }).steps.find((s) => s.change.index === change);
+	steps[at] = any ?? steps[at];
+	const lattice = buildLattice(open, steps);
+	const through = costsThrough(lattice, at);
+	const least = Math.min(...through);
+	const before = at > 0 ? steps[at - 1].candidates[solve(lattice).path[at - 1]] : null;
+	return steps[at].candidates
+		.map((place, i) => ({
+			string: place.string,
+			fret: place.fret,
+			midi: place.midi,
+			name: place.tone.name,
+			role: place.tone.role,
+			reach: place.reach,
+			finger: place.finger,
+			extra: (through[i] - least) / 1000,
+			semitones: before ? place.midi - before.midi : null,
+			reasons: [moveReason(steps[at], before, place), earReason(open, steps[at], place)].filter(
+				(text) => text !== null
+			)
+		}))
+		.sort((a, b) => a.extra - b.extra);
+}

@@ -1,0 +1,130 @@
+import { chartTicks } from '../chart';
+import { roleKind } from '../chord';
+import { windowPlaces } from '../neck';
+import type { Candidate, Step } from './candidates';
+import type { PlanRequest, Term } from './types';
+import { STYLE_WEIGHTS, UNREST, voiceLeading, WEIGHTS } from './weights';
+
+/**
+ * The planner's problem in numbers: per step the candidates' pitches and own costs, and between
+ * neighbours the cost of each pair. Typed arrays because the search reads them millions of times.
+ */
+export type Lattice = {
+	readonly sizes: readonly number[];
+	readonly pitches: readonly Int32Array[];
+	/** Own cost of each candidate. */
+	readonly own: readonly Int32Array[];
+	/** `pairs[i][b * sizes[i] + c]`: cost between candidate b of step i − 1 and c of step i; `pairs[0]` is empty. */
+	readonly pairs: readonly Int32Array[];
+};
+
+type Costs = Partial<Record<Term, number>>;
+
+/** Semitones by which the middle of the chart lies higher than its ends. */
+const ARCH = 4;
+
+/** A gentle arch over the chart: the pitch that register costs are counted from, by tick. */
+function archOf(request: PlanRequest): (tick: number) => number {
+	const pitches = windowPlaces(request.instrument, request.position).map((place) => place.midi);
+	const middle = (Math.min(...pitches) + Math.max(...pitches)) / 2;
+	const total = Math.max(1, chartTicks(request.chart));
+	return (tick) => middle + ARCH * Math.sin((Math.PI * tick) / total);
+}
+
+/** Costs of a candidate by itself: role, telling note, register, hand, rest at the end. */
+export function ownCosts(
+	request: PlanRequest,
+	steps: readonly Step[],
+	i: number,
+	candidate: Candidate,
+	arch: number
+): Costs {
+	const weights = STYLE_WEIGHTS[request.style];
+	const { tone } = candidate;
+	const kind = roleKind(tone.role);
+	const before = steps[i].change.from?.chord;
+	const inChord = before?.tones.some((other) => other.pc === tone.pc) ?? false;
+	const inScale = before ? (request.scale?.notes.some((note) => note.pc === tone.pc) ?? false) : false;
+	const low = candidate.string > request.instrument.open.length - 2;
+	return {
+		role: weights.role[kind] + (tone.essential ? 0 : WEIGHTS.tension),
+		telling: inChord ? weights.telling.inChord : inScale ? weights.telling.inScale : 0,
+		register: Math.round(Math.abs(candidate.midi - arch) * WEIGHTS.registerPerSemitone),
+		hand: (candidate.reach ? WEIGHTS.reach : 0) + (low ? WEIGHTS.lowString : 0),
+		rest: i === steps.length - 1 ? UNREST[kind] : 0
+	};
+}
+
+/** Costs between neighbouring targets: voice leading and skipped strings. */
+export function pairCosts(request: PlanRequest, from: Candidate, to: Candidate): Costs {
+	const semitones = Math.abs(to.midi - from.midi);
+	const skipped = Math.max(0, Math.abs(to.string - from.string) - 1);
+	return {
+		voiceLeading: Math.round((voiceLeading(semitones) * STYLE_WEIGHTS[request.style].voiceLeading) / 100),
+		strings: skipped * WEIGHTS.stringSkip
+	};
+}
+
+/** Costs over three targets: a pitch for the third time, back and forth, a turn. */
+export function tripleCosts(a: number, b: number, c: number): Costs {
+	if (a === b && b === c) return { repetition: WEIGHTS.thirdIdentical };
+	if (Math.sign(b - a) * Math.sign(c - b) !== -1) return {};
+	return { turns: WEIGHTS.turn, repetition: a === c ? WEIGHTS.backAndForth : 0 };
+}
+
+const sum = (costs: Costs): number => Object.values(costs).reduce((total, cost) => total + cost, 0);
+
+/** Builds the lattice of a request's steps. */
+export function buildLattice(request: PlanRequest, steps: readonly Step[]): Lattice {
+	const archAt = archOf(request);
+	const own = steps.map((step, i) => {
+		const arch = archAt(step.change.tick);
+		return Int32Array.from(step.candidates, (candidate) =>
+			sum(ownCosts(request, steps, i, candidate, arch))
+		);
+	});
+	const known = new Map<string, Int32Array>();
+	const pairs = steps.map((step, i) => {
+		if (i === 0) return new Int32Array(0);
+		const before = steps[i - 1];
+		const key = `${before.change.to.symbol}|${step.change.to.symbol}`;
+		const free = !before.locked && !step.locked;
+		const cached = free ? known.get(key) : undefined;
+		if (cached) return cached;
+		const made = Int32Array.from(
+			before.candidates.flatMap((from) =>
+				step.candidates.map((to) => sum(pairCosts(request, from, to)))
+			)
+		);
+		if (free) known.set(key, made);
+		return made;
+	});
+	return {
+		sizes: steps.map((step) => step.candidates.length),
+		pitches: steps.map((step) => Int32Array.from(step.candidates, (candidate) => candidate.midi)),
+		own,
+		pairs
+	};
+}
+
+/** The named costs of a chosen path, whose sum is what the search minimised. */
+export function pathCosts(
+	request: PlanRequest,
+	steps: readonly Step[],
+	path: readonly number[]
+): Costs {
+	const total: Costs = {};
+	const add = (costs: Costs) => {
+		for (const [term, cost] of Object.entries(costs) as [Term, number][]) {
+			total[term] = (total[term] ?? 0) + cost;
+		}
+	};
+	const archAt = archOf(request);
+	const at = (i: number) => steps[i].candidates[path[i]];
+	steps.forEach((step, i) => {
+		add(ownCosts(request, steps, i, at(i), archAt(step.change.tick)));
+		if (i > 0) add(pairCosts(request, at(i - 1), at(i)));
+		if (i > 1) add(tripleCosts(at(i - 2).midi, at(i - 1).midi, at(i).midi));
+	});
+	return total;
+}

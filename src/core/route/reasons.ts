@@ -1,0 +1,74 @@
+import { roleWords } from '../chord';
+import type { Candidate, Step } from './candidates';
+import type { PlanRequest } from './types';
+import { tonesForStyle } from './candidates';
+
+const COUNT = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten'];
+const inWords = (n: number): string => COUNT[n] ?? String(n);
+
+/** A number of semitones in words: `a semitone`, `a whole tone`, `5 semitones`. */
+export const semitoneWords = (semitones: number): string => {
+	const size = Math.abs(semitones);
+	if (size === 1) return 'a semitone';
+	return size === 2 ? 'a whole tone' : `${size} semitones`;
+};
+
+/** How the hand goes from one place to the next. */
+export function handWords(from: Candidate, to: Candidate): string {
+	const strings = Math.abs(to.string - from.string);
+	if (strings === 1) return 'next string';
+	if (strings > 1) return `${inWords(strings)} strings away`;
+	if (to.fret === from.fret) return 'same place';
+	return Math.abs(to.fret - from.fret) === 1 ? 'same string, next fret' : 'same string';
+}
+
+/** The move into a landing in one sentence. */
+export function moveReason(step: Step, from: Candidate | null, to: Candidate): string {
+	const { name } = to.tone;
+	const role = `the ${roleWords(to.tone.role)} of ${step.change.to.symbol}`;
+	if (!from) return `The first landing: ${name}, ${role}.`;
+	const semitones = to.midi - from.midi;
+	if (semitones === 0) {
+		const hand = from.string === to.string ? 'The hand rests' : 'On another string';
+		return `${from.tone.name} stays${from.tone.name === name ? '' : `, written ${name}`}: now ${role}. ${hand}.`;
+	}
+	const verb = semitones > 0 ? 'rises' : 'falls';
+	return `${from.tone.name} ${verb} ${semitoneWords(semitones)} to ${name}, ${role}, ${handWords(from, to)}.`;
+}
+
+/** What the ear learns from a landing: is its tone new, or heard already? */
+export function earReason(request: PlanRequest, step: Step, to: Candidate): string | null {
+	const before = step.change.from;
+	if (!before) return null;
+	const { name, pc } = to.tone;
+	if (before.chord?.tones.some((tone) => tone.pc === pc)) {
+		return `In both chords, so ${name} alone does not tell the change.`;
+	}
+	if (request.scale?.notes.some((note) => note.pc === pc)) {
+		return `New in the chord: ${before.symbol} has no ${name}, though the scale in use has.`;
+	}
+	return `New in the ear: ${before.symbol} has no ${name}.`;
+}
+
+/** All reasons for a landing, most telling first. ASCII note names. */
+export function landingReasons(
+	request: PlanRequest,
+	step: Step,
+	from: Candidate | null,
+	to: Candidate
+): string[] {
+	const reasons = [moveReason(step, from, to)];
+	const ear = earReason(request, step, to);
+	if (ear) reasons.push(ear);
+	if (step.locked) reasons.push('You locked it.');
+	else if (!tonesForStyle(step.change, request.style).some((tone) => tone.pc === to.tone.pc)) {
+		const what = request.style === 'roots' ? 'root' : 'guide tone';
+		reasons.push(`The place holds no ${what} of ${step.change.to.symbol}.`);
+	}
+	if (to.reach) {
+		const side = to.fret < request.position ? 'back toward the nut' : 'on toward the body';
+		reasons.push(`A reach: one fret ${side}.`);
+	}
+	if (!to.tone.essential) reasons.push('A tension: it leans, and wants to move on.');
+	return reasons;
+}

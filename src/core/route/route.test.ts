@@ -1,0 +1,297 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { parseChart, transposeText, type Chart } from '../chart';
+import { guideTones } from '../chord';
+import { scaleInUse } from '../harmony';
+import { buildInstrument, inWindow, pitchAt, standardGuitar } from '../neck';
+import { planSteps } from './candidates';
+import { buildLattice, tripleCosts } from './lattice';
+import { costsThrough, solve } from './solve';
+import {
+	anchorOf,
+	changeAt,
+	checkRequest,
+	planRoute,
+	planTargets,
+	rankLandings,
+	STYLES,
+	TERMS,
+	type Plan,
+	type PlanRequest,
+	type Style
+} from '.';
+
+const FERRY =
+	'key: Bb blues\n| Bb7 | Eb7 | Bb7 | % |\n| Eb7 | Edim7 | Bb7 | G7alt |\n| Cm7 | F7 | Bb7 G7 | Cm7 F7 |';
+
+function request(chart: Chart, over: Partial<PlanRequest> = {}): PlanRequest {
+	const { scale } = scaleInUse(chart);
+	const base = { locks: [], forbid: [], letPass: [], position: 6, style: 'nearest' as Style };
+	return { chart, scale, instrument: standardGuitar(), ...base, ...over };
+}
+
+/** Least cost over every path, by trying all of them. */
+function exhaustive(req: PlanRequest): { cost: number; through: number[][] } {
+	const lattice = buildLattice(req, planSteps(req).steps);
+	const { sizes, own, pairs, pitches } = lattice;
+	let least = Infinity;
+	const through = sizes.map((size) => new Array<number>(size).fill(Infinity));
+	const path: number[] = [];
+	const visit = (i: number, cost: number): void => {
+		if (i === sizes.length) {
+			least = Math.min(least, cost);
+			path.forEach((c, step) => (through[step][c] = Math.min(through[step][c], cost)));
+			return;
+		}
+		for (let c = 0; c < sizes[i]; c++) {
+			let more = own[i][c];
+			if (i > 0) more += pairs[i][path[i - 1] * sizes[i] + c];
+			if (i > 1) {
+				const [a, b] = [pitches[i - 2][path[i - 2]], pitches[i - 1][path[i - 1]]];
+				const costs = tripleCosts(a, b, pitches[i][c]);
+				more += (costs.repetition ?? 0) + (costs.turns ?? 0);
+			}
+			path[i] = c;
+			visit(i + 1, cost + more);
+		}
+		path.length = i;
+	};
+	visit(0, 0);
+	return { cost: least, through };
+}
+
+const chordName = fc
+	.tuple(
+		fc.constantFrom('C', 'Db', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'Ab', 'A', 'Bb', 'B'),
+		fc.constantFrom('', 'm', '7', 'm7', 'maj7', 'dim7', 'm7b5', '7alt', 'sus4', '6', '5')
+	)
+	.map(([root, suffix]) => root + suffix);
+const smallChart = fc
+	.array(chordName, { minLength: 1, maxLength: 4 })
+	.map((names) => parseChart(`| ${names.join(' | ')} |`));
+const style = fc.constantFrom(...STYLES);
+
+describe('the search', () => {
+	it('equals exhaustive search on small charts', () => {
+		// Four strings keep the number of paths small enough to try them all.
+		const instrument = buildInstrument('bass', 20, 0);
+		if (!instrument) throw new Error('no bass');
+		fc.assert(
+			fc.property(smallChart, style, fc.integer({ min: 1, max: 17 }), (chart, wanted, position) => {
+				const req = request(chart, { instrument, position, style: wanted });
+				const found = exhaustive(req);
+				const lattice = buildLattice(req, planSteps(req).steps);
+				expect(solve(lattice).cost).toBe(found.cost);
+				lattice.sizes.forEach((_, step) => {
+					expect([...costsThrough(lattice, step)]).toEqual(found.through[step]);
+				});
+			}),
+			{ numRuns: 60 }
+		);
+	});
+
+	it('explains its whole cost by name', () => {
+		for (const wanted of STYLES) {
+			const plan = planTargets(request(parseChart(FERRY), { style: wanted }));
+			const total = TERMS.reduce((sum, term) => sum + plan.costs[term], 0);
+			expect(total).toBeCloseTo(plan.cost, 6);
+		}
+	});
+
+	it('finds plans that a greedy walk misses', () => {
+		const req = request(parseChart(FERRY));
+		const { steps } = planSteps(req);
+		const lattice = buildLattice(req, steps);
+		let greedy = 0;
+		const walk: number[] = [];
+		lattice.sizes.forEach((size, i) => {
+			const cost = (c: number) => {
+				const pair = i > 0 ? lattice.pairs[i][walk[i - 1] * size + c] : 0;
+				const pitch = (step: number) => lattice.pitches[step][walk[step]];
+				const three = i > 1 ? tripleCosts(pitch(i - 2), pitch(i - 1), lattice.pitches[i][c]) : {};
+				return lattice.own[i][c] + pair + (three.repetition ?? 0) + (three.turns ?? 0);
+			};
+			const all = Array.from({ length: size }, (_, c) => c);
+			const best = all.reduce((x, c) => (cost(c) < cost(x) ? c : x));
+			greedy += cost(best);
+			walk.push(best);
+		});
+		expect(solve(lattice).cost).toBeLessThan(greedy);
+	});
+});
+
+describe('plans', () => {
+	it('land on a tone of every chord, on time, inside the window, by the style', () => {
+		fc.assert(
+			fc.property(smallChart, style, fc.integer({ min: 1, max: 19 }), (chart, wanted, position) => {
+				const req = request(chart, { style: wanted, position });
+				const plan = planTargets(req);
+				expect(plan.targets.map((target) => target.change)).toEqual(chart.changes.map((c) => c.index));
+				for (const target of plan.targets) {
+					const change = chart.changes[target.change];
+					const tone = change.to.chord.tones.find((t) => t.pc === target.midi % 12);
+					expect(tone).toMatchObject({ name: target.name, role: target.role });
+					expect(target.tick).toBe(change.tick);
+					expect(inWindow(req.instrument, position, target)).toBe(true);
+					expect(pitchAt(req.instrument, target)).toBe(target.midi);
+					if (wanted === 'roots') expect(target.role).toBe('R');
+					if (wanted === 'guide-tones') {
+						expect(guideTones(change.to.chord).map((t) => t.role)).toContain(target.role);
+					}
+					expect(target.reasons.length).toBeGreaterThan(0);
+				}
+			})
+		);
+	});
+
+	it('glides: guide tones through a blues move by steps', () => {
+		const plan = planTargets(request(parseChart(FERRY), { style: 'guide-tones' }));
+		const moves = plan.targets.slice(1).map((target, i) => Math.abs(target.midi - plan.targets[i].midi));
+		expect(moves.filter((move) => move <= 2).length).toBeGreaterThanOrEqual(10);
+		expect(plan.targets.slice(0, 3).map((target) => target.name)).toEqual(['D', 'Db', 'D']);
+	});
+
+	it('move with the chart: a transposed chart in a shifted position costs the same', () => {
+		const up = transposeText(FERRY, { steps: 1, semitones: 2 });
+		for (const wanted of STYLES) {
+			const here = planTargets(request(parseChart(FERRY), { style: wanted }));
+			const there = planTargets(request(parseChart(up), { style: wanted, position: 8 }));
+			expect(there.cost).toBe(here.cost);
+			expect(there.targets.map((target) => [target.string, target.fret - 2, target.role])).toEqual(
+				here.targets.map((target) => [target.string, target.fret, target.role])
+			);
+		}
+	});
+
+	it('keep a lock and adapt the rest', () => {
+		const chart = parseChart(FERRY);
+		const free = planTargets(request(chart));
+		const [second] = rankLandings(request(chart), 4).filter(
+			(landing) => landing.midi !== free.targets[4].midi
+		);
+		const locks = [{ change: 4, string: second.string, fret: second.fret }];
+		const locked = planTargets(request(chart, { locks }));
+		expect(locked.targets[4]).toMatchObject({ string: second.string, fret: second.fret, locked: true });
+		expect(locked.cost - free.cost).toBeCloseTo(second.extra, 6);
+		expect(locked.targets[4].reasons).toContain('You locked it.');
+	});
+
+	it('leave let-pass changes and forbidden places out', () => {
+		const chart = parseChart(FERRY);
+		const free = planTargets(request(chart));
+		const { string, fret } = free.targets[0];
+		const plan = planTargets(request(chart, { letPass: [1, 2], forbid: [{ string, fret }] }));
+		expect(plan.targets.map((target) => target.change)).not.toContain(1);
+		expect(plan.targets).toHaveLength(11);
+		expect(plan.targets.every((t) => t.string !== string || t.fret !== fret)).toBe(true);
+	});
+
+	it('let a change pass that the window cannot serve, and say so', () => {
+		const instrument = buildInstrument('C2 C3 C4 C5', 22, 0);
+		if (!instrument) throw new Error('no instrument');
+		const plan = planTargets(request(parseChart('| C5 | F#mno5 | C#5 |'), { instrument, position: 12 }));
+		expect(plan.targets.map((target) => target.change)).toEqual([0, 2]);
+		expect(plan.warnings).toHaveLength(1);
+		expect(plan.warnings[0]).toMatchObject({ change: 1 });
+		const roots = planTargets(request(parseChart('| F#m |'), { instrument, position: 12, style: 'roots' }));
+		expect(roots.targets[0].role).not.toBe('R');
+		expect(roots.warnings[0].message).toContain('no root');
+	});
+
+	it('are the same for the same input', () => {
+		const chart = parseChart(FERRY);
+		expect(planTargets(request(chart))).toEqual(planTargets(request(parseChart(FERRY))));
+	});
+
+	it('cope with no change and with one', () => {
+		expect(planTargets(request(parseChart('| N.C. |'))).targets).toEqual([]);
+		expect(planTargets(request(parseChart('| C |'))).targets).toHaveLength(1);
+	});
+});
+
+describe('the best position', () => {
+	it('costs no more than any other', () => {
+		const chart = parseChart(FERRY);
+		const answer = planRoute({ ...request(chart), position: 'best' });
+		if (!('plan' in answer)) throw new Error('no plan');
+		for (let position = 1; position <= 19; position++) {
+			expect(answer.plan.cost).toBeLessThanOrEqual(planTargets(request(chart, { position })).cost);
+		}
+	});
+
+	it('holds the locks, or says that none does', () => {
+		const chart = parseChart(FERRY);
+		const one = { change: 0, string: 6, fret: 18 };
+		const answer = planRoute({ ...request(chart, { locks: [one] }), position: 'best' });
+		expect('plan' in answer && answer.plan.targets[0]).toMatchObject({ string: 6, fret: 18 });
+		const far = [one, { change: 1, string: 5, fret: 1 }];
+		const none = planRoute({ ...request(chart, { locks: far.map((l) => ({ ...l })) }), position: 'best' });
+		expect(none).toMatchObject({ issues: [{ path: ['position'] }] });
+	});
+});
+
+describe('requests that break a rule', () => {
+	const chart = parseChart(FERRY);
+	it.each([
+		[{ position: 0 }, ['position'], 'Position 0'],
+		[{ position: 20 }, ['position'], '1 to 19'],
+		[{ locks: [{ change: 99, string: 1, fret: 6 }] }, ['locks', 0, 'change'], 'no change 99'],
+		[{ locks: [{ change: 0, string: 1, fret: 12 }] }, ['locks', 0], 'outside position 6'],
+		[{ locks: [{ change: 0, string: 1, fret: 7 }] }, ['locks', 0], 'not a tone of Bb7'],
+		[{ locks: [{ change: 0, string: 7, fret: 6 }] }, ['locks', 0], 'not on this instrument'],
+		[{ letPass: [13] }, ['letPass', 0], 'no change 13'],
+		[{ forbid: [{ string: 1, fret: 1 }] }, ['forbid', 0], 'outside position 6'],
+		[{ locks: [{ change: 0, string: 1, fret: 6 }], letPass: [0] }, ['locks', 0], 'let pass at once'],
+		[{ locks: [{ change: 0, string: 1, fret: 6 }], forbid: [{ string: 1, fret: 6 }] }, ['locks', 0], 'forbidden'],
+		[
+			{ locks: [{ change: 0, string: 1, fret: 6 }, { change: 0, string: 2, fret: 6 }] },
+			['locks', 1],
+			'locked twice'
+		]
+	] as [Partial<PlanRequest>, (string | number)[], string][])('%j', (over, path, words) => {
+		const issues = checkRequest(request(chart, over));
+		expect(issues).toHaveLength(1);
+		expect(issues[0].path).toEqual(path);
+		expect(issues[0].message).toContain(words);
+		expect('issues' in planRoute(request(chart, over))).toBe(true);
+	});
+});
+
+describe('ranked landings', () => {
+	const chart = parseChart(FERRY);
+
+	it('begin with the planner’s own choice and rise in cost', () => {
+		const plan: Plan = planTargets(request(chart));
+		plan.targets.forEach((target) => {
+			const landings = rankLandings(request(chart), target.change);
+			expect(landings[0]).toMatchObject({ midi: target.midi, extra: 0 });
+			const extras = landings.map((landing) => landing.extra);
+			expect(extras).toEqual([...extras].sort((a, b) => a - b));
+		});
+	});
+
+	it('offer any chord tone, whatever the style, and nothing for an unknown change', () => {
+		const roles = rankLandings(request(chart, { style: 'roots' }), 1).map((landing) => landing.role);
+		expect(new Set(roles)).toEqual(new Set(['R', '3', '5', 'b7']));
+		expect(rankLandings(request(chart), 99)).toEqual([]);
+	});
+
+	it('say in words what moves and what the ear learns', () => {
+		const plan = planTargets(request(chart, { style: 'guide-tones' }));
+		expect(plan.targets[2].reasons.slice(0, 2)).toEqual([
+			'Db rises a semitone to D, the third of Bb7, same string, next fret.',
+			'New in the ear: Eb7 has no D.'
+		]);
+	});
+});
+
+describe('anchors', () => {
+	it('survive edits elsewhere in the chart', () => {
+		const chart = parseChart('[A x2]\n| C | F |');
+		const anchor = anchorOf(chart.changes[3]);
+		expect(anchor).toEqual({ bar: 2, beat: 1, pass: 2 });
+		const edited = parseChart('[A x2]\n| C G | F |');
+		expect(changeAt(edited, anchor)?.to.symbol).toBe('F');
+		expect(changeAt(parseChart('| C |'), anchor)).toBeUndefined();
+	});
+});

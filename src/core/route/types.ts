@@ -1,0 +1,64 @@
+import type { Chart } from '../chart';
+import type { Role } from '../chord';
+import type { Scale } from '../harmony';
+import type { Instrument, Place } from '../neck';
+
+/** Landing styles: what the planner prefers to land on. */
+export const STYLES = ['nearest', 'roots', 'guide-tones'] as const;
+export type Style = (typeof STYLES)[number];
+
+/** A target that the player has fixed. `change` is an index into the chart's changes. */
+export type Lock = Place & { readonly change: number };
+
+/** What a plan is made for. `letPass` names changes that get no target. */
+export type PlanRequest = {
+	readonly chart: Chart;
+	readonly instrument: Instrument;
+	readonly scale: Scale | null;
+	readonly position: number;
+	readonly style: Style;
+	readonly locks: readonly Lock[];
+	readonly forbid: readonly Place[];
+	readonly letPass: readonly number[];
+};
+
+/** The named parts of a plan's cost, in thousandths. */
+export const TERMS = [
+	'voiceLeading',
+	'telling',
+	'role',
+	'repetition',
+	'turns',
+	'register',
+	'hand',
+	'strings',
+	'rest'
+] as const;
+export type Term = (typeof TERMS)[number];
+
+/** The note chosen for a change. `reasons` are sentences with ASCII note names. */
+export type Target = Place & {
+	readonly change: number;
+	readonly tick: number;
+	readonly midi: number;
+	readonly name: string;
+	readonly role: Role;
+	readonly finger: number | null;
+	readonly reach: boolean;
+	readonly locked: boolean;
+	readonly reasons: readonly string[];
+};
+
+export type PlanWarning = { readonly change: number | null; readonly message: string };
+
+/** A plan of one target per change. `cost` and `costs` are in units of the weights table. */
+export type Plan = {
+	readonly position: number;
+	readonly cost: number;
+	readonly costs: Readonly<Record<Term, number>>;
+	readonly targets: readonly Target[];
+	readonly warnings: readonly PlanWarning[];
+};
+
+/** A part of a request that breaks a rule; `path` leads to it as in the public API. */
+export type RequestIssue = { readonly path: readonly (string | number)[]; readonly message: string };
