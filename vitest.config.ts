@@ -1,5 +1,7 @@
+import { sveltekit } from '@sveltejs/kit/vite';
 import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
-	test: { include: ['src/**/*.test.ts'], environment: 'node' }
+	plugins: [sveltekit()],
+	test: { include: ['src/**/*.test.ts'], environment: 'node', testTimeout: 30_000 }
 });

@@ -1,0 +1,106 @@
+import { compareChords, keyOf, type Chart, type ChordEvent } from '$core/chart';
+import type { Key } from '$core/chord';
+import { instrumentOf } from '$core/neck';
+import { outsideTones, scaleInUse } from '$core/harmony';
+import { noteName } from '$core/pitch';
+import type { AnalyzeAnswer, AnalyzeInput } from './chart-schema';
+import { resolveChart, resolveScale, type Outcome } from './resolve';
+
+type ChordAnswer = AnalyzeAnswer['chords'][number];
+
+function chordAnswer(event: ChordEvent, key: Key): ChordAnswer {
+	const { chord } = event;
+	const outside = chord ? outsideTones(chord, key).map((tone) => tone.name) : [];
+	return {
+		index: event.index,
+		bar: event.bar,
+		beat: event.beat,
+		startTick: event.startTick,
+		durationTicks: event.durationTicks,
+		symbol: event.symbol,
+		root: chord && noteName(chord.root),
+		quality: chord && (chord.quality.suffix || 'maj'),
+		bass: chord?.bass ? noteName(chord.bass) : null,
+		tones: (chord?.tones ?? []).map(({ role, name, pc, essential }) => ({ role, name, pc, essential })),
+		numeral: null,
+		function: null,
+		inKey: chord !== null && outside.length === 0,
+		outside,
+		scales: []
+	};
+}
+
+function changeAnswers(chart: Chart): AnalyzeAnswer['changes'] {
+	return chart.changes.map((change) => {
+		const from = change.from?.chord;
+		const compared = from ? compareChords(from, change.to.chord) : null;
+		return {
+			index: change.index,
+			tick: change.tick,
+			bar: change.bar,
+			beat: change.beat,
+			fromChord: change.from?.index ?? null,
+			toChord: change.to.index,
+			common: compared?.common.map((tone) => tone.name) ?? [],
+			moves:
+				compared?.moves.map((move) => ({
+					from: move.from.name,
+					to: move.to.name,
+					semitones: move.semitones
+				})) ?? []
+		};
+	});
+}
+
+/** Reads a chart and spells everything in it; the answer of `POST /api/v1/analyze`. */
+export function runAnalyze(input: AnalyzeInput): Outcome<AnalyzeAnswer> {
+	const read = resolveChart(input.chart);
+	if ('issues' in read) return read;
+	const chart = read.value;
+	const resolved = resolveScale(chart, input.scale);
+	if ('issues' in resolved) return resolved;
+	const key = keyOf(chart);
+	const scale = resolved.value;
+	if (!key || !scale) {
+		const message = 'This chart holds no chord, so it has no key: add a line such as “key: Bb”.';
+		return { issues: [{ path: 'chart', message, line: 1, column: 1 }] };
+	}
+	const headerDiagnostics = [
+		input.scale ? null : scaleInUse(chart).diagnostic,
+		instrumentOf(chart).diagnostic
+	].filter((entry) => entry !== null);
+	return {
+		value: {
+			title: chart.headers.title ?? '',
+			key: { tonic: noteName(key.tonic), mode: key.mode },
+			tempo: chart.headers.tempo,
+			feel: chart.headers.feel,
+			scale: {
+				tonic: noteName(scale.tonic),
+				name: scale.name,
+				notes: scale.notes.map((note) => note.name)
+			},
+			tonics: [],
+			bars: chart.played.map((bar) => ({
+				index: bar.index,
+				source: bar.written + 1,
+				section: bar.section,
+				startTick: bar.startTick,
+				lengthTicks: bar.lengthTicks,
+				timeSignature: `${bar.signature.beats}/${bar.signature.unit}`
+			})),
+			chords: chart.events.map((event) => chordAnswer(event, key)),
+			changes: changeAnswers(chart),
+			diagnostics: [...headerDiagnostics, ...chart.diagnostics].map(
+				({ severity, line, column, length, message, suggestion }) => ({
+					severity,
+					line,
+					column,
+					length,
+					message,
+					suggestion
+				})
+			)
+		}
+	};
+}

@@ -1,0 +1,81 @@
+import { STYLES } from '$core/route';
+import { z } from 'zod';
+import { chartText, placeInput } from './chart-schema';
+
+const version = z.int().min(1).describe('The version that the edit was made on');
+const time = z.iso.datetime();
+
+export const tuneInput = z.strictObject({ chart: chartText });
+export const tuneUpdate = z.strictObject({ chart: chartText, version });
+
+const tuneSummary = z.object({
+	id: z.uuid(),
+	title: z.string(),
+	key: z.string(),
+	tempo: z.number(),
+	version
+});
+export const tuneAnswer = tuneSummary.extend({
+	chart: chartText,
+	feel: z.string(),
+	bars: z.int(),
+	createdAt: time,
+	updatedAt: time
+});
+export type TuneAnswer = z.infer<typeof tuneAnswer>;
+export const tuneList = z.object({ tunes: z.array(tuneSummary) });
+
+const anchor = {
+	bar: z.int().min(1).max(512).describe('Written bar, from 1'),
+	beat: z.number().min(1).max(16),
+	pass: z.int().min(1).max(4096).describe('Which time the written bar is played, from 1')
+};
+export const anchorsInput = z.strictObject({
+	locks: z.array(placeInput.extend(anchor)).max(4096),
+	letPass: z.array(z.strictObject(anchor)).max(4096)
+});
+
+export const routeInput = z.strictObject({
+	name: z.string().trim().min(1).max(120),
+	position: z.int().min(1).max(24),
+	style: z.enum(STYLES),
+	anchors: anchorsInput
+});
+export type RouteInput = z.infer<typeof routeInput>;
+export const routeUpdate = routeInput.extend({ version });
+
+const snapshotTarget = placeInput.extend({
+	...anchor,
+	tick: z.int(),
+	midi: z.int(),
+	name: z.string(),
+	role: z.string(),
+	symbol: z.string(),
+	reasons: z.array(z.string())
+});
+/** The plan as it was when the route was saved, by written place. */
+export const planSnapshot = z.object({
+	cost: z.number(),
+	changes: z.int(),
+	targets: z.array(snapshotTarget)
+});
+export type PlanSnapshot = z.infer<typeof planSnapshot>;
+
+const routeSummary = z.object({
+	id: z.uuid(),
+	tuneId: z.uuid(),
+	name: z.string(),
+	position: z.int(),
+	style: z.enum(STYLES),
+	tuneVersion: z.int().describe('The version of the tune that the plan was made for'),
+	version
+});
+export type RouteSummary = z.infer<typeof routeSummary>;
+export const routeAnswer = routeSummary.extend({
+	anchors: anchorsInput,
+	plan: planSnapshot,
+	createdAt: time,
+	updatedAt: time
+});
+export type RouteAnswer = z.infer<typeof routeAnswer>;
+export const routeList = z.object({ routes: z.array(routeSummary) });

@@ -1,0 +1,62 @@
+import { parseChart, type Chart } from '$core/chart';
+import { buildScale, scaleInUse, type Scale } from '$core/harmony';
+import { buildInstrument, highestFret, instrumentOf, type Instrument } from '$core/neck';
+import { parseNote } from '$core/pitch';
+import type { z } from 'zod';
+import type { Issue, instrumentInput, scaleInput } from './chart-schema';
+
+/** An answer, or what is wrong with the request. */
+export type Outcome<T> = { readonly value: T } | { readonly issues: Issue[] };
+
+const fromDiagnostic = (d: Chart['diagnostics'][number]): Issue => ({
+	path: 'chart',
+	message: d.message,
+	line: d.line,
+	column: d.column,
+	suggestion: d.suggestion
+});
+
+/** Reads chart text that must be within its limits and hold at least one readable bar. */
+export function resolveChart(text: string): Outcome<Chart> {
+	const chart = parseChart(text);
+	const beyond = chart.diagnostics.filter((entry) => entry.limit);
+	if (beyond.length > 0) return { issues: beyond.map(fromDiagnostic) };
+	if (chart.events.some((event) => event.kind !== 'unreadable')) return { value: chart };
+	const errors = chart.diagnostics.filter((entry) => entry.severity === 'error').slice(0, 20);
+	const nothing: Issue = {
+		path: 'chart',
+		message: 'Nothing in this chart can be read as a chord. Write bars such as | Bb7 | Eb7 |.',
+		line: 1,
+		column: 1
+	};
+	return { issues: errors.length > 0 ? errors.map(fromDiagnostic) : [nothing] };
+}
+
+/** The scale of a request, or else the chart's. */
+export function resolveScale(
+	chart: Chart,
+	input: z.infer<typeof scaleInput> | undefined
+): Outcome<Scale | null> {
+	if (!input) return { value: scaleInUse(chart).scale };
+	const tonic = parseNote(input.tonic);
+	const scale = tonic && buildScale(tonic, input.name);
+	if (scale) return { value: scale };
+	return { issues: [{ path: 'scale.name', message: `There is no scale “${input.name}” in the library.` }] };
+}
+
+/** The instrument of a request, or else the chart's; a part that is left out takes its default. */
+export function resolveInstrument(
+	chart: Chart,
+	input: z.infer<typeof instrumentInput> | undefined
+): Outcome<Instrument> {
+	if (!input) return { value: instrumentOf(chart).instrument };
+	const instrument = buildInstrument(input.tuning, input.frets, input.capo);
+	if (!instrument) {
+		const message = `“${input.tuning}” is not a tuning: give a preset id or 4 to 8 pitches such as E2 A2 D3 G3 B3 E4.`;
+		return { issues: [{ path: 'instrument.tuning', message }] };
+	}
+	if (highestFret(instrument) < 4) {
+		return { issues: [{ path: 'instrument.capo', message: 'The capo leaves fewer than four frets.' }] };
+	}
+	return { value: instrument };
+}

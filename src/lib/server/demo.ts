@@ -1,0 +1,25 @@
+import type { Database } from './database';
+import { DEMO_SET, DEMO_TUNES } from './demo-tunes';
+import { createRoute, makeSnapshot } from './routes';
+import { countTunes, createSet, createTune } from './tunes';
+
+/** Loads the demo notebook in one transaction; a notebook that holds anything is left as it is. */
+export async function loadDemo(db: Database): Promise<void> {
+	if ((await countTunes(db)) > 0) return;
+	const start = Date.now();
+	await db.transaction(async (tx) => {
+		const ids: string[] = [];
+		for (const [i, demo] of DEMO_TUNES.entries()) {
+			const tune = await createTune(tx, demo.chart, new Date(start + i));
+			ids.push(tune.id);
+			for (const [k, wish] of demo.routes.entries()) {
+				const input = { ...wish, anchors: { locks: [], letPass: [] } };
+				const made = await makeSnapshot(demo.chart, input);
+				if ('issues' in made) throw new Error(`demo route: ${made.issues[0].message}`);
+				const at = new Date(start + 100 * i + k);
+				await createRoute(tx, tune.id, input, made.plan, tune.version, at);
+			}
+		}
+		await createSet(tx, DEMO_SET.name, DEMO_SET.note, ids);
+	});
+}

@@ -1,0 +1,174 @@
+import { z } from 'zod';
+import * as charts from '../api/chart-schema';
+import * as notebook from '../api/notebook-schema';
+import * as plans from '../api/plan-schema';
+
+type Operation = {
+	method: 'get' | 'post' | 'put' | 'delete';
+	path: string;
+	summary: string;
+	body?: z.ZodType;
+	status: number;
+	answer?: z.ZodType;
+	errors: number[];
+};
+
+const READ = [400, 413, 415, 422];
+const OPERATIONS: Operation[] = [
+	{
+		method: 'post',
+		path: '/api/v1/analyze',
+		summary: 'Read a chart: bars, chords with spelled tones and roles, changes, diagnostics',
+		body: charts.analyzeInput,
+		status: 200,
+		answer: charts.analyzeAnswer,
+		errors: READ
+	},
+	{
+		method: 'post',
+		path: '/api/v1/plan',
+		summary: 'Plan one target per change inside one position',
+		body: plans.planInput,
+		status: 200,
+		answer: plans.planAnswer,
+		errors: READ
+	},
+	{
+		method: 'get',
+		path: '/api/v1/tunes',
+		summary: 'All tunes',
+		status: 200,
+		answer: notebook.tuneList,
+		errors: []
+	},
+	{
+		method: 'post',
+		path: '/api/v1/tunes',
+		summary: 'Keep a new tune; text that cannot be read is kept too',
+		body: notebook.tuneInput,
+		status: 201,
+		answer: notebook.tuneAnswer,
+		errors: READ
+	},
+	{
+		method: 'get',
+		path: '/api/v1/tunes/{id}',
+		summary: 'One tune',
+		status: 200,
+		answer: notebook.tuneAnswer,
+		errors: [404]
+	},
+	{
+		method: 'put',
+		path: '/api/v1/tunes/{id}',
+		summary: 'Save a chart made from a version; a stale version answers 409 with the current tune',
+		body: notebook.tuneUpdate,
+		status: 200,
+		answer: notebook.tuneAnswer,
+		errors: [...READ, 404, 409]
+	},
+	{
+		method: 'delete',
+		path: '/api/v1/tunes/{id}',
+		summary: 'Delete a tune with its routes; it can be brought back until the server next starts',
+		status: 204,
+		errors: [404]
+	},
+	{
+		method: 'post',
+		path: '/api/v1/tunes/{id}/undelete',
+		summary: 'Bring a deleted tune back',
+		status: 200,
+		answer: notebook.tuneAnswer,
+		errors: [404]
+	},
+	{
+		method: 'get',
+		path: '/api/v1/tunes/{id}/routes',
+		summary: 'The routes of a tune',
+		status: 200,
+		answer: notebook.routeList,
+		errors: [404]
+	},
+	{
+		method: 'post',
+		path: '/api/v1/tunes/{id}/routes',
+		summary: 'Plan and keep a new route on the tune as it is saved',
+		body: notebook.routeInput,
+		status: 201,
+		answer: notebook.routeAnswer,
+		errors: [...READ, 404]
+	},
+	{
+		method: 'get',
+		path: '/api/v1/routes/{id}',
+		summary: 'One route',
+		status: 200,
+		answer: notebook.routeAnswer,
+		errors: [404]
+	},
+	{
+		method: 'put',
+		path: '/api/v1/routes/{id}',
+		summary: 'Plan and save a route made from a version; a stale version answers 409 with the current route',
+		body: notebook.routeUpdate,
+		status: 200,
+		answer: notebook.routeAnswer,
+		errors: [...READ, 404, 409]
+	},
+	{
+		method: 'delete',
+		path: '/api/v1/routes/{id}',
+		summary: 'Delete a route',
+		status: 204,
+		errors: [404]
+	}
+];
+
+const schemaOf = (type: z.ZodType, io: 'input' | 'output') => {
+	const { $schema: _, ...schema } = z.toJSONSchema(type, { io });
+	return schema;
+};
+
+const content = (type: z.ZodType, io: 'input' | 'output', media = 'application/json') => ({
+	content: { [media]: { schema: schemaOf(type, io) } }
+});
+
+function operation({ summary, body, status, answer, errors, path }: Operation) {
+	const failures = errors.map((code) => [
+		String(code),
+		{ $ref: '#/components/responses/problem' }
+	]);
+	return {
+		summary,
+		...(path.includes('{id}')
+			? { parameters: [{ name: 'id', in: 'path', required: true, schema: { type: 'string', format: 'uuid' } }] }
+			: {}),
+		...(body ? { requestBody: { required: true, ...content(body, 'input') } } : {}),
+		responses: {
+			[status]: { description: summary, ...(answer ? content(answer, 'output') : {}) },
+			...Object.fromEntries(failures)
+		}
+	};
+}
+
+/** The OpenAPI 3.1 document, made from the schemas that the routes validate with. */
+export function openApiDocument(version: string) {
+	const paths: Record<string, Record<string, unknown>> = {};
+	for (const entry of OPERATIONS) {
+		paths[entry.path] = { ...paths[entry.path], [entry.method]: operation(entry) };
+	}
+	return {
+		openapi: '3.1.0',
+		info: { title: 'Arc Step', version, license: { name: 'MIT', identifier: 'MIT' } },
+		paths,
+		components: {
+			responses: {
+				problem: {
+					description: 'What is wrong, where, and what to do',
+					...content(charts.problem, 'output', 'application/problem+json')
+				}
+			}
+		}
+	};
+}

@@ -1,0 +1,35 @@
+import type { Issue, Problem } from '../api/chart-schema';
+
+const TITLES: Record<number, string> = {
+	400: 'This is not JSON',
+	403: 'Not from here',
+	404: 'Not found',
+	405: 'Not this way',
+	409: 'Changed meanwhile',
+	413: 'Too large',
+	415: 'Not this kind',
+	422: 'The request breaks a rule',
+	500: 'Something broke on the server'
+};
+
+/** An error answer as `application/problem+json` (RFC 9457); `extra` members stand beside the usual ones. */
+export function problemResponse(
+	status: number,
+	detail: string,
+	issues?: readonly Issue[],
+	extra: Record<string, unknown> = {}
+): Response {
+	const title = TITLES[status] ?? 'The request failed';
+	const body: Problem = { type: 'about:blank', title, status, detail };
+	return new Response(JSON.stringify({ ...body, ...(issues ? { issues } : {}), ...extra }), {
+		status,
+		headers: { 'content-type': 'application/problem+json' }
+	});
+}
+
+/** 422 with everything that is wrong; the first issue is the detail. */
+export const brokenRule = (issues: readonly Issue[]): Response =>
+	problemResponse(422, issues[0]?.message ?? 'The request breaks a rule.', issues);
+
+/** 404 with what was looked for. */
+export const notFound = (what: string): Response => problemResponse(404, `There is no such ${what}.`);

@@ -1,0 +1,125 @@
+import { anchorOf, changeAt } from '$core/route';
+import { and, asc, eq, isNull, sql } from 'drizzle-orm';
+import type { Issue } from '../api/chart-schema';
+import type { PlanSnapshot, RouteAnswer, RouteInput, RouteSummary } from '../api/notebook-schema';
+import { resolveChart } from '../api/resolve';
+import type { Database } from './database';
+import { planInPool } from './pool';
+import { route, tune } from './schema';
+
+type Row = typeof route.$inferSelect;
+
+const summary = (row: Row): RouteSummary => ({
+	id: row.id,
+	tuneId: row.tuneId,
+	name: row.name,
+	position: row.position,
+	style: row.style,
+	tuneVersion: row.tuneVersion,
+	version: row.version
+});
+const answer = (row: Row): RouteAnswer => ({
+	...summary(row),
+	anchors: row.anchors,
+	plan: row.plan,
+	createdAt: row.createdAt.toISOString(),
+	updatedAt: row.updatedAt.toISOString()
+});
+
+type Made = { readonly plan: PlanSnapshot } | { readonly issues: Issue[] };
+
+/**
+ * Plans a route on a chart. Anchors are written places; one that the chart no longer has is kept with
+ * the route and simply does not bind.
+ */
+export async function makeSnapshot(chartText: string, input: RouteInput): Promise<Made> {
+	const read = resolveChart(chartText);
+	if ('issues' in read) return read;
+	const chart = read.value;
+	const locks = input.anchors.locks.flatMap((lock) => {
+		const change = changeAt(chart, lock);
+		return change ? [{ change: change.index, string: lock.string, fret: lock.fret }] : [];
+	});
+	const letPass = input.anchors.letPass.flatMap((anchor) => changeAt(chart, anchor)?.index ?? []);
+	const { position, style } = input;
+	const planned = await planInPool({ chart: chartText, position, style, grid: 'targets', locks, letPass });
+	if ('issues' in planned) return planned;
+	const [plan] = planned.value.plans;
+	const targets = plan.targets.map(({ change, ...target }) => {
+		const at = chart.changes[change];
+		return { ...anchorOf(at), symbol: at.to.symbol, ...target };
+	});
+	return { plan: { cost: plan.cost, changes: chart.changes.length, targets } };
+}
+
+const stored = (input: RouteInput, plan: PlanSnapshot, tuneVersion: number) => ({
+	name: input.name,
+	position: input.position,
+	style: input.style,
+	anchors: input.anchors,
+	plan,
+	landed: plan.targets.length,
+	changes: plan.changes,
+	tuneVersion
+});
+
+const alive = isNull(tune.deletedAt);
+
+export async function listRoutes(db: Database, tuneId: string): Promise<RouteSummary[]> {
+	const rows = await db.select().from(route).where(eq(route.tuneId, tuneId)).orderBy(asc(route.createdAt));
+	return rows.map(summary);
+}
+
+/** A route with the chart that it stands on; null when it, or its tune, is gone. */
+export async function getRoute(
+	db: Database,
+	id: string
+): Promise<{ route: RouteAnswer; chart: string; tuneVersion: number } | null> {
+	const [row] = await db
+		.select({ route, chart: tune.chart, tuneVersion: tune.version })
+		.from(route)
+		.innerJoin(tune, eq(tune.id, route.tuneId))
+		.where(and(eq(route.id, id), alive));
+	return row ? { route: answer(row.route), chart: row.chart, tuneVersion: row.tuneVersion } : null;
+}
+
+export async function createRoute(
+	db: Database,
+	tuneId: string,
+	input: RouteInput,
+	plan: PlanSnapshot,
+	tuneVersion: number,
+	at = new Date()
+): Promise<RouteAnswer> {
+	const [row] = await db
+		.insert(route)
+		.values({ tuneId, ...stored(input, plan, tuneVersion), createdAt: at, updatedAt: at })
+		.returning();
+	return answer(row);
+}
+
+/** Saves a route made from a version; null when it is elsewhere by now (or gone). */
+export async function updateRoute(
+	db: Database,
+	id: string,
+	input: RouteInput,
+	plan: PlanSnapshot,
+	tuneVersion: number,
+	version: number
+): Promise<RouteAnswer | null> {
+	const [row] = await db
+		.update(route)
+		.set({
+			...stored(input, plan, tuneVersion),
+			version: sql`${route.version} + 1`,
+			updatedAt: new Date()
+		})
+		.where(and(eq(route.id, id), eq(route.version, version)))
+		.returning();
+	return row ? answer(row) : null;
+}
+
+export async function deleteRoute(db: Database, id: string): Promise<boolean> {
+	const rows = await db.delete(route).where(eq(route.id, id)).returning({ id: route.id });
+	return rows.length > 0;
+}

@@ -1,0 +1,98 @@
+import { sql } from 'drizzle-orm';
+import {
+	check,
+	index,
+	integer,
+	jsonb,
+	pgTable,
+	real,
+	text,
+	timestamp,
+	uniqueIndex,
+	uuid
+} from 'drizzle-orm/pg-core';
+import type { RouteInput, PlanSnapshot } from '../api/notebook-schema';
+
+const id = () => uuid('id').primaryKey().defaultRandom();
+const stamp = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' });
+const times = {
+	version: integer('version').notNull().default(1),
+	createdAt: stamp('created_at').notNull().defaultNow(),
+	updatedAt: stamp('updated_at').notNull().defaultNow()
+};
+
+/**
+ * A tune is its chart text; title, key, tempo, feel and number of played bars are read from the text
+ * when it is saved, for lists. `deletedAt` keeps a deleted tune until the server next starts.
+ */
+export const tune = pgTable(
+	'tune',
+	{
+		id: id(),
+		title: text('title').notNull(),
+		chart: text('chart').notNull(),
+		key: text('key').notNull(),
+		tempo: real('tempo').notNull(),
+		feel: text('feel').notNull(),
+		bars: integer('bars').notNull(),
+		deletedAt: stamp('deleted_at'),
+		...times
+	},
+	(table) => [
+		check('tune_version', sql`${table.version} > 0`),
+		check('tune_tempo', sql`${table.tempo} between 30 and 300`),
+		index('tune_created').on(table.createdAt)
+	]
+);
+
+/** A saved plan: settings, anchors by written place, and the plan as it was made. */
+export const route = pgTable(
+	'route',
+	{
+		id: id(),
+		tuneId: uuid('tune_id')
+			.notNull()
+			.references(() => tune.id, { onDelete: 'cascade' }),
+		name: text('name').notNull(),
+		position: integer('position').notNull(),
+		style: text('style').$type<RouteInput['style']>().notNull(),
+		anchors: jsonb('anchors').$type<RouteInput['anchors']>().notNull(),
+		plan: jsonb('plan').$type<PlanSnapshot>().notNull(),
+		landed: integer('landed').notNull(),
+		changes: integer('changes').notNull(),
+		tuneVersion: integer('tune_version').notNull(),
+		...times
+	},
+	(table) => [
+		check('route_version', sql`${table.version} > 0`),
+		check('route_position', sql`${table.position} between 1 and 24`),
+		check('route_style', sql`${table.style} in ('nearest', 'roots', 'guide-tones')`),
+		index('route_tune').on(table.tuneId, table.createdAt)
+	]
+);
+
+/** A list of tunes in playing order. */
+export const setList = pgTable('set_list', {
+	id: id(),
+	name: text('name').notNull(),
+	note: text('note').notNull().default(''),
+	...times
+});
+
+export const setItem = pgTable(
+	'set_item',
+	{
+		id: id(),
+		setId: uuid('set_id')
+			.notNull()
+			.references(() => setList.id, { onDelete: 'cascade' }),
+		tuneId: uuid('tune_id')
+			.notNull()
+			.references(() => tune.id, { onDelete: 'cascade' }),
+		place: integer('place').notNull()
+	},
+	(table) => [
+		uniqueIndex('set_item_place').on(table.setId, table.place),
+		index('set_item_tune').on(table.tuneId)
+	]
+);

@@ -1,0 +1,169 @@
+import { keyName, keyOf, LIMITS, parseChart, utf8Length } from '$core/chart';
+import { and, asc, count, desc, eq, isNotNull, isNull, sql } from 'drizzle-orm';
+import type { TuneAnswer } from '../api/notebook-schema';
+import type { Issue } from '../api/chart-schema';
+import type { Database } from './database';
+import { route, setItem, setList, tune } from './schema';
+
+type Row = typeof tune.$inferSelect;
+
+const answer = (row: Row): TuneAnswer => ({
+	id: row.id,
+	title: row.title,
+	key: row.key,
+	tempo: row.tempo,
+	feel: row.feel,
+	bars: row.bars,
+	chart: row.chart,
+	version: row.version,
+	createdAt: row.createdAt.toISOString(),
+	updatedAt: row.updatedAt.toISOString()
+});
+
+/** What lists show of a chart, read from its text; text that cannot be read is kept all the same. */
+function summary(chart: string) {
+	const parsed = parseChart(chart);
+	const { headers, played } = parsed;
+	const key = keyOf(parsed);
+	return {
+		title: headers.title ?? 'Untitled tune',
+		key: key ? keyName(key) : '',
+		tempo: headers.tempo,
+		feel: headers.feel,
+		bars: played.length
+	};
+}
+
+/** Only the size of a text can forbid saving it. */
+export function checkChartSize(chart: string): Issue[] {
+	const bytes = utf8Length(chart);
+	if (bytes <= LIMITS.bytes) return [];
+	const most = LIMITS.bytes / 1024;
+	return [{ path: 'chart', message: `This chart has ${bytes} bytes; at most ${most} KiB can be saved.` }];
+}
+
+export async function listTunes(db: Database): Promise<TuneAnswer[]> {
+	const rows = await db.select().from(tune).where(isNull(tune.deletedAt)).orderBy(asc(tune.createdAt));
+	return rows.map(answer);
+}
+
+export async function getTune(db: Database, id: string): Promise<TuneAnswer | null> {
+	const [row] = await db.select().from(tune).where(and(eq(tune.id, id), isNull(tune.deletedAt)));
+	return row ? answer(row) : null;
+}
+
+export async function createTune(
+	db: Database,
+	chart: string,
+	at = new Date()
+): Promise<TuneAnswer> {
+	const [row] = await db
+		.insert(tune)
+		.values({ chart, ...summary(chart), createdAt: at, updatedAt: at })
+		.returning();
+	return answer(row);
+}
+
+/** Saves a chart made from a version; null when the tune is elsewhere by now (or gone). */
+export async function updateTune(
+	db: Database,
+	id: string,
+	chart: string,
+	version: number
+): Promise<TuneAnswer | null> {
+	const [row] = await db
+		.update(tune)
+		.set({ chart, ...summary(chart), version: sql`${tune.version} + 1`, updatedAt: new Date() })
+		.where(and(eq(tune.id, id), eq(tune.version, version), isNull(tune.deletedAt)))
+		.returning();
+	return row ? answer(row) : null;
+}
+
+/** Hides a tune with its routes until the server next starts; `restoreTune` brings it back. */
+export async function deleteTune(db: Database, id: string): Promise<boolean> {
+	const rows = await db
+		.update(tune)
+		.set({ deletedAt: new Date() })
+		.where(and(eq(tune.id, id), isNull(tune.deletedAt)))
+		.returning({ id: tune.id });
+	return rows.length > 0;
+}
+
+export async function restoreTune(db: Database, id: string): Promise<TuneAnswer | null> {
+	const [row] = await db
+		.update(tune)
+		.set({ deletedAt: null })
+		.where(and(eq(tune.id, id), isNotNull(tune.deletedAt)))
+		.returning();
+	return row ? answer(row) : null;
+}
+
+/** Removes for good what was deleted before; called at start. */
+export async function purgeDeleted(db: Database): Promise<void> {
+	await db.delete(tune).where(isNotNull(tune.deletedAt));
+}
+
+export async function countTunes(db: Database): Promise<number> {
+	const [row] = await db.select({ n: count() }).from(tune);
+	return row.n;
+}
+
+/** A row of the notebook: a tune, the set it stands in, and where it is planned. */
+export type NotebookRow = Omit<TuneAnswer, 'chart' | 'createdAt' | 'updatedAt'> & {
+	readonly set: { readonly id: string; readonly name: string; readonly note: string } | null;
+	readonly routes: readonly { id: string; position: number; landed: number; changes: number }[];
+};
+
+/** Every tune in set order, then those outside any set, newest last, in one query. */
+export async function notebook(db: Database): Promise<NotebookRow[]> {
+	const planned = db
+		.select({
+			tuneId: route.tuneId,
+			all: sql<NotebookRow['routes']>`json_agg(json_build_object('id', ${route.id}, 'position', ${route.position},
+				'landed', ${route.landed}, 'changes', ${route.changes}) order by ${route.createdAt})`.as('all')
+		})
+		.from(route)
+		.groupBy(route.tuneId)
+		.as('planned');
+	const rows = await db
+		.select({ tune, set: setList, routes: planned.all })
+		.from(tune)
+		.leftJoin(setItem, eq(setItem.tuneId, tune.id))
+		.leftJoin(setList, eq(setList.id, setItem.setId))
+		.leftJoin(planned, eq(planned.tuneId, tune.id))
+		.where(isNull(tune.deletedAt))
+		.orderBy(sql`${setList.createdAt} nulls last`, asc(setItem.place), asc(tune.createdAt));
+	return rows.map((row) => ({
+		id: row.tune.id,
+		title: row.tune.title,
+		key: row.tune.key,
+		tempo: row.tune.tempo,
+		feel: row.tune.feel,
+		bars: row.tune.bars,
+		version: row.tune.version,
+		set: row.set && { id: row.set.id, name: row.set.name, note: row.set.note },
+		routes: row.routes ?? []
+	}));
+}
+
+/** The position of a tune's newest route, where its screens open. */
+export async function lastPosition(db: Database, tuneId: string): Promise<number | null> {
+	const [row] = await db
+		.select({ position: route.position })
+		.from(route)
+		.where(eq(route.tuneId, tuneId))
+		.orderBy(desc(route.updatedAt))
+		.limit(1);
+	return row?.position ?? null;
+}
+
+/** Makes a set of tunes in order. */
+export async function createSet(
+	db: Database,
+	name: string,
+	note: string,
+	tuneIds: readonly string[]
+): Promise<void> {
+	const [set] = await db.insert(setList).values({ name, note }).returning();
+	await db.insert(setItem).values(tuneIds.map((tuneId, place) => ({ setId: set.id, tuneId, place })));
+}

@@ -1,0 +1,34 @@
+import type { Problem } from '$lib/api/chart-schema';
+
+/** A refused request: the server's own words, and the newer version where there is one. */
+export class Refusal<T = unknown> extends Error {
+	constructor(
+		readonly status: number,
+		message: string,
+		readonly current: T | null
+	) {
+		super(message);
+	}
+}
+
+/**
+ * Sends JSON to the server.
+ * @throws Refusal with the server's message; for 409 `current` is what stands there now.
+ */
+export async function send<T>(method: 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown): Promise<T> {
+	let response: Response;
+	try {
+		response = await fetch(path, {
+			method,
+			headers: body === undefined ? {} : { 'content-type': 'application/json' },
+			body: body === undefined ? undefined : JSON.stringify(body)
+		});
+	} catch {
+		throw new Refusal(0, 'The server does not answer. Your text is still here; try again.', null);
+	}
+	if (response.status === 204) return undefined as T;
+	const answer = (await response.json().catch(() => null)) as (Problem & { current?: T }) | T | null;
+	if (response.ok) return answer as T;
+	const problem = answer as (Problem & { current?: T }) | null;
+	throw new Refusal<T>(response.status, problem?.detail ?? 'The server refused this.', problem?.current ?? null);
+}

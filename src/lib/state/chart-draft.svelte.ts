@@ -1,0 +1,130 @@
+import { browser } from '$app/environment';
+import { parseChart, type Chart, type ChordEvent, type Span } from '$core/chart';
+import type { Chord } from '$core/chord';
+import { scaleInUse } from '$core/harmony';
+import { instrumentOf } from '$core/neck';
+import type { TuneAnswer } from '$lib/api/notebook-schema';
+import { z } from 'zod';
+import { Refusal, send } from './api';
+import type { OpenTune } from './open-tune.svelte';
+
+const kept = z.object({ text: z.string(), version: z.number() });
+const storeName = (id: string) => `arc-step-draft-${id}`;
+
+type SoundingEvent = ChordEvent & { readonly chord: Chord };
+
+/**
+ * The chart text while it is edited. It is read on every change, kept in this browser until it is
+ * saved, and saved by version: when the tune was saved elsewhere meanwhile, `conflict` holds that one.
+ */
+export class ChartDraft {
+	text: string = $state('');
+	line = $state(1);
+	column = $state(1);
+	saving = $state(false);
+	/** The version that the text was made from. */
+	version: number = $state(1);
+	conflict: TuneAnswer | null = $state.raw(null);
+	/** Unsaved text of an earlier visit was found and put back. */
+	recovered = $state(false);
+
+	readonly chart: Chart = $derived(parseChart(this.text));
+	readonly dirty: boolean = $derived.by(() => this.text !== this.open.saved.chart);
+	/** Everything to say about the text, the scale and tuning headers included. */
+	readonly diagnostics = $derived(
+		[scaleInUse(this.chart).diagnostic, instrumentOf(this.chart).diagnostic, ...this.chart.diagnostics].filter(
+			(entry) => entry !== null
+		)
+	);
+	/** The chord at the cursor, or the last one before it. */
+	readonly now: SoundingEvent | null = $derived.by(() => {
+		const before = this.chart.events.filter(
+			({ span }) => span.line < this.line || (span.line === this.line && span.column <= this.column)
+		);
+		const first = before.filter((event) => event.pass === 1);
+		const found = (first.length > 0 ? first : before).at(-1) ?? this.chart.events[0];
+		return found?.chord ? { ...found, chord: found.chord } : null;
+	});
+	/** The chord that the next change brings. */
+	readonly next: SoundingEvent | null = $derived.by(() => {
+		const { now } = this;
+		if (!now) return null;
+		const change = this.chart.changes.find((entry) => entry.tick > now.startTick) ?? this.chart.changes[0];
+		return change && change.to.index !== now.index ? change.to : null;
+	});
+
+	constructor(private readonly open: OpenTune) {
+		this.text = open.saved.chart;
+		this.version = open.saved.version;
+	}
+
+	/** Puts unsaved text of an earlier visit back; call once in the browser. */
+	recover(): void {
+		if (!browser) return;
+		try {
+			const found = kept.safeParse(JSON.parse(localStorage.getItem(storeName(this.open.saved.id)) ?? 'null'));
+			if (!found.success || found.data.text === this.text) return;
+			this.text = found.data.text;
+			this.version = found.data.version;
+			this.recovered = true;
+		} catch {
+			localStorage.removeItem(storeName(this.open.saved.id));
+		}
+	}
+
+	/** Keeps unsaved text in this browser, so that a crash loses nothing. */
+	keep(): void {
+		if (!browser) return;
+		const name = storeName(this.open.saved.id);
+		if (this.dirty) localStorage.setItem(name, JSON.stringify({ text: this.text, version: this.version }));
+		else localStorage.removeItem(name);
+	}
+
+	/**
+	 * Saves the text.
+	 * @returns true when it is saved; false when the tune changed meanwhile (see `conflict`).
+	 * @throws Refusal when the server refuses or does not answer.
+	 */
+	async save(): Promise<boolean> {
+		this.saving = true;
+		try {
+			const body = { chart: this.text, version: this.version };
+			this.take(await send<TuneAnswer>('PUT', `/api/v1/tunes/${this.open.saved.id}`, body));
+			return true;
+		} catch (error) {
+			if (!(error instanceof Refusal) || error.status !== 409 || !error.current) throw error;
+			this.conflict = error.current as TuneAnswer;
+			return false;
+		} finally {
+			this.saving = false;
+		}
+	}
+
+	private take(tune: TuneAnswer): void {
+		this.open.replace(tune);
+		this.version = tune.version;
+		this.conflict = null;
+		this.recovered = false;
+		this.keep();
+		const at = this.now && this.chart.changes.findLastIndex((change) => change.tick <= (this.now?.startTick ?? 0));
+		if (at !== null && at >= 0) this.open.cursor = (at + 1) % this.chart.changes.length;
+	}
+
+	/** Keeps this text over the one saved meanwhile. */
+	async keepMine(): Promise<boolean> {
+		if (this.conflict) this.version = this.conflict.version;
+		return this.save();
+	}
+
+	/** Takes the text saved meanwhile; the editor's undo still leads back to one's own. */
+	takeTheirs(): void {
+		if (!this.conflict) return;
+		this.text = this.conflict.chart;
+		this.take(this.conflict);
+	}
+
+	cursorTo({ line, column }: Pick<Span, 'line' | 'column'>): void {
+		this.line = line;
+		this.column = column;
+	}
+}

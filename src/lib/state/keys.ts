@@ -1,0 +1,37 @@
+import { prefs } from './prefs.svelte';
+
+const TYPING = 'input, textarea, select, [contenteditable]:not([contenteditable="false"]), [role="textbox"]';
+
+/** True while keys belong to a text field or an open dialog. */
+const isTyping = (target: EventTarget | null): boolean =>
+	target instanceof Element && target.closest(`${TYPING}, [role="dialog"], [role="menu"], [role="listbox"]`) !== null;
+
+type Actions = Record<string, (event: KeyboardEvent) => void>;
+
+/** Keys that move inside a focused group; they are not single-key shortcuts of the page. */
+const MOVES = new Set(['ArrowLeft', 'ArrowRight', 'ArrowUp', 'ArrowDown', 'PageUp', 'PageDown', 'Escape', 'Enter', 'F6', 'F8']);
+
+/**
+ * Makes a handler for `keydown` from keys to actions. `Mod+s` is Ctrl or ⌘; a plain key never fires
+ * while typing, with a modifier held, or when single keys are switched off in the settings.
+ * @example <svelte:window onkeydown={onKeys({ n: toggleNames, 'Mod+s': save })} />
+ */
+export function onKeys(actions: Actions): (event: KeyboardEvent) => void {
+	return (event) => {
+		if (event.defaultPrevented || event.altKey) return;
+		const mod = event.ctrlKey || event.metaKey;
+		const name = event.key.length === 1 ? event.key.toLowerCase() : event.key;
+		const shift = event.shiftKey && (mod || event.key.length > 1) ? 'Shift+' : '';
+		const action = actions[`${mod ? 'Mod+' : ''}${shift}${name}`];
+		if (!action) return;
+		if (!mod) {
+			if (isTyping(event.target)) return;
+			if (!MOVES.has(name) && !prefs.current.singleKeys) return;
+			// Enter and the arrows belong to whatever control has the focus.
+			const control = event.target instanceof Element && event.target.closest('button, a, [role="slider"], [role="radio"], [role="gridcell"]');
+			if (control && MOVES.has(name) && !name.startsWith('F') && name !== 'Escape') return;
+		} else if (isTyping(event.target) && name === 'z') return;
+		event.preventDefault();
+		action(event);
+	};
+}

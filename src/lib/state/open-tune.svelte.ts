@@ -1,0 +1,72 @@
+import { getContext, setContext } from 'svelte';
+import { keyOf, parseChart, type Change, type Chart } from '$core/chart';
+import type { Chord } from '$core/chord';
+import { scaleInUse } from '$core/harmony';
+import { instrumentOf, lastPosition } from '$core/neck';
+import { pitchClass } from '$core/pitch';
+import type { TuneAnswer } from '$lib/api/notebook-schema';
+
+const KEY = Symbol('open tune');
+
+/** The root of the key on the thickest string: where a player without a plan puts the hand. */
+function rootPosition(chart: Chart): number {
+	const { instrument } = instrumentOf(chart);
+	const key = keyOf(chart);
+	if (!key) return 5;
+	const open = instrument.open[instrument.open.length - 1] + instrument.capo;
+	const fret = (pitchClass(key.tonic) - (open % 12) + 12) % 12 || 12;
+	return Math.min(fret, lastPosition(instrument));
+}
+
+/**
+ * The tune that all its screens share: the saved text, the place on the neck and the change that is
+ * looked at. `cursor` is an index into the chart's changes: that change is *next*, the chord before
+ * it *now*; at the first change the last chord is now, because the chart loops.
+ */
+export class OpenTune {
+	saved: TuneAnswer = $state.raw() as TuneAnswer;
+	position: number = $state(1);
+	cursor: number = $state(0);
+	readonly chart: Chart = $derived(parseChart(this.saved.chart));
+	readonly instrument = $derived(instrumentOf(this.chart).instrument);
+	readonly scale = $derived(scaleInUse(this.chart).scale);
+	readonly change: Change | undefined = $derived(this.chart.changes[this.cursor]);
+	readonly before: Change | undefined = $derived.by(() => {
+		const { changes } = this.chart;
+		if (changes.length < 2) return undefined;
+		return changes[(this.cursor + changes.length - 1) % changes.length];
+	});
+	/** A chart with one chord has no next: that chord is now. */
+	readonly now: Chord | null = $derived(
+		this.before?.to.chord ?? (this.chart.changes.length === 1 ? this.chart.changes[0].to.chord : null)
+	);
+	readonly next: Chord | null = $derived(
+		this.chart.changes.length > 1 ? (this.change?.to.chord ?? null) : null
+	);
+
+	constructor(tune: TuneAnswer, position: number | null) {
+		this.saved = tune;
+		const last = lastPosition(this.instrument);
+		this.position = Math.min(last, Math.max(1, position ?? rootPosition(this.chart)));
+		this.cursor = this.chart.changes.length > 1 ? 1 : 0;
+	}
+
+	/** Puts a saved or reloaded tune in place; the cursor stays where it can. */
+	replace(tune: TuneAnswer): void {
+		this.saved = tune;
+		this.cursor = Math.min(this.cursor, Math.max(0, this.chart.changes.length - 1));
+		this.moveTo(this.position);
+	}
+
+	moveTo(position: number): void {
+		this.position = Math.min(lastPosition(this.instrument), Math.max(1, Math.round(position)));
+	}
+
+	step(by: number): void {
+		const count = this.chart.changes.length;
+		if (count > 0) this.cursor = (this.cursor + by + count) % count;
+	}
+}
+
+export const provideTune = (tune: OpenTune): OpenTune => setContext(KEY, tune);
+export const useTune = (): OpenTune => getContext<OpenTune>(KEY);

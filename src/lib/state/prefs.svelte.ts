@@ -1,0 +1,48 @@
+import { browser } from '$app/environment';
+import { plainName } from '$core/pitch';
+import { signs } from '$core/chord';
+import { z } from 'zod';
+
+const schema = z.object({
+	labels: z.enum(['names', 'roles']).catch('names'),
+	plainNames: z.boolean().catch(false),
+	thinStringOnTop: z.boolean().catch(true),
+	leftHanded: z.boolean().catch(false),
+	singleKeys: z.boolean().catch(true)
+});
+type Stored = z.infer<typeof schema>;
+
+const STORE = 'arc-step-preferences';
+
+/** What the player likes, kept in this browser. */
+class Preferences {
+	current: Stored = $state(schema.parse({}));
+
+	/** Reads the stored choices; call once in the browser. */
+	load(): void {
+		if (!browser) return;
+		try {
+			this.current = schema.parse(JSON.parse(localStorage.getItem(STORE) ?? '{}'));
+		} catch {
+			this.current = schema.parse({});
+		}
+	}
+
+	set<K extends keyof Stored>(key: K, value: Stored[K]): void {
+		this.current[key] = value;
+		if (browser) localStorage.setItem(STORE, JSON.stringify(this.current));
+	}
+
+	/** The label inside a mark: the role or the note's name, as chosen. Signs, not ASCII. */
+	label(tone: { readonly role: string; readonly name: string; readonly pc: number }): string {
+		if (this.current.labels === 'roles') return tone.role === 'bass' ? 'B' : signs(tone.role);
+		return this.name(tone.name, tone.pc);
+	}
+
+	/** A note's name, plain (E for F♭) when the player wants that. */
+	name(name: string, pc: number): string {
+		return signs(this.current.plainNames ? plainName(pc) : name);
+	}
+}
+
+export const prefs = new Preferences();

@@ -1,0 +1,256 @@
+<script lang="ts">
+	import type { Chord } from '$core/chord';
+	import { highestFret, lastPosition, windowFrets, type Instrument, type Place } from '$core/neck';
+	import { prefs } from '$lib/state/prefs.svelte';
+	import { neckGeometry } from './neck-geometry';
+	import { neckMarks, placeWords, type NeckMark } from './neck-marks';
+	import NeckBoard from './NeckBoard.svelte';
+	import RoleMark from './RoleMark.svelte';
+
+	type Landing = Place & { readonly bar: number; readonly locked?: boolean };
+	type Props = {
+		instrument: Instrument;
+		position: number;
+		now: Chord | null;
+		next: Chord | null;
+		/** Frets drawn; by default the whole neck. */
+		from?: number;
+		to?: number;
+		height?: number;
+		/** The landing before and the landing that is looked at. */
+		before?: Landing | null;
+		target?: Landing | null;
+		onposition: (position: number) => void;
+		/** A place was chosen: click, Enter or Space. */
+		onplace?: (place: Place) => void;
+	};
+	let {
+		instrument,
+		position,
+		now,
+		next,
+		from = 0,
+		to = highestFret(instrument),
+		height = 236,
+		before = null,
+		target = null,
+		onposition,
+		onplace
+	}: Props = $props();
+
+	const uid = $props.id();
+	let width = $state(1168);
+	let dragging = $state(false);
+	let grip = 0;
+	let active: { string: number; fret: number } | null = $state(null);
+	let svg: SVGSVGElement;
+
+	const count = $derived(instrument.open.length);
+	const geometry = $derived(
+		neckGeometry({
+			...{ width, height, strings: count, from, to },
+			left: from <= 0 ? 58 : 22,
+			right: 2,
+			top: 44,
+			bottom: height - 44,
+			thinOnTop: prefs.current.thinStringOnTop,
+			leftHanded: prefs.current.leftHanded
+		})
+	);
+	const spacing = $derived((height - 88) / (count - 1));
+	const radius = $derived(Math.max(9, Math.min(12.6, width / 62, spacing * 0.43)));
+	const marks = $derived(neckMarks(instrument, position, now, next, from, to));
+	const inside = $derived(marks.filter((mark) => mark.inside));
+	const same = (a: Place | null, b: Place) => a !== null && a.string === b.string && a.fret === b.fret;
+	const x = (fret: number) => geometry.place(fret);
+	const y = (place: Place) => geometry.string(place.string, x(place.fret));
+
+	const label = (mark: NeckMark) => {
+		const tone = mark.next ?? mark.now;
+		return tone ? prefs.label(tone) : '';
+	};
+	const targetWords = (mark: NeckMark) =>
+		same(target, mark) && target
+			? `target of bar ${target.bar}`
+			: same(before, mark) && before
+				? `target of bar ${before.bar}`
+				: null;
+	/** The mark that takes the focus: the one walked to, else the target, else the first. */
+	const home = $derived(
+		inside.find((mark) => same(active, mark)) ?? inside.find((mark) => same(target, mark)) ?? inside[0]
+	);
+
+	function localX(event: PointerEvent): number {
+		const box = svg.getBoundingClientRect();
+		return ((event.clientX - box.left) / box.width) * width;
+	}
+	function grab(event: PointerEvent): void {
+		const fret = geometry.fretAt(localX(event));
+		const { low, high } = windowFrets(instrument, position);
+		grip = fret >= low && fret <= high ? fret - position : 1;
+		dragging = true;
+		svg.setPointerCapture(event.pointerId);
+		drag(event);
+	}
+	function drag(event: PointerEvent): void {
+		if (!dragging) return;
+		const wanted = geometry.fretAt(localX(event)) - grip;
+		const position_ = Math.min(lastPosition(instrument), Math.max(1, wanted));
+		if (position_ !== position) onposition(position_);
+	}
+
+	function walk(event: KeyboardEvent, mark: NeckMark): void {
+		const hand = prefs.current.leftHanded ? -1 : 1;
+		const thin = prefs.current.thinStringOnTop ? 1 : -1;
+		const step: Record<string, [number, number]> = {
+			ArrowLeft: [0, -hand],
+			ArrowRight: [0, hand],
+			ArrowUp: [-thin, 0],
+			ArrowDown: [thin, 0]
+		};
+		const move = step[event.key];
+		if (move) {
+			event.preventDefault();
+			const [strings, frets] = move;
+			const ahead = inside.filter((other) =>
+				strings !== 0
+					? (other.string - mark.string) * strings > 0
+					: other.string === mark.string && (other.fret - mark.fret) * frets > 0
+			);
+			const distance = (other: NeckMark) =>
+				Math.abs(other.string - mark.string) * 10 + Math.abs(other.fret - mark.fret);
+			const found = ahead.sort((a, b) => distance(a) - distance(b))[0];
+			if (!found) return;
+			active = { string: found.string, fret: found.fret };
+			svg.querySelector<SVGGElement>(`[data-place="${found.string}-${found.fret}"]`)?.focus();
+		} else if ((event.key === 'Enter' || event.key === ' ') && onplace) {
+			event.preventDefault();
+			onplace(mark);
+		}
+	}
+</script>
+
+<div class="neck" bind:clientWidth={width}>
+	<svg
+		bind:this={svg}
+		{width}
+		{height}
+		viewBox="0 0 {width} {height}"
+		class:dragging
+		onpointermove={drag}
+		onpointerup={() => (dragging = false)}
+		onpointercancel={() => (dragging = false)}
+		role="group"
+		aria-label="Neck, position {position}"
+	>
+		<NeckBoard {instrument} {position} {geometry} {from} {to} {width} {height} {onposition} onpointerdown={grab} />
+		{#each marks.filter((mark) => !mark.inside) as mark (`${mark.string}-${mark.fret}`)}
+			{@const root = (mark.now ?? mark.next)?.role === 'R'}
+			<g class="dot" transform="translate({x(mark.fret)},{y(mark)})">
+				{#if root}
+					<path d="M0,-5L5,0L0,5L-5,0Z" class:now={mark.now} class:next={mark.next && !mark.now} />
+				{:else if mark.now && mark.next}
+					<path d="M-2.6,2.6A3.7,3.7 0 0 1 2.6,-2.6Z" class="now" />
+					<path d="M-2.6,2.6A3.7,3.7 0 0 0 2.6,-2.6Z" class="next" />
+				{:else}
+					<circle r="3.7" class:now={mark.now} class:next={mark.next} />
+				{/if}
+			</g>
+		{/each}
+		{#if before && target && !same(before, target)}
+			{@const [x1, y1, x2, y2] = [x(before.fret), y(before), x(target.fret), y(target)]}
+			<path
+				class="reach"
+				d="M{x1},{y1}Q{(x1 + x2) / 2},{Math.min(y1, y2) - 26} {x2},{y2}"
+				stroke={`url(#${uid}-arc)`}
+			/>
+			<linearGradient id="{uid}-arc" gradientUnits="userSpaceOnUse" {x1} {y1} {x2} y2={y2 + 0.01}>
+				<stop offset="0" class="from" /><stop offset="1" class="to" />
+			</linearGradient>
+		{/if}
+		<g role="grid" aria-label="Chord tones in position {position}; arrows move, thin string first" tabindex="-1">
+			{#each Array.from({ length: count }, (_, i) => i + 1) as string (string)}
+				{@const row = inside.filter((mark) => mark.string === string)}
+				{#if row.length > 0}
+					<g role="row">
+						{#each row.sort((a, b) => Number(same(target, a)) - Number(same(target, b))) as mark (mark.fret)}
+							{@const landing = same(target, mark) || same(before, mark)}
+							<g
+								role="gridcell"
+								class="place"
+								class:choosable={onplace}
+								data-place="{mark.string}-{mark.fret}"
+								tabindex={mark === home ? 0 : -1}
+								aria-label={placeWords(mark, now, next, targetWords(mark))}
+								aria-selected={same(target, mark)}
+								transform="translate({x(mark.fret)},{y(mark)})"
+								onkeydown={(event) => walk(event, mark)}
+								onclick={() => onplace?.(mark)}
+								onfocus={() => (active = { string: mark.string, fret: mark.fret })}
+							>
+								<circle class="ring" r={radius + 8} />
+								<RoleMark
+									now={same(target, mark) ? undefined : mark.now?.role}
+									next={same(before, mark) && mark.now ? undefined : mark.next?.role}
+									label={label(mark)}
+									r={landing ? radius * 1.22 : mark.reach ? radius * 0.86 : radius}
+									target={landing}
+									locked={same(target, mark) && target?.locked}
+								/>
+							</g>
+						{/each}
+					</g>
+				{/if}
+			{/each}
+		</g>
+	</svg>
+</div>
+
+<style>
+	.neck {
+		width: 100%;
+		overflow: hidden;
+	}
+	svg {
+		display: block;
+		touch-action: pan-y;
+		user-select: none;
+	}
+	.dragging {
+		cursor: grabbing;
+	}
+	.dot .now {
+		fill: var(--now-line);
+	}
+	.dot .next {
+		fill: var(--next-line);
+	}
+	.dot {
+		pointer-events: none;
+	}
+	.reach {
+		fill: none;
+		stroke-width: 4.5;
+		pointer-events: none;
+	}
+	.from {
+		stop-color: var(--now-line);
+	}
+	.to {
+		stop-color: var(--next-line);
+	}
+	.place {
+		outline: none;
+	}
+	.choosable {
+		cursor: pointer;
+	}
+	.ring {
+		fill: transparent;
+		stroke: none;
+	}
+	.place:focus-visible .ring {
+		stroke: var(--ink);
+		stroke-width: 3;
+	}
+</style>

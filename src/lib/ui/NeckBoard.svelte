@@ -1,0 +1,198 @@
+<script lang="ts">
+	import { lastPosition, windowFrets, type Instrument } from '$core/neck';
+	import type { NeckGeometry } from './neck-geometry';
+
+	type Props = {
+		instrument: Instrument;
+		position: number;
+		geometry: NeckGeometry;
+		from: number;
+		to: number;
+		width: number;
+		height: number;
+		onposition: (position: number) => void;
+		onpointerdown: (event: PointerEvent) => void;
+	};
+	let { instrument, position, geometry, from, to, width, height, onposition, onpointerdown }: Props = $props();
+
+	const count = $derived(instrument.open.length);
+	const firstWire = $derived(Math.max(0, from - 1));
+	const frets = $derived(Array.from({ length: to - firstWire + 1 }, (_, i) => firstWire + i));
+	const strings = $derived(Array.from({ length: count }, (_, i) => i + 1));
+	const GAUGES = [1, 1.2, 1.5, 2, 2.5, 3.1];
+	const gauge = (string: number) => GAUGES[Math.round(((string - 1) / (count - 1)) * 5)];
+	const window = $derived(windowFrets(instrument, position));
+
+	/** The outline of a stretch of frets, following the fan of the neck. */
+	function area(lowWire: number, highWire: number): string {
+		const [a, b] = [geometry.wire(Math.max(firstWire, lowWire)), geometry.wire(Math.min(to, highWire))];
+		const { edge } = geometry;
+		return `${a},${edge('top', a)} ${b},${edge('top', b)} ${b},${edge('bottom', b)} ${a},${edge('bottom', a)}`;
+	}
+	/** One long side of a stretch, with short brackets at its ends where wanted. */
+	function side(which: 'top' | 'bottom', lowWire: number, highWire: number, bracket: boolean): string {
+		const [a, b] = [geometry.wire(Math.max(firstWire, lowWire)), geometry.wire(Math.min(to, highWire))];
+		const { edge } = geometry;
+		const tick = bracket ? (which === 'top' ? 9 : -9) : 0;
+		return `${a},${edge(which, a) + tick} ${a},${edge(which, a)} ${b},${edge(which, b)} ${b},${edge(which, b) + tick}`;
+	}
+	const INLAYS = [3, 5, 7, 9, 12, 15, 17, 19, 21, 24];
+	const inlays = $derived(
+		INLAYS.filter((fret) => fret >= from && fret <= to && fret > 0).flatMap((fret) => {
+			const x = geometry.place(fret);
+			const middle = (geometry.edge('top', x) + geometry.edge('bottom', x)) / 2;
+			const gap = (geometry.string(2, x) - geometry.string(1, x)) * 1;
+			return fret % 12 === 0 ? [middle - gap, middle + gap].map((y) => ({ fret, x, y })) : [{ fret, x, y: middle }];
+		})
+	);
+	const top = $derived(Math.min(geometry.edge('top', geometry.wire(to)), geometry.edge('top', geometry.wire(firstWire))));
+	const labelY = $derived(height - 14);
+	const shown = (fret: number) => fret >= from && fret <= to;
+
+	function slide(event: KeyboardEvent): void {
+		const by: Record<string, number> = { ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1 };
+		const jump = event.key === 'Home' ? 1 - position : event.key === 'End' ? lastPosition(instrument) - position : by[event.key];
+		if (jump === undefined) return;
+		event.preventDefault();
+		onposition(position + jump);
+	}
+</script>
+
+<polygon class="board" points={area(firstWire, to)} />
+<polygon class="reach" points={area(window.low - 1, window.high)} />
+<polygon class="lit" points={area(position - 1, position + 3)} />
+{#each inlays as dot (`${dot.fret}-${dot.y}`)}
+	<circle class="inlay" cx={dot.x} cy={dot.y} r="4" />
+{/each}
+{#each frets as fret (fret)}
+	{@const x = geometry.wire(fret)}
+	<line
+		class="wire"
+		class:nut={fret === 0}
+		x1={x}
+		x2={x}
+		y1={geometry.edge('top', x)}
+		y2={geometry.edge('bottom', x)}
+	/>
+{/each}
+{#each strings as string (string)}
+	{@const [a, b] = [geometry.wire(firstWire), geometry.wire(to)]}
+	<line class="string" x1={a} x2={b} y1={geometry.string(string, a)} y2={geometry.string(string, b)} stroke-width={gauge(string)} />
+	<text class="name" x={geometry.mirror(from <= 0 ? 12 : 9)} y={geometry.string(string, a)} dy="0.35em">
+		{from <= 0 ? instrument.labels[string - 1].replace('b', '♭').replace('#', '♯') : string}
+	</text>
+{/each}
+{#each ['top', 'bottom'] as const as which (which)}
+	{#if window.low >= 1}
+		<polyline class="side dashed" points={side(which, window.low - 1, position - 1, false)} />
+	{/if}
+	<polyline class="side" points={side(which, position - 1, position + 3, true)} />
+	{#if window.high > position + 3}
+		<polyline class="side dashed" points={side(which, position + 3, position + 4, false)} />
+	{/if}
+{/each}
+{#each [0, 1, 2, 3] as finger (finger)}
+	<text class="finger" x={geometry.place(position + finger)} y={top - 9}>{finger + 1}</text>
+{/each}
+{#if position > 1 && shown(position - 1)}
+	<text class="stretch" x={geometry.place(position - 1)} y={top - 9}>1 back</text>
+{/if}
+{#if window.high > position + 3 && shown(position + 4)}
+	<text class="stretch" x={geometry.place(position + 4)} y={top - 9}>4 on</text>
+{/if}
+{#each frets.slice(1) as fret (fret)}
+	{@const near = fret >= window.low && fret <= window.high}
+	{#if geometry.wire(fret) - geometry.wire(fret - 1) > 18 || near || fret % 2 === 1 || width > 700}
+		<text class="number" class:near x={geometry.place(fret)} y={labelY}>{fret}</text>
+	{/if}
+{/each}
+<!-- The whole board takes the drag; the slider is its keyboard twin. -->
+<polygon
+	class="grip"
+	points={area(firstWire, to)}
+	role="slider"
+	tabindex="0"
+	aria-label="Place of the hand"
+	aria-valuemin={1}
+	aria-valuemax={lastPosition(instrument)}
+	aria-valuenow={position}
+	aria-valuetext="position {position}, frets {position} to {position + 3}"
+	onkeydown={slide}
+	{onpointerdown}
+/>
+<polygon class="focus" points={area(position - 1, position + 3)} />
+
+<style>
+	.board {
+		fill: var(--sunk);
+	}
+	.reach {
+		fill: color-mix(in srgb, var(--lit) 50%, var(--paper));
+	}
+	.lit {
+		fill: var(--lit);
+	}
+	.inlay {
+		fill: var(--dot);
+	}
+	.wire {
+		stroke: var(--strong);
+		stroke-width: 1.2;
+	}
+	.nut {
+		stroke: var(--ink);
+		stroke-width: 5;
+	}
+	.string {
+		stroke: var(--third);
+	}
+	.name,
+	.number,
+	.finger,
+	.stretch {
+		font-size: 13px;
+		text-anchor: middle;
+		fill: var(--second);
+		pointer-events: none;
+	}
+	.number {
+		font-family: var(--font-mono);
+		font-weight: 500;
+		fill: var(--third);
+	}
+	.near {
+		font-weight: 700;
+		fill: var(--ink);
+	}
+	.finger {
+		font-weight: 700;
+		font-size: 15px;
+		fill: var(--ink);
+	}
+	.stretch {
+		font-size: 12px;
+	}
+	.side {
+		fill: none;
+		stroke: var(--ink);
+		stroke-width: 2.5;
+	}
+	.dashed {
+		stroke-width: 1.6;
+		stroke-dasharray: 3 3;
+	}
+	.grip {
+		fill: transparent;
+		cursor: grab;
+		outline: none;
+	}
+	.focus {
+		fill: none;
+		stroke: none;
+		pointer-events: none;
+	}
+	.grip:focus-visible + .focus {
+		stroke: var(--ink);
+		stroke-width: 4;
+	}
+</style>

@@ -1,0 +1,66 @@
+<script lang="ts">
+	import { lastPosition } from '$core/neck';
+	import { useTune } from '$lib/state/open-tune.svelte';
+
+	/** Every place of the hand as a cell; `planned` names those that already have a route. */
+	let { planned }: { planned: readonly number[] } = $props();
+	const open = useTune();
+	const last = $derived(lastPosition(open.instrument));
+</script>
+
+<div class="strip" role="group" aria-label="Places">
+	{#each Array.from({ length: last }, (_, i) => i + 1) as position (position)}
+		<button
+			type="button"
+			class="cell"
+			class:here={position === open.position}
+			class:planned={planned.includes(position)}
+			aria-pressed={position === open.position}
+			aria-label="Position {position}{planned.includes(position) ? ', planned' : ''}"
+			onclick={() => open.moveTo(position)}>{position}</button
+		>
+	{/each}
+</div>
+
+<style>
+	.strip {
+		display: flex;
+		gap: 2px;
+	}
+	.cell {
+		flex: 1 1 0;
+		min-width: 0;
+		height: 36px;
+		font-family: var(--font-display);
+		font-weight: 600;
+		font-size: 17px;
+		background: var(--density-0);
+	}
+	.cell:hover {
+		background: var(--density-1);
+	}
+	.planned {
+		background: var(--density-4);
+		color: var(--paper);
+		font-weight: 800;
+	}
+	.planned:hover {
+		background: var(--second);
+	}
+	.here {
+		outline: 3px solid var(--ink);
+		outline-offset: 1px;
+		z-index: 1;
+	}
+	.here:focus-visible {
+		outline-width: 5px;
+	}
+	@media (max-width: 640px) {
+		.strip {
+			flex-wrap: wrap;
+		}
+		.cell {
+			flex-basis: 9%;
+		}
+	}
+</style>

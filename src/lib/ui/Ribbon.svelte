@@ -1,0 +1,102 @@
+<script lang="ts">
+	import { chartTicks } from '$core/chart';
+	import { useTune } from '$lib/state/open-tune.svelte';
+	import ChordSymbol from './ChordSymbol.svelte';
+
+	const open = useTune();
+	/** A row holds at most this many bars; longer charts turn the page with the chord that sounds. */
+	const PAGE = 12;
+	const chart = $derived(open.chart);
+	const nowIndex = $derived(open.before?.index ?? open.cursor);
+	const firstBar = $derived.by(() => {
+		const bar = (chart.changes[open.cursor]?.bar ?? 1) - 1;
+		return chart.played.length <= PAGE ? 0 : Math.floor(bar / PAGE) * PAGE;
+	});
+	const start = $derived(chart.played[firstBar]?.startTick ?? 0);
+	const end = $derived(chart.played[firstBar + PAGE]?.startTick ?? chartTicks(chart));
+	const cells = $derived(
+		chart.changes.flatMap((change, i) => {
+			const until = chart.changes[i + 1]?.tick ?? chartTicks(chart);
+			const [from, to] = [Math.max(start, change.tick), Math.min(end, until)];
+			return to > from ? [{ change, from, to }] : [];
+		})
+	);
+	const percent = (tick: number) => (100 * (tick - start)) / (end - start);
+	const bars = $derived(chart.played.slice(firstBar, firstBar + PAGE));
+	const wide = $derived((bars.length <= 12 ? 1 : 0.7) * Math.min(1, 8 / bars.length + 0.4));
+</script>
+
+<div class="ribbon" role="group" aria-label="Chords, bars {firstBar + 1} to {firstBar + bars.length}">
+	{#each cells as { change, from, to } (change.index)}
+		{@const short = to - from < 1400}
+		<button
+			type="button"
+			class="cell"
+			class:now={change.index === nowIndex && open.now}
+			class:next={change.index === open.cursor && open.next}
+			style="left:{percent(from)}%;width:{percent(to) - percent(from)}%;--size:{(short ? 18 : 28) * wide}px"
+			aria-current={change.index === open.cursor ? 'step' : undefined}
+			aria-label="{change.to.symbol}, bar {change.bar}, beat {change.beat}"
+			onclick={() => (open.cursor = change.index)}
+		>
+			<ChordSymbol chord={change.to.chord} />
+		</button>
+	{/each}
+	{#each bars as bar, i (bar.index)}
+		<span class="number" aria-hidden="true" style="left:{percent(bar.startTick)}%;width:{percent(bar.startTick + bar.lengthTicks) - percent(bar.startTick)}%" class:first={i === 0}>{bar.index + 1}</span>
+	{/each}
+</div>
+
+<style>
+	.ribbon {
+		position: relative;
+		height: 58px;
+		border-top: 2px solid var(--ink);
+		border-right: 1.5px solid var(--ink);
+	}
+	.cell {
+		position: absolute;
+		inset: -2px auto 0;
+		text-align: left;
+		padding: 12px 0 0 8px;
+		border-left: 1.5px solid var(--ink);
+		overflow: hidden;
+		font-size: var(--size);
+		border-top: 6px solid transparent;
+		background: none;
+		z-index: 1;
+	}
+	.cell:hover {
+		background: var(--lit);
+	}
+	.now {
+		background: color-mix(in srgb, var(--now-tint) 70%, transparent);
+		border-top-color: var(--now);
+		color: var(--now-ink);
+	}
+	.next {
+		background: color-mix(in srgb, var(--next-tint) 60%, transparent);
+		border-top-color: var(--next);
+		color: var(--next-ink);
+	}
+	.number {
+		position: absolute;
+		top: 4px;
+		padding-right: 6px;
+		text-align: right;
+		font-family: var(--font-mono);
+		font-size: 12px;
+		color: var(--third);
+		pointer-events: none;
+		z-index: 2;
+	}
+	@media (max-width: 640px) {
+		.cell {
+			padding-left: 3px;
+			font-size: calc(var(--size) * 0.55);
+		}
+		.number {
+			padding-right: 2px;
+		}
+	}
+</style>

@@ -1,0 +1,105 @@
+<script lang="ts">
+	import { compareChords } from '$core/chart';
+	import { roleWords, type Chord, type Tone } from '$core/chord';
+	import { mod } from '$core/pitch';
+	import { prefs } from '$lib/state/prefs.svelte';
+	import RoleMark from './RoleMark.svelte';
+
+	/** What moves and what stays between two chords: old tones at the left, new ones at the right. */
+	let { now, next, wide = false }: { now: Chord; next: Chord; wide?: boolean } = $props();
+	const uid = $props.id();
+
+	const STEP = 9;
+	const GAP = 25;
+	const comparison = $derived(compareChords(now, next));
+	const semitones = $derived(comparison.moves.filter((move) => Math.abs(move.semitones) === 1));
+
+	/** The pitch class to cut the octave at, so that moves run as level as can be. */
+	const base = $derived.by(() => {
+		const links = [...semitones, ...comparison.common.map((tone) => ({ from: tone, to: tone }))];
+		const strain = (cut: number) =>
+			links.reduce((sum, { from, to }) => sum + Math.abs(mod(from.pc - cut, 12) - mod(to.pc - cut, 12)), 0) * 10 -
+			mod(next.tones[0].pc - cut, 12) * 0.1;
+		return Array.from({ length: 12 }, (_, cut) => cut).reduce((a, b) => (strain(b) < strain(a) ? b : a));
+	});
+
+	function heights(tones: readonly Tone[]): Map<number, number> {
+		const sorted = [...tones].sort((a, b) => mod(b.pc - base, 12) - mod(a.pc - base, 12));
+		const found = new Map<number, number>();
+		let last = -Infinity;
+		for (const tone of sorted) {
+			const y = Math.max((11 - mod(tone.pc - base, 12)) * STEP, last + GAP);
+			found.set(tone.pc, y);
+			last = y;
+		}
+		return found;
+	}
+	const left = $derived(heights(now.tones));
+	const right = $derived(heights(next.tones));
+	const all = $derived([...left.values(), ...right.values()]);
+	const top = $derived(Math.min(...all) - 18);
+	const height = $derived(Math.max(...all) + 18 - top);
+	const width = $derived(wide ? 440 : 304);
+	const x1 = $derived(wide ? 140 : 88);
+	const x2 = $derived(wide ? 290 : 206);
+	const y = (side: Map<number, number>, pc: number) => (side.get(pc) ?? 0) - top;
+
+	const words = (tone: Tone) => {
+		const role = roleWords(tone.role);
+		if (comparison.common.some((other) => other.pc === tone.pc)) return `${role}, stays`;
+		const move = semitones.find((entry) => entry.to.pc === tone.pc);
+		if (!move || !wide) return role;
+		return `${role}, a semitone ${move.semitones > 0 ? 'higher' : 'lower'}`;
+	};
+</script>
+
+<svg viewBox="0 0 {width} {height}" width="100%" style="max-width:{width}px" role="img" aria-label="From {now.symbol} to {next.symbol}: {comparison.common.length} tones stay, {semitones.length} move by a semitone">
+	<defs>
+		<linearGradient id="{uid}-move" gradientUnits="userSpaceOnUse" {x1} {x2} y1="0" y2="0">
+			<stop offset="0" class="from" /><stop offset="1" class="to" />
+		</linearGradient>
+	</defs>
+	{#each semitones as move (`${move.from.pc}-${move.to.pc}`)}
+		{@const [a, b] = [y(left, move.from.pc), y(right, move.to.pc)]}
+		<path class="move" stroke="url(#{uid}-move)" d="M{x1 + 16},{a}C{x1 + 60},{a + (b - a) * 0.2 - 6} {x2 - 60},{b} {x2 - 16},{b}" />
+	{/each}
+	{#each comparison.common as tone (tone.pc)}
+		<path class="stay" stroke="url(#{uid}-move)" d="M{x1 + 16},{y(left, tone.pc)}L{x2 - 16},{y(right, tone.pc) + 0.01}" />
+	{/each}
+	{#each now.tones as tone (tone.role)}
+		<g transform="translate({x1},{y(left, tone.pc)})"><RoleMark now={tone.role} label={prefs.label(tone)} r={12} /></g>
+		<text class="words end" x={x1 - 20} y={y(left, tone.pc)} dy="0.35em">{roleWords(tone.role)}</text>
+	{/each}
+	{#each next.tones as tone (tone.role)}
+		<g transform="translate({x2},{y(right, tone.pc)})"><RoleMark next={tone.role} label={prefs.label(tone)} r={12} /></g>
+		<text class="words" x={x2 + 20} y={y(right, tone.pc)} dy="0.35em">{words(tone)}</text>
+	{/each}
+</svg>
+
+<style>
+	svg {
+		display: block;
+	}
+	.move {
+		fill: none;
+		stroke-width: 2.25;
+	}
+	.stay {
+		fill: none;
+		stroke-width: 1.6;
+		stroke-dasharray: 1.6 4;
+	}
+	.from {
+		stop-color: var(--now-line);
+	}
+	.to {
+		stop-color: var(--next-line);
+	}
+	.words {
+		font-size: 13px;
+		fill: var(--second);
+	}
+	.end {
+		text-anchor: end;
+	}
+</style>

@@ -1,0 +1,21 @@
+<script lang="ts">
+	import { keyName, keyOf, type Chart } from '$core/chart';
+	import { useTune } from '$lib/state/open-tune.svelte';
+	import type { Snippet } from 'svelte';
+	import TopBar from './TopBar.svelte';
+	import { capital, keyWords } from './words';
+
+	/** The bar of an open tune, the same on every screen; `chart` shows a text that is being edited. */
+	let { chart, actions }: { chart?: Chart; actions?: Snippet } = $props();
+	const open = useTune();
+	const shown = $derived(chart ?? open.chart);
+	const key = $derived(keyOf(shown));
+	const feel = $derived(shown.headers.feel);
+	const facts = $derived([
+		{ name: 'Key', value: key ? keyWords(keyName(key)) : 'none yet' },
+		{ name: 'Feel', value: capital(feel) },
+		{ name: 'Place', value: `Position ${open.position}` }
+	]);
+</script>
+
+<TopBar title={shown.headers.title ?? 'Untitled tune'} {facts} tempo={shown.headers.tempo} {actions} />

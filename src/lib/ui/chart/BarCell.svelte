@@ -1,0 +1,200 @@
+<script lang="ts">
+	import type { ChordEvent, Span, WrittenBar } from '$core/chart';
+	import { signs } from '$core/chord';
+	import { prefs } from '$lib/state/prefs.svelte';
+	import ChordSymbol from '../ChordSymbol.svelte';
+
+	type Props = {
+		bar: WrittenBar;
+		now: ChordEvent | null;
+		next: ChordEvent | null;
+		onchoose: (span: Span, focusText: boolean) => void;
+	};
+	let { bar, now, next, onchoose }: Props = $props();
+
+	const shown = $derived(bar.cells.filter((cell) => cell.kind !== 'hold'));
+	const many = $derived(shown.length > 1);
+	const same = (event: ChordEvent | null, span: Span) =>
+		event !== null && event.span.line === span.line && event.span.column === span.column;
+	const holds = $derived(bar.cells.length > 0 && shown.length === 0);
+</script>
+
+<div class="bar" class:start={bar.startsRepeat} class:end={bar.repeatTimes > 0} class:many>
+	<span class="number">{bar.number}</span>
+	{#if bar.endings.length > 0}<span class="ending">{bar.endings.join(', ')}.</span>{/if}
+	{#if bar.repeatsBefore || holds}
+		<button type="button" class="cell as" class:now={same(now, bar.span)} class:next={same(next, bar.span)} onclick={() => onchoose(bar.span, true)} onfocus={() => onchoose(bar.span, false)}>
+			<span class="line" aria-hidden="true"></span>
+			{holds ? 'held on' : `as bar ${bar.number - 1}`}
+		</button>
+	{:else}
+		{#each shown as cell (cell.span.column + cell.span.line * 1000)}
+			<button
+				type="button"
+				class="cell"
+				class:now={same(now, cell.span)}
+				class:next={same(next, cell.span)}
+				onclick={() => onchoose(cell.span, true)}
+				onfocus={() => onchoose(cell.span, false)}
+			>
+				{#if cell.kind === 'chord'}
+					<span class="symbol" class:long={cell.chord.symbol.length > 6 && !many}>
+						{#if cell.push > 0}<span class="push" aria-label="pushed {cell.push === 240 ? 'an eighth' : 'a sixteenth'} early">←</span>{/if}<ChordSymbol chord={cell.chord} />
+					</span>
+					<span class="tones">
+						{#each cell.chord.tones as tone (tone.role)}
+							<span class="tone" class:tension={!tone.essential}>
+								<b>{prefs.name(tone.name, tone.pc)}</b><i>{tone.role === 'bass' ? 'bass' : signs(tone.role)}</i>
+							</span>
+						{/each}
+					</span>
+				{:else if cell.kind === 'unreadable'}
+					<span class="unread">{cell.text}</span>
+					<span class="why">not read</span>
+				{:else}
+					<span class="symbol silence">N.C.</span>
+					<span class="why plain">silence</span>
+				{/if}
+			</button>
+		{/each}
+	{/if}
+</div>
+
+<style>
+	.bar {
+		position: relative;
+		display: flex;
+		min-height: 88px;
+		border-left: 1px solid var(--ink);
+	}
+	.bar:last-child {
+		border-right: 1px solid var(--ink);
+	}
+	.start {
+		border-left-width: 5px;
+	}
+	.end {
+		border-right: 5px solid var(--ink);
+	}
+	.number {
+		position: absolute;
+		top: 4px;
+		right: 6px;
+		font-family: var(--font-mono);
+		font-size: 12px;
+		color: var(--third);
+		pointer-events: none;
+		z-index: 1;
+	}
+	.ending {
+		position: absolute;
+		top: 3px;
+		left: 8px;
+		font-size: 12px;
+		font-weight: 700;
+		z-index: 1;
+	}
+	.cell {
+		flex: 1;
+		min-width: 0;
+		display: flex;
+		flex-direction: column;
+		align-items: flex-start;
+		gap: 6px;
+		padding: 14px 2px 6px 9px;
+		text-align: left;
+		border-top: 5px solid transparent;
+	}
+	.cell + .cell {
+		border-left: 1px dotted var(--strong);
+	}
+	.cell:hover {
+		background: var(--lit);
+	}
+	.now {
+		background: color-mix(in srgb, var(--now-tint) 75%, transparent);
+		border-top-color: var(--now);
+	}
+	.next {
+		background: color-mix(in srgb, var(--next-tint) 65%, transparent);
+		border-top-color: var(--next);
+	}
+	.now .symbol {
+		color: var(--now-ink);
+	}
+	.next .symbol {
+		color: var(--next-ink);
+	}
+	.symbol {
+		font-size: 30px;
+		line-height: 1;
+	}
+	.long {
+		font-size: 24px;
+	}
+	.many .symbol {
+		font-size: 21px;
+	}
+	.push {
+		font-family: var(--font-sans);
+		font-size: 16px;
+		margin-right: 2px;
+	}
+	.silence {
+		font-family: var(--font-display);
+		font-weight: 600;
+		font-size: 21px;
+	}
+	.tones {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 2px 7px;
+	}
+	.tone {
+		display: grid;
+		line-height: 1.15;
+		font-size: 13px;
+	}
+	.tone b {
+		font-weight: 600;
+	}
+	.tone i {
+		font-style: normal;
+		font-size: 12px;
+		color: var(--second);
+	}
+	.tension {
+		opacity: 0.92;
+	}
+	.tension b {
+		font-weight: 400;
+	}
+	.as {
+		justify-content: center;
+		color: var(--second);
+		font-size: 13px;
+	}
+	.line {
+		width: 80%;
+		border-top: 2px dotted var(--strong);
+	}
+	.unread {
+		font-family: var(--font-mono);
+		font-weight: 700;
+		font-size: 18px;
+		max-width: 100%;
+		overflow: hidden;
+		text-overflow: ellipsis;
+		padding-bottom: 6px;
+		text-decoration: underline wavy 2px;
+		text-underline-offset: 5px;
+	}
+	.why {
+		font-weight: 700;
+		font-size: 13px;
+	}
+	.plain {
+		font-weight: 400;
+		color: var(--second);
+	}
+</style>

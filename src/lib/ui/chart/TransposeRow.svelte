@@ -1,0 +1,50 @@
+<script lang="ts">
+	import { circleOf, keyOf, type Chart } from '$core/chart';
+	import { signs } from '$core/chord';
+	import { intervalBetween, noteName, parseNote, pitchClass, type Interval } from '$core/pitch';
+
+	/** Twelve tonics round the circle of fifths; one press moves the whole chart there. */
+	let { chart, onmove }: { chart: Chart; onmove: (interval: Interval) => void } = $props();
+	const key = $derived(keyOf(chart));
+	const tonics = $derived(key ? circleOf(key.mode) : []);
+	const isHere = (name: string) => {
+		const note = parseNote(name);
+		return key !== null && note !== null && pitchClass(note) === pitchClass(key.tonic);
+	};
+	function move(name: string): void {
+		const note = parseNote(name);
+		if (key && note && noteName(note) !== noteName(key.tonic)) onmove(intervalBetween(key.tonic, note));
+	}
+</script>
+
+<div class="row" role="group" aria-label="Transpose the chart to">
+	{#each tonics as name (name)}
+		<button type="button" class:here={isHere(name)} aria-pressed={isHere(name)} onclick={() => move(name)}>{signs(name)}</button>
+	{/each}
+</div>
+
+<style>
+	.row {
+		display: flex;
+		border-bottom: 1px solid var(--hair);
+	}
+	button {
+		flex: 1;
+		height: 38px;
+		font-family: var(--font-display);
+		font-weight: 600;
+		font-size: 19px;
+		border-left: 1px solid var(--hair);
+	}
+	button:first-child {
+		border-left: 0;
+	}
+	button:hover {
+		background: var(--lit);
+	}
+	.here {
+		background: var(--ink) !important;
+		color: var(--paper);
+		font-weight: 800;
+	}
+</style>

@@ -1,0 +1,213 @@
+<script lang="ts">
+	import { onMount } from 'svelte';
+	import type { EditorView } from '@codemirror/view';
+	import type { Span } from '$core/chart';
+	import type { Reading } from './marks';
+
+	type Props = {
+		text: string;
+		reading: Reading;
+		oncursor: (line: number, column: number) => void;
+		onsave: () => void;
+		onleave: () => void;
+	};
+	let { text = $bindable(), reading, oncursor, onsave, onleave }: Props = $props();
+
+	let host: HTMLDivElement;
+	let view: EditorView | undefined = $state.raw();
+	let modules: { setup: typeof import('./setup'); marks: typeof import('./marks') } | undefined;
+
+	onMount(() => {
+		let gone = false;
+		void Promise.all([import('./setup'), import('./marks')]).then(([setup, marks]) => {
+			if (gone) return;
+			modules = { setup, marks };
+			const extensions = setup.editorExtensions({
+				onchange: (value) => (text = value),
+				oncursor: (line, column) => oncursor(line, column),
+				onsave: () => onsave(),
+				onleave: () => onleave()
+			});
+			view = new setup.EditorView({ parent: host, state: setup.EditorState.create({ doc: text, extensions }) });
+		});
+		return () => {
+			gone = true;
+			view?.destroy();
+		};
+	});
+
+	// Text that was set from outside (transposed, taken from the server) replaces the document in one
+	// step, so that the editor's own undo leads back.
+	$effect(() => {
+		const wanted = text;
+		if (!view || view.state.doc.toString() === wanted) return;
+		view.dispatch({ changes: { from: 0, to: view.state.doc.length, insert: wanted } });
+	});
+	$effect(() => {
+		if (view && modules) view.dispatch({ effects: modules.marks.setReading.of(reading) });
+	});
+
+	/** Puts the cursor behind a span and the focus into the text. */
+	export function goTo(span: Span, focus = true): void {
+		if (!view || !modules) return;
+		const range = modules.marks.spanRange(view.state, span);
+		if (!range) return;
+		view.dispatch({ selection: { anchor: range.to }, scrollIntoView: true });
+		if (focus) view.focus();
+	}
+
+	export function toProblem(): void {
+		if (view && modules) modules.setup.nextProblem(view);
+	}
+
+	export function focus(): void {
+		view?.focus();
+	}
+</script>
+
+<p id="chart-editor-help" class="help">Tab takes a suggestion where there is one and else leaves the text. F6 goes to the bars, F8 to the next problem.</p>
+<div class="editor" bind:this={host}>
+	{#if !view}
+		<textarea class="plain" bind:value={text} aria-label="Chart text" spellcheck="false" rows="14"></textarea>
+	{/if}
+</div>
+
+<style>
+	.help {
+		position: absolute;
+		width: 1px;
+		height: 1px;
+		overflow: hidden;
+		clip-path: inset(50%);
+	}
+	.plain {
+		width: 100%;
+		min-height: 300px;
+		padding: 8px 0 8px 30px;
+		font-family: var(--font-mono);
+		font-size: 15px;
+		line-height: 24px;
+		background: none;
+	}
+	.editor :global(.cm-editor) {
+		outline: none;
+		max-height: 62vh;
+	}
+	.editor :global(.cm-editor.cm-focused) {
+		outline: none;
+	}
+	.editor :global(.cm-scroller) {
+		font-family: var(--font-mono);
+		font-weight: 500;
+		font-size: 15px;
+		line-height: 24px;
+		overflow: auto;
+	}
+	.editor :global(.cm-content) {
+		padding: 8px 0;
+		caret-color: var(--ink);
+	}
+	.editor :global(.cm-cursor) {
+		border-left: 2.5px solid var(--ink);
+	}
+	.editor :global(.cm-selectionBackground),
+	.editor :global(.cm-focused .cm-selectionBackground) {
+		background: var(--density-1) !important;
+	}
+	.editor :global(.cm-gutters) {
+		background: none;
+		border: 0;
+		color: var(--third);
+		font-size: 12px;
+	}
+	.editor :global(.cm-gutterElement) {
+		padding: 0 12px 0 0 !important;
+		min-width: 18px !important;
+		text-align: left !important;
+	}
+	.editor :global(.cm-activeLineGutter) {
+		background: none;
+		color: var(--ink);
+		font-weight: 700;
+	}
+	.editor :global(.cm-activeLine) {
+		background: none;
+	}
+	.editor :global(.cm-focused .cm-activeLine),
+	.editor :global(.cm-focused .cm-activeLineGutter) {
+		background: var(--lit);
+	}
+	.editor :global(.cm-header),
+	.editor :global(.cm-bar),
+	.editor :global(.cm-comment) {
+		color: var(--third);
+	}
+	.editor :global(.cm-section) {
+		font-weight: 700;
+	}
+	.editor :global(.cm-now) {
+		background: var(--now-tint);
+		border-bottom: 3px solid var(--now);
+	}
+	.editor :global(.cm-next) {
+		background: var(--next-tint);
+		border-bottom: 3px solid var(--next);
+	}
+	.editor :global(.cm-unread) {
+		text-decoration: underline wavy 2px var(--ink);
+		text-underline-offset: 5px;
+	}
+	.editor :global(.cm-doubt) {
+		text-decoration: underline dotted 2px var(--ink);
+		text-underline-offset: 5px;
+	}
+	.editor :global(.cm-message) {
+		display: grid;
+		gap: 3px;
+		justify-items: start;
+		margin: 6px 0 10px;
+		padding: 1px 0 1px 12px;
+		border-left: 4px solid var(--ink);
+		font-family: var(--font-sans);
+		font-size: 13px;
+		line-height: 1.35;
+		color: var(--second);
+	}
+	.editor :global(.cm-message-warning) {
+		border-left-color: var(--strong);
+	}
+	.editor :global(.cm-message strong) {
+		font-size: 15px;
+		color: var(--ink);
+	}
+	.editor :global(.cm-message button) {
+		font-weight: 700;
+		font-size: 15px;
+		color: var(--ink);
+		padding: 3px 0;
+	}
+	.editor :global(.cm-message code) {
+		font-family: var(--font-mono);
+	}
+	.editor :global(.cm-message kbd) {
+		margin-left: 8px;
+		font-family: var(--font-mono);
+		font-size: 12px;
+		border: 1px solid currentColor;
+		border-radius: 3px;
+		padding: 1px 6px;
+	}
+	:global(.cm-tooltip.cm-tooltip-autocomplete) {
+		background: var(--lit);
+		border: 2px solid var(--ink);
+		border-radius: 0;
+	}
+	:global(.cm-tooltip-autocomplete ul) {
+		font-family: var(--font-mono) !important;
+		font-size: 15px;
+	}
+	:global(.cm-tooltip-autocomplete ul li[aria-selected]) {
+		background: var(--ink) !important;
+		color: var(--paper) !important;
+	}
+</style>

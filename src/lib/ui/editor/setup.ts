@@ -1,0 +1,127 @@
+import { autocompletion, type CompletionContext, type CompletionResult } from '@codemirror/autocomplete';
+import { defaultKeymap, history, historyKeymap } from '@codemirror/commands';
+import { EditorState, type Extension } from '@codemirror/state';
+import {
+	Decoration,
+	drawSelection,
+	EditorView,
+	highlightActiveLine,
+	highlightActiveLineGutter,
+	keymap,
+	lineNumbers,
+	MatchDecorator,
+	ViewPlugin,
+	type DecorationSet,
+	type ViewUpdate
+} from '@codemirror/view';
+import { completions } from '$core/chord';
+import { readingField, spanRange, takeSuggestion } from './marks';
+
+const matcher = new MatchDecorator({
+	regexp: /(^\s*[A-Za-z][\w -]*:(?!\|))|(\/\/.*$)|(\[[^\]]*\])|(:?\|[\]:|]*)/gm,
+	decoration: (match) =>
+		Decoration.mark({
+			class: match[1] ? 'cm-header' : match[2] ? 'cm-comment' : match[3] ? 'cm-section' : 'cm-bar'
+		})
+});
+
+const highlighting = ViewPlugin.fromClass(
+	class {
+		decorations: DecorationSet;
+		constructor(view: EditorView) {
+			this.decorations = matcher.createDeco(view);
+		}
+		update(update: ViewUpdate): void {
+			this.decorations = matcher.updateDeco(update, this.decorations);
+		}
+	},
+	{ decorations: (plugin) => plugin.decorations }
+);
+
+function completeChord(context: CompletionContext): CompletionResult | null {
+	const word = context.matchBefore(/[A-G][^\s|[\]{}%]*/);
+	const line = context.state.doc.lineAt(context.pos);
+	if (!word || !line.text.slice(0, context.pos - line.from).includes('|')) return null;
+	if (word.text.length < 2 && !context.explicit) return null;
+	return { from: word.from, options: completions(word.text).map((label) => ({ label })), validFor: /^[^\s|]*$/ };
+}
+
+/** The problem at the cursor's line that has a suggestion. */
+function suggestionHere(view: EditorView) {
+	const { head } = view.state.selection.main;
+	const line = view.state.doc.lineAt(head).number;
+	const here = view.state.field(readingField).reading.diagnostics.filter(
+		(entry) => entry.line === line && entry.suggestion !== null
+	);
+	return here.find((entry) => {
+		const range = spanRange(view.state, entry);
+		return range && head >= range.from && head <= range.to;
+	}) ?? here[0];
+}
+
+function nextProblem(view: EditorView): boolean {
+	const { diagnostics } = view.state.field(readingField).reading;
+	const { head } = view.state.selection.main;
+	const starts = diagnostics
+		.filter((entry) => entry.severity !== 'info')
+		.flatMap((entry) => spanRange(view.state, entry)?.from ?? [])
+		.sort((a, b) => a - b);
+	const found = starts.find((from) => from > head) ?? starts[0];
+	if (found === undefined) return false;
+	view.dispatch({ selection: { anchor: found }, scrollIntoView: true });
+	view.focus();
+	return true;
+}
+
+type Callbacks = {
+	readonly onchange: (text: string) => void;
+	readonly oncursor: (line: number, column: number) => void;
+	readonly onsave: () => void;
+	readonly onleave: () => void;
+};
+
+/** Everything that the chart editor is made of. Tab takes a suggestion where there is one, else it leaves. */
+export function editorExtensions({ onchange, oncursor, onsave, onleave }: Callbacks): Extension {
+	return [
+		lineNumbers(),
+		history(),
+		drawSelection(),
+		highlightActiveLine(),
+		highlightActiveLineGutter(),
+		highlighting,
+		readingField,
+		autocompletion({ override: [completeChord], icons: false, activateOnTypingDelay: 150 }),
+		EditorView.lineWrapping,
+		EditorState.tabSize.of(2),
+		EditorView.contentAttributes.of({
+			'aria-label': 'Chart text',
+			'aria-describedby': 'chart-editor-help',
+			spellcheck: 'false',
+			autocapitalize: 'off'
+		}),
+		keymap.of([
+			{
+				key: 'Tab',
+				run: (view) => {
+					const diagnostic = suggestionHere(view);
+					return diagnostic ? takeSuggestion(view, diagnostic) : false;
+				}
+			},
+			{ key: 'F8', run: nextProblem },
+			{ key: 'F6', run: () => (onleave(), true) },
+			{ key: 'Mod-s', run: () => (onsave(), true), preventDefault: true },
+			...defaultKeymap,
+			...historyKeymap
+		]),
+		EditorView.updateListener.of((update) => {
+			if (update.docChanged) onchange(update.state.doc.toString());
+			if (update.docChanged || update.selectionSet) {
+				const { head } = update.state.selection.main;
+				const line = update.state.doc.lineAt(head);
+				oncursor(line.number, head - line.from + 1);
+			}
+		})
+	];
+}
+
+export { EditorState, EditorView, nextProblem };

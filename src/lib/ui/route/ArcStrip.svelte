@@ -1,0 +1,220 @@
+<script lang="ts">
+	import { chartTicks, type Change } from '$core/chart';
+	import { signs, type Role } from '$core/chord';
+	import type { TargetAnswer } from '$lib/api/plan-schema';
+	import { useTune } from '$lib/state/open-tune.svelte';
+	import { prefs } from '$lib/state/prefs.svelte';
+	import type { RoutePlan } from '$lib/state/route-plan.svelte';
+	import ChordText from '../ChordText.svelte';
+	import RoleMark from '../RoleMark.svelte';
+	import StripBands from './StripBands.svelte';
+	import {
+		arcPath,
+		bulge,
+		handLabel,
+		moveArrow,
+		moveLabel,
+		pitchAxis,
+		type TimeAxis
+	} from './strip-geometry';
+
+	type Props = { plan: RoutePlan; axis: TimeAxis; width: number };
+	let { plan, axis, width }: Props = $props();
+	const open = useTune();
+	const uid = $props.id();
+
+	const HEIGHT = 246;
+	const TOP = 98;
+	const BOTTOM = 172;
+	/** The highest that an arc may bulge without reaching the chord names. */
+	const MOST = 66;
+	const y = $derived(pitchAxis(plan.targets, TOP, BOTTOM));
+
+	type Point = {
+		readonly target: TargetAnswer;
+		readonly change: Change;
+		readonly x: number;
+		readonly y: number;
+	};
+	const points = $derived(
+		plan.targets.flatMap((target): Point[] => {
+			const change = open.chart.changes[target.change];
+			return change ? [{ target, change, x: axis.x(target.tick), y: y(target.midi) }] : [];
+		})
+	);
+	/** Arcs from target to target, and the loop's return to the top at the end. */
+	const arcs = $derived.by(() => {
+		const all = points.slice(1).map((to, i) => ({ from: points[i], to, top: false }));
+		const [first] = points;
+		const last = points.at(-1);
+		if (first && last && first !== last) {
+			all.push({ from: last, to: { ...first, x: axis.x(chartTicks(open.chart)) }, top: true });
+		}
+		return all
+			.filter(({ from, to }) => to.x > -40 && from.x < width + 40)
+			.map((arc) => ({ ...arc, on: arc.to.change.index === open.cursor }));
+	});
+	const isNext = (index: number) => index === open.cursor;
+	const isNow = (index: number) => index === open.before?.index;
+	const tense = (index: number, role: string): { now?: Role; next?: Role; ink?: Role } =>
+		isNext(index) && open.next
+			? { next: role as Role }
+			: isNow(index)
+				? { now: role as Role }
+				: { ink: role as Role };
+	const visible = $derived(points.filter((point) => point.x > -30 && point.x < width + 10));
+	const topPoint = $derived(arcs.find((arc) => arc.top && arc.to.x < width + 10)?.to);
+	/** Changes without a target, by wish or because the place holds none of their tones. */
+	const passed = $derived(
+		open.chart.changes.filter(
+			(change) =>
+				plan.planned &&
+				!plan.target(change.index) &&
+				axis.x(change.tick) > -20 &&
+				axis.x(change.tick) < width
+		)
+	);
+	const labels = $derived(
+		arcs.flatMap(({ from, to, on }) => {
+			const left = Math.max(0, from.x);
+			const room = Math.min(width, to.x) - left;
+			return room < 84 ? [] : [{ x: left + 11, from: from.target, to: to.target, on, room }];
+		})
+	);
+	const names = $derived(
+		open.chart.changes.flatMap((change, i) => {
+			const until = open.chart.changes[i + 1]?.tick ?? chartTicks(open.chart);
+			const [a, b] = [Math.max(0, axis.x(change.tick)), Math.min(width, axis.x(until))];
+			return b - a < 22 ? [] : [{ change, x: a + 9, size: b - a < 64 ? 17 : b - a < 116 ? 26 : 38 }];
+		})
+	);
+</script>
+
+<svg
+	{width}
+	height={HEIGHT}
+	viewBox="0 0 {width} {HEIGHT}"
+	role="group"
+	aria-label="Arc strip, bars {axis.from + 1} to {axis.to}"
+>
+	<defs>
+		<linearGradient id="{uid}-arc">
+			<stop offset="0" class="from" /><stop offset="1" class="to" />
+		</linearGradient>
+	</defs>
+	<StripBands {axis} {width} height={HEIGHT} {y} planned={plan.planned} />
+	{#each arcs as { from, to, on } (`${from.change.index}-${to.change.index}`)}
+		{@const height = Math.min(MOST, bulge(to.target.midi - from.target.midi))}
+		<path
+			class="arc"
+			class:on
+			style:--arc={on ? `url(#${uid}-arc)` : undefined}
+			d={arcPath(from.x, from.y, to.x, to.y + 0.01, height)}
+		/>
+	{/each}
+	{#each labels as label (label.x)}
+		{@const semitones = label.to.midi - label.from.midi}
+		<text class="move" class:on={label.on} x={label.x} y={HEIGHT - 36}>
+			{moveArrow(semitones)}
+			{moveLabel(semitones)}
+		</text>
+		{#if label.room > 130}
+			<text class="how" x={label.x + 20} y={HEIGHT - 17}>{handLabel(label.from, label.to)}</text>
+		{/if}
+	{/each}
+	{#if topPoint}
+		<g class="again" transform="translate({topPoint.x},{topPoint.y})"><circle r="6" /></g>
+	{/if}
+	{#each visible as { target, change, x, y } (change.index)}
+		{@const tone = { role: target.role, name: target.name, pc: target.midi % 12 }}
+		<!-- svelte-ignore a11y_click_events_have_key_events -->
+		<g
+			role="button"
+			class="target"
+			transform="translate({x},{y})"
+			tabindex={isNext(change.index) ? 0 : -1}
+			aria-current={isNext(change.index) ? 'step' : undefined}
+			aria-label="Target of bar {change.bar}, beat {change.beat}: {signs(target.name)}, {signs(target.role)} of {change.to.symbol}, string {target.string}, fret {target.fret}{plan.isLocked(change.index) ? ', locked' : ''}"
+			onclick={() => (open.cursor = change.index)}
+		>
+			<RoleMark
+				{...tense(change.index, target.role)}
+				label={prefs.label(tone)}
+				r={isNext(change.index) ? 16 : 14}
+				target
+				locked={plan.isLocked(change.index)}
+			/>
+		</g>
+	{/each}
+	{#each passed as change (change.index)}
+		<g transform="translate({axis.x(change.tick)},{(TOP + BOTTOM) / 2})">
+			<circle class="pass" r="12" />
+			<text class="passWord" y="32">{plan.isLetPass(change.index) ? 'let pass' : 'no place'}</text>
+		</g>
+	{/each}
+	{#each names as { change, x, size } (change.index)}
+		<g class="name" class:now={isNow(change.index)} class:next={isNext(change.index) && open.next}>
+			<ChordText chord={change.to.chord} {x} y={size > 30 ? 44 : 38} {size} />
+		</g>
+	{/each}
+</svg>
+
+<style>
+	svg {
+		display: block;
+	}
+	.from {
+		stop-color: var(--now-line);
+	}
+	.to {
+		stop-color: var(--next-line);
+	}
+	.arc {
+		fill: none;
+		stroke: var(--second);
+		stroke-width: 2.25;
+	}
+	.arc.on {
+		stroke: var(--arc, var(--next-line));
+		stroke-width: 4.5;
+	}
+	.move {
+		font-size: 15px;
+		font-weight: 700;
+		fill: var(--ink);
+	}
+	.how {
+		font-size: 13px;
+		fill: var(--second);
+	}
+	.target {
+		cursor: pointer;
+		outline-offset: 4px;
+	}
+	.again circle {
+		fill: var(--paper);
+		stroke: var(--ink);
+		stroke-width: 2;
+	}
+	.name {
+		fill: var(--second);
+		pointer-events: none;
+	}
+	.name.now {
+		fill: var(--now-ink);
+	}
+	.name.next {
+		fill: var(--next-ink);
+	}
+	.pass {
+		fill: var(--paper);
+		stroke: var(--third);
+		stroke-width: 1.6;
+		stroke-dasharray: 2 3;
+	}
+	.passWord {
+		font-size: 12px;
+		text-anchor: middle;
+		fill: var(--second);
+	}
+</style>

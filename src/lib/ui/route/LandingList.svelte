@@ -1,0 +1,109 @@
+<script lang="ts">
+	import type { Landing } from '$core/route';
+	import { proseSigns, roleWords, signs, type Role } from '$core/chord';
+	import { prefs } from '$lib/state/prefs.svelte';
+	import RoleMark from '../RoleMark.svelte';
+	import { moveArrow, moveLabel } from './strip-geometry';
+
+	/** Where a change could land, best first; choosing one locks it. */
+	type Props = {
+		landings: readonly Landing[];
+		chosen: { string: number; fret: number } | undefined;
+		locked: boolean;
+		/** The reasons that the plan gives for its own choice. */
+		reasons: readonly string[];
+		onchoose: (landing: Landing) => void;
+	};
+	let { landings, chosen, locked, reasons, onchoose }: Props = $props();
+	const SHOWN = 5;
+	let all = $state(false);
+	const isChosen = (landing: Landing) =>
+		chosen !== undefined && landing.string === chosen.string && landing.fret === chosen.fret;
+	const shown = $derived.by(() => {
+		const first = landings.filter(isChosen);
+		const rest = landings.filter((landing) => !isChosen(landing));
+		return [...first, ...(all ? rest : rest.slice(0, SHOWN - first.length))];
+	});
+	const more = $derived(landings.length - shown.length);
+
+	/** The two short reasons of a row. */
+	function words(landing: Landing): string[] {
+		if (isChosen(landing) && reasons.length > 0) return reasons.map(proseSigns);
+		const move = landing.semitones;
+		const moved =
+			move === null ? 'First landing' : `${moveArrow(move)} ${moveLabel(move)}${move > 0 ? ' higher' : move < 0 ? ' lower' : ''}`;
+		return [landing.reach ? `${moved}, a reach` : moved, ...landing.reasons.slice(1).map(proseSigns)];
+	}
+</script>
+
+<ul>
+	{#each shown as landing (`${landing.string}-${landing.fret}`)}
+		{@const on = isChosen(landing)}
+		<li>
+			<button type="button" class:on aria-pressed={on} onclick={() => onchoose(landing)}>
+				<svg width="44" height="44" viewBox="-22 -22 44 44" aria-hidden="true">
+					<RoleMark
+						next={landing.role}
+						label={prefs.label({ role: landing.role, name: landing.name, pc: landing.midi % 12 })}
+						r={on ? 14.5 : 12.6}
+						target={on}
+						locked={on && locked}
+					/>
+				</svg>
+				<span class="what">
+					<span><b>{signs(landing.name)}, {roleWords(landing.role as Role)}</b> <small>string {landing.string}, {landing.fret === 0 ? 'open' : `fret ${landing.fret}`}</small></span>
+					{#each words(landing) as line (line)}<span class="why">{line}</span>{/each}
+				</span>
+			</button>
+		</li>
+	{/each}
+</ul>
+{#if more > 0 || all}
+	<button type="button" class="quiet more" onclick={() => (all = !all)}>{all ? 'Fewer places' : `${more} more places`}</button>
+{/if}
+
+<style>
+	ul {
+		margin: 0 -24px;
+	}
+	li {
+		border-bottom: 1px solid var(--hair);
+		margin: 0 24px;
+	}
+	button:not(.more) {
+		display: grid;
+		grid-template-columns: 52px 1fr;
+		align-items: center;
+		width: calc(100% + 48px);
+		margin: 0 -24px;
+		padding: 8px 24px;
+		text-align: left;
+	}
+	button:not(.more):hover {
+		background: var(--lit);
+	}
+	button.on {
+		background: var(--next-tint) !important;
+		box-shadow: inset 6px 0 0 var(--next);
+	}
+	.what {
+		display: grid;
+		gap: 1px;
+		line-height: 1.25;
+	}
+	small {
+		font-size: 13px;
+		color: var(--second);
+		margin-left: 4px;
+	}
+	.on small {
+		color: var(--ink);
+	}
+	.why {
+		font-size: 13px;
+	}
+	.more {
+		font-size: 13px;
+		margin-top: 4px;
+	}
+</style>

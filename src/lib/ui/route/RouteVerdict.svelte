@@ -1,0 +1,56 @@
+<script lang="ts">
+	import { useTune } from '$lib/state/open-tune.svelte';
+	import type { RoutePlan } from '$lib/state/route-plan.svelte';
+	import { capital, inWords } from '../words';
+
+	/** The route in one sentence, with jumps to its widest moves. */
+	let { plan }: { plan: RoutePlan } = $props();
+	const open = useTune();
+	const count = $derived(open.chart.changes.length);
+	const landed = $derived(plan.targets.length);
+	const moves = $derived(
+		plan.targets.slice(1).map((target, i) => ({ target, semitones: Math.abs(target.midi - plan.targets[i].midi) }))
+	);
+	const semitones = $derived(moves.filter((move) => move.semitones === 1).length);
+	const stays = $derived(moves.filter((move) => move.semitones === 0).length);
+	/** Moves of more than a minor third, the widest three, in playing order. */
+	const widest = $derived(
+		[...moves]
+			.filter((move) => move.semitones > 3)
+			.sort((a, b) => b.semitones - a.semitones)
+			.slice(0, 3)
+			.sort((a, b) => a.target.change - b.target.change)
+	);
+	const passed = $derived(open.chart.changes.filter((change) => plan.isLetPass(change.index)).length);
+</script>
+
+<div class="verdict">
+	{#if plan.outdated}
+		<h1>The chart has changed since: plan again?</h1>
+		<p>{landed} of {count} landings still fit.</p>
+	{:else if !plan.planned}
+		<h1>Not planned yet.</h1>
+		<p>Press Plan: one landing on each of {count} changes, inside position {plan.wishes.position}.</p>
+	{:else}
+		<h1>{landed === count ? `All ${count} changes land.` : `${landed} of ${count} changes land.`}</h1>
+		<p>
+			{#if passed > 0}{capital(inWords(passed))} let pass.{/if}
+			{#if semitones > 0}{capital(inWords(semitones))} by a semitone{stays > 0 ? `, ${inWords(stays)} ${stays === 1 ? 'stays' : 'stay'} put` : ''}.{/if}
+			{#if widest.length > 0}
+				Widest:
+				{#each widest as move (move.target.change)}
+					<button type="button" onclick={() => (open.cursor = move.target.change)}>bar {open.chart.changes[move.target.change]?.bar}</button>
+				{/each}
+			{/if}
+		</p>
+	{/if}
+</div>
+
+<style>
+	button {
+		font-weight: 700;
+		color: var(--ink);
+		border-bottom: 2px solid var(--ink);
+		margin-left: 6px;
+	}
+</style>

@@ -1,0 +1,142 @@
+<script lang="ts">
+	import { chartTicks } from '$core/chart';
+	import { guideTones } from '$core/chord';
+	import { useTune } from '$lib/state/open-tune.svelte';
+	import type { TimeAxis } from './strip-geometry';
+
+	/** Behind the arcs: a band per chord, its tones as rungs, bar lines and bar numbers. */
+	type Props = {
+		axis: TimeAxis;
+		width: number;
+		height: number;
+		y: (midi: number) => number;
+		planned: boolean;
+	};
+	let { axis, width, height, y, planned }: Props = $props();
+	const open = useTune();
+
+	/** Rungs stay between the chord names and the labels. */
+	const RUNG_TOP = 62;
+	const RUNG_BOTTOM = 62;
+
+	const bands = $derived(
+		open.chart.changes.flatMap((change, i) => {
+			const until = open.chart.changes[i + 1]?.tick ?? chartTicks(open.chart);
+			const [a, b] = [axis.x(change.tick), axis.x(until)];
+			if (b < 0 || a > width) return [];
+			const [x1, x2] = [Math.max(0, a), Math.min(width, b)];
+			const guides = guideTones(change.to.chord);
+			const rungs: { y: number; heavy: boolean }[] = [];
+			for (let midi = 24; planned && midi < 100; midi++) {
+				const tone = change.to.chord.tones.find((other) => other.pc === midi % 12);
+				const at = y(midi);
+				if (!tone?.essential || at < RUNG_TOP || at > height - RUNG_BOTTOM) continue;
+				rungs.push({ y: at, heavy: guides.includes(tone) });
+			}
+			const tense =
+				i === open.cursor && open.next ? 'next' : i === open.before?.index ? 'now' : 'idle';
+			return [{ change, a, x1, x2, rungs, tense }];
+		})
+	);
+	const bars = $derived(
+		open.chart.played.slice(axis.from, axis.to + 1).map((bar) => {
+			const x = axis.x(bar.startTick);
+			const right = Math.min(width, axis.x(bar.startTick + bar.lengthTicks));
+			const band = bands.findLast((entry) => entry.change.tick <= bar.startTick + bar.lengthTicks / 2);
+			const begins = band !== undefined && band.change.bar === bar.index + 1;
+			const word = begins && band.tense !== 'idle' && right - x > 150 ? ` · ${band.tense}` : '';
+			const onEdge = bands.some((entry) => Math.abs(entry.a - x) < 1);
+			return { number: bar.index + 1, x, right, tense: band?.tense ?? 'idle', word, onEdge };
+		})
+	);
+</script>
+
+{#each bands as band (band.change.index)}
+	<g class={band.tense}>
+		<rect class="area" x={band.x1} y="0" width={Math.max(0, band.x2 - band.x1)} {height} />
+		{#each band.rungs as rung (rung.y)}
+			<line class="rung" class:heavy={rung.heavy} x1={band.x1} x2={band.x2} y1={rung.y} y2={rung.y} />
+		{/each}
+		<rect
+			class="cap"
+			x={band.x1}
+			y="0"
+			width={Math.max(0, band.x2 - band.x1)}
+			height={band.tense === 'idle' ? 2 : 6}
+		/>
+		{#if band.a >= -2}
+			<line class="edge" x1={band.a} x2={band.a} y1="0" y2={height} />
+		{/if}
+		{#if band.tense === 'next' && band.a > 0}
+			<path class="pointer" d="M{band.a - 7},{height}L{band.a},{height - 9}L{band.a + 7},{height}Z" />
+		{/if}
+	</g>
+{/each}
+{#each bars as bar (bar.number)}
+	{#if !bar.onEdge}
+		<line class="barline" x1={bar.x} x2={bar.x} y1="54" y2={height} />
+	{/if}
+	{#if bar.right - bar.x > 84}
+		<text class="bar {bar.tense}" x={bar.right - 12} y="24">bar {bar.number}{bar.word}</text>
+	{/if}
+{/each}
+
+<style>
+	.area {
+		fill: transparent;
+	}
+	.now .area {
+		fill: color-mix(in srgb, var(--now-tint) 70%, transparent);
+	}
+	.next .area {
+		fill: color-mix(in srgb, var(--next-tint) 60%, transparent);
+	}
+	.cap {
+		fill: var(--ink);
+	}
+	.now .cap {
+		fill: var(--now);
+	}
+	.next .cap {
+		fill: var(--next);
+	}
+	.rung {
+		stroke: var(--strong);
+		stroke-width: 1;
+		opacity: 0.5;
+	}
+	.rung.heavy {
+		stroke-width: 2;
+	}
+	.now .rung {
+		stroke: var(--now-line);
+	}
+	.next .rung {
+		stroke: var(--next-line);
+	}
+	.edge {
+		stroke: var(--ink);
+		stroke-width: 1.6;
+	}
+	.barline {
+		stroke: var(--strong);
+		stroke-width: 1.2;
+		stroke-dasharray: 2 4;
+	}
+	.pointer {
+		fill: var(--ink);
+	}
+	.bar {
+		font-size: 13px;
+		text-anchor: end;
+		fill: var(--second);
+	}
+	.bar.now {
+		fill: var(--now-ink);
+		font-weight: 700;
+	}
+	.bar.next {
+		fill: var(--next-ink);
+		font-weight: 700;
+	}
+</style>

@@ -1,0 +1,6 @@
+/** The screens of a tune in the order in which players work; `key` opens one from anywhere. */
+export const tuneScreens = [
+	{ key: '1', path: 'chart', name: 'Chart' },
+	{ key: '2', path: 'neck', name: 'Neck' },
+	{ key: '3', path: 'route', name: 'Route' }
+] as const;

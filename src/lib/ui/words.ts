@@ -1,0 +1,20 @@
+import { keyName, parseKey } from '$core/chart';
+import { signs } from '$core/chord';
+
+const NUMBERS = ['none', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve'];
+
+/** A count in words up to twelve, then in figures. */
+export const inWords = (n: number): string => NUMBERS[n] ?? String(n);
+
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+
+/** `1 bar`, `3 bars`. */
+export const plural = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;
+
+/** A key's name with real signs: `Bb blues` becomes `B♭ blues`. */
+export function keyWords(name: string): string {
+	const key = parseKey(name);
+	if (!key) return name;
+	const [tonic, ...mode] = keyName(key).split(' ');
+	return [signs(tonic), ...mode].join(' ');
+}

@@ -1,0 +1,32 @@
+<script lang="ts">
+	import { page } from '$app/state';
+	import TopBar from '$lib/ui/TopBar.svelte';
+</script>
+
+<svelte:head><title>{page.status === 404 ? 'Not here' : 'It broke'} · Arc Step</title></svelte:head>
+
+<TopBar title="Arc Step" />
+<main id="main" class="missing">
+	<h1>{page.status === 404 ? page.error?.message === 'Not Found' ? 'There is no such page.' : page.error?.message : 'That did not work.'}</h1>
+	<p>
+		{#if page.status === 404}
+			It may have been deleted, or the address has a slip in it. Your notebook is untouched.
+		{:else}
+			{page.error?.message}
+		{/if}
+	</p>
+	<a class="act act-main" href="/">Back to the notebook</a>
+</main>
+
+<style>
+	.missing {
+		padding: 48px 24px;
+		max-width: 40em;
+		display: grid;
+		gap: 16px;
+		justify-items: start;
+	}
+	h1 {
+		font-size: 34px;
+	}
+</style>

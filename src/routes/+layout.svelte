@@ -1,0 +1,92 @@
+<script lang="ts">
+	import '../app.css';
+	import { goto } from '$app/navigation';
+	import { page } from '$app/state';
+	import { onKeys } from '$lib/state/keys';
+	import { prefs } from '$lib/state/prefs.svelte';
+	import Rail from '$lib/ui/Rail.svelte';
+	import { tuneScreens } from '$lib/ui/screens';
+	import { ModeWatcher } from 'mode-watcher';
+	import { onMount, type Snippet } from 'svelte';
+	import { Toaster } from 'svelte-sonner';
+
+	let { children }: { children: Snippet } = $props();
+	const tuneId = $derived(page.params.id ?? null);
+
+	onMount(() => {
+		prefs.load();
+		document.documentElement.dataset.ready = 'true';
+	});
+
+	const open = (path: string) => {
+		if (tuneId) void goto(`/tunes/${tuneId}/${path}${page.url.search}`);
+	};
+	const keys = onKeys({
+		...Object.fromEntries(tuneScreens.map((screen) => [screen.key, () => open(screen.path)])),
+		'?': () => void goto('/help'),
+		n: () => prefs.set('labels', prefs.current.labels === 'names' ? 'roles' : 'names')
+	});
+</script>
+
+<svelte:window onkeydown={keys} />
+<ModeWatcher />
+<Toaster
+	position="bottom-right"
+	duration={8000}
+	offset={{ bottom: 40 }}
+	toastOptions={{
+		unstyled: true,
+		classes: { toast: 'notice', actionButton: 'notice-act', title: 'notice-text' }
+	}}
+/>
+<a class="skip" href="#main">To the content</a>
+<Rail {tuneId} />
+<div class="page">
+	{@render children()}
+</div>
+
+<style>
+	.page {
+		margin-left: 64px;
+		min-height: 100dvh;
+		display: flex;
+		flex-direction: column;
+	}
+	.skip {
+		position: fixed;
+		left: 72px;
+		top: -60px;
+		z-index: 50;
+		background: var(--ink);
+		color: var(--paper);
+		padding: 10px 16px;
+		font-weight: 700;
+	}
+	.skip:focus {
+		top: 8px;
+	}
+	:global(.notice) {
+		display: flex;
+		align-items: center;
+		gap: 16px;
+		width: 356px;
+		padding: 12px 16px;
+		background: var(--ink);
+		color: var(--paper);
+		font-family: var(--font-sans);
+		font-size: 15px;
+		font-weight: 600;
+	}
+	:global(.notice-act) {
+		margin-left: auto;
+		font-weight: 700;
+		text-decoration: underline;
+		text-underline-offset: 4px;
+	}
+	@media (max-width: 1099px) {
+		.page {
+			margin-left: 0;
+			padding-bottom: 64px;
+		}
+	}
+</style>

@@ -1,0 +1,187 @@
+<script lang="ts">
+	import { goto, invalidateAll } from '$app/navigation';
+	import type { TuneAnswer } from '$lib/api/notebook-schema';
+	import { Refusal, send } from '$lib/state/api';
+	import { onKeys } from '$lib/state/keys';
+	import FootKeys from '$lib/ui/FootKeys.svelte';
+	import { listen } from '$lib/ui/listen';
+	import KeyCap from '$lib/ui/KeyCap.svelte';
+	import TopBar from '$lib/ui/TopBar.svelte';
+	import TuneRow from '$lib/ui/TuneRow.svelte';
+	import { capital, inWords, plural } from '$lib/ui/words';
+	import { toast } from 'svelte-sonner';
+	import type { PageData } from './$types';
+
+	let { data }: { data: PageData } = $props();
+
+	const groups = $derived.by(() => {
+		const found = new Map<string, { name: string; note: string; tunes: PageData['tunes'] }>();
+		for (const tune of data.tunes) {
+			const key = tune.set?.id ?? '';
+			const name = tune.set?.name ?? (data.tunes.some((t) => t.set) ? 'Outside the sets' : 'Tunes');
+			const group = found.get(key) ?? { name, note: tune.set?.note ?? '', tunes: [] };
+			group.tunes.push(tune);
+			found.set(key, group);
+		}
+		return [...found.values()];
+	});
+	const planned = $derived(data.tunes.filter((tune) => tune.routes.length > 0).length);
+	const waiting = $derived(data.tunes.find((tune) => tune.routes.length === 0));
+
+	let list: HTMLElement | undefined = $state();
+	function walk(by: number): void {
+		const links = [...(list?.querySelectorAll<HTMLAnchorElement>('a.open') ?? [])];
+		const at = links.indexOf(document.activeElement as HTMLAnchorElement);
+		links[at < 0 ? (by > 0 ? 0 : links.length - 1) : (at + by + links.length) % links.length]?.focus();
+	}
+	async function create(): Promise<void> {
+		try {
+			const tune = await send<TuneAnswer>('POST', '/api/v1/tunes', {
+				chart: 'title: New tune\nkey: C\ntempo: 100\n\n[A]\n| C | F | G7 | C |\n'
+			});
+			await goto(`/tunes/${tune.id}/chart`);
+		} catch (error) {
+			if (error instanceof Refusal) toast(error.message);
+		}
+	}
+	async function remove(tune: PageData['tunes'][number]): Promise<void> {
+		try {
+			await send('DELETE', `/api/v1/tunes/${tune.id}`);
+			await invalidateAll();
+			toast(`${tune.title} is deleted.`, {
+				action: {
+					label: 'Bring it back',
+					onClick: () =>
+						void send('POST', `/api/v1/tunes/${tune.id}/undelete`)
+							.then(() => invalidateAll())
+							.catch((error: Error) => toast(error.message))
+				}
+			});
+		} catch (error) {
+			if (error instanceof Refusal) toast(error.message);
+		}
+	}
+	const keys = onKeys({ ArrowDown: () => walk(1), ArrowUp: () => walk(-1), c: () => void create() });
+	function onListKey(event: KeyboardEvent): void {
+		if (event.key !== 'ArrowDown' && event.key !== 'ArrowUp') return;
+		event.preventDefault();
+		walk(event.key === 'ArrowDown' ? 1 : -1);
+	}
+</script>
+
+<svelte:window onkeydown={keys} />
+<svelte:head><title>Notebook · Arc Step</title></svelte:head>
+
+<TopBar title="Notebook">
+	{#snippet actions()}
+		<button class="quiet" type="button" onclick={create}>New tune <KeyCap keys="C" /></button>
+	{/snippet}
+</TopBar>
+<main id="main" class="screen">
+	<div class="verdict">
+		{#if data.tunes.length === 0}
+			<h1>An empty notebook.</h1>
+		{:else}
+			<h1>{capital(plural(data.tunes.length, 'tune').replace(/^\d+/, (n) => inWords(Number(n))))}, {inWords(planned)} planned.</h1>
+			{#if waiting}
+				<p>Next: <a class="link" href="/tunes/{waiting.id}/route">plan {waiting.title}</a></p>
+			{/if}
+		{/if}
+	</div>
+	{#if data.tunes.length === 0}
+		<p class="lead">Write a progression, see each chord inside one place on the neck, and plan a landing for every change.</p>
+		<div><button class="act act-main" type="button" onclick={create}>Write the first tune</button></div>
+	{/if}
+	<div bind:this={list} {@attach listen('keydown', onListKey)}>
+		{#each groups as group (group.name)}
+			<section class="set">
+				<div class="head">
+					<h2>{group.name}</h2>
+					{#if group.note}<small>{group.note}</small>{/if}
+				</div>
+				<table>
+					<thead>
+						<tr>
+							<th class="no"><span class="sr">Number</span></th>
+							<th>Tune</th>
+							<th class="wide">Key</th>
+							<th class="wide">Form</th>
+							<th class="wide">Tempo</th>
+							<th>Landings planned</th>
+							<th class="wide">Places planned</th>
+							<th class="wide"><span class="sr">Delete</span></th>
+						</tr>
+					</thead>
+					<tbody>
+						{#each group.tunes as tune, i (tune.id)}
+							<TuneRow {tune} number={i + 1} onremove={() => remove(tune)} />
+						{/each}
+					</tbody>
+				</table>
+			</section>
+		{/each}
+	</div>
+	<FootKeys keys={[['↑ ↓', 'choose a tune'], ['Enter', 'open'], ['C', 'new tune'], ['?', 'keys and terms']]} />
+</main>
+
+<style>
+	.set {
+		margin-top: 18px;
+	}
+	.head {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: baseline;
+		gap: 0 12px;
+	}
+	.head h2 {
+		font-size: 24px;
+	}
+	.head small {
+		font-size: 13px;
+		color: var(--second);
+	}
+	table {
+		width: 100%;
+		border-collapse: collapse;
+	}
+	th {
+		text-align: left;
+		font-weight: 400;
+		font-size: 13px;
+		color: var(--second);
+		padding: 8px 16px 7px 0;
+		border-bottom: 2px solid var(--ink);
+		white-space: nowrap;
+	}
+	.no {
+		width: 32px;
+	}
+	.link {
+		font-weight: 700;
+		color: var(--ink);
+		border-bottom: 2px solid var(--ink);
+	}
+	.lead {
+		max-width: 36em;
+		margin: 8px 0 16px;
+		font-size: 18px;
+	}
+	.sr {
+		position: absolute;
+		width: 1px;
+		height: 1px;
+		overflow: hidden;
+		clip-path: inset(50%);
+	}
+	@media (max-width: 1099px) {
+		.wide:nth-child(n + 4):not(:nth-child(7)) {
+			display: none;
+		}
+	}
+	@media (max-width: 640px) {
+		.wide {
+			display: none;
+		}
+	}
+</style>

@@ -1,0 +1,33 @@
+import { routeUpdate } from '$lib/api/notebook-schema';
+import { openDatabase } from '$lib/server/database';
+import { isUuid, json, readJson } from '$lib/server/http';
+import { brokenRule, notFound, problemResponse } from '$lib/server/problem';
+import { deleteRoute, getRoute, makeSnapshot, updateRoute } from '$lib/server/routes';
+import type { RequestHandler } from './$types';
+
+export const GET: RequestHandler = async ({ params }) => {
+	const found = isUuid(params.id) ? await getRoute(await openDatabase(), params.id) : null;
+	return found ? json(found.route) : notFound('route');
+};
+
+export const PUT: RequestHandler = async ({ params, request }) => {
+	const read = await readJson(request, routeUpdate);
+	if ('response' in read) return read.response;
+	const db = await openDatabase();
+	const found = isUuid(params.id) ? await getRoute(db, params.id) : null;
+	if (!found) return notFound('route');
+	const { version, ...input } = read.data;
+	const made = await makeSnapshot(found.chart, input);
+	if ('issues' in made) return brokenRule(made.issues);
+	const saved = await updateRoute(db, params.id, input, made.plan, found.tuneVersion, version);
+	if (saved) return json(saved);
+	const current = (await getRoute(db, params.id))?.route;
+	if (!current) return notFound('route');
+	const detail = `This route is at version ${current.version} by now; yours was made from ${version}.`;
+	return problemResponse(409, detail, undefined, { current });
+};
+
+export const DELETE: RequestHandler = async ({ params }) => {
+	const gone = isUuid(params.id) && (await deleteRoute(await openDatabase(), params.id));
+	return gone ? new Response(null, { status: 204 }) : notFound('route');
+};

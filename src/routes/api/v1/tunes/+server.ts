@@ -1,0 +1,21 @@
+import { tuneInput } from '$lib/api/notebook-schema';
+import { openDatabase } from '$lib/server/database';
+import { json, readJson } from '$lib/server/http';
+import { brokenRule } from '$lib/server/problem';
+import { checkChartSize, createTune, listTunes } from '$lib/server/tunes';
+
+export async function GET(): Promise<Response> {
+	const tunes = await listTunes(await openDatabase());
+	return json({
+		tunes: tunes.map(({ id, title, key, tempo, version }) => ({ id, title, key, tempo, version }))
+	});
+}
+
+export async function POST({ request }: { request: Request }): Promise<Response> {
+	const read = await readJson(request, tuneInput);
+	if ('response' in read) return read.response;
+	const issues = checkChartSize(read.data.chart);
+	if (issues.length > 0) return brokenRule(issues);
+	const tune = await createTune(await openDatabase(), read.data.chart);
+	return json(tune, 201, { location: `/api/v1/tunes/${tune.id}` });
+}

@@ -1,0 +1,25 @@
+import { routeInput } from '$lib/api/notebook-schema';
+import { openDatabase } from '$lib/server/database';
+import { isUuid, json, readJson } from '$lib/server/http';
+import { brokenRule, notFound } from '$lib/server/problem';
+import { createRoute, listRoutes, makeSnapshot } from '$lib/server/routes';
+import { getTune } from '$lib/server/tunes';
+import type { RequestHandler } from './$types';
+
+export const GET: RequestHandler = async ({ params }) => {
+	const db = await openDatabase();
+	const tune = isUuid(params.id) ? await getTune(db, params.id) : null;
+	return tune ? json({ routes: await listRoutes(db, tune.id) }) : notFound('tune');
+};
+
+export const POST: RequestHandler = async ({ params, request }) => {
+	const read = await readJson(request, routeInput);
+	if ('response' in read) return read.response;
+	const db = await openDatabase();
+	const tune = isUuid(params.id) ? await getTune(db, params.id) : null;
+	if (!tune) return notFound('tune');
+	const made = await makeSnapshot(tune.chart, read.data);
+	if ('issues' in made) return brokenRule(made.issues);
+	const route = await createRoute(db, tune.id, read.data, made.plan, tune.version);
+	return json(route, 201, { location: `/api/v1/routes/${route.id}` });
+};

@@ -1,0 +1,165 @@
+<script lang="ts">
+	import type { Role } from '$core/chord';
+	import KeyCap from '$lib/ui/KeyCap.svelte';
+	import RoleMark from '$lib/ui/RoleMark.svelte';
+	import TopBar from '$lib/ui/TopBar.svelte';
+
+	const KEYS = [
+		['Everywhere', [['1 2 3', 'chart, neck, route'], ['N', 'note names or roles'], ['?', 'this page']]],
+		['Notebook', [['↑ ↓', 'choose a tune'], ['Enter', 'open it'], ['C', 'new tune']]],
+		['Chart', [['F6', 'between text and bars'], ['F8', 'next problem'], ['Tab', 'take a suggestion'], ['Ctrl S', 'save'], ['Ctrl Z', 'undo']]],
+		['Neck', [['← →', 'place toward the nut, toward the body'], ['↑ ↓', 'previous, next change']]],
+		['Neck and Route', [['[ ]', 'place toward the nut, toward the body'], [', .', 'previous, next change'], ['PgUp PgDn', 'the same, with pedals']]],
+		['Route', [['R', 'plan'], ['L', 'lock the landing'], ['X', 'let the change pass'], ['A', 'next best landing'], ['Ctrl Z', 'undo, with Shift redo'], ['Ctrl S', 'save']]]
+	] as const;
+	const MARKS: readonly { marks: { now?: Role; next?: Role; ink?: Role }; label: string; says: string; target?: boolean }[] = [
+		{ marks: { now: '5' }, label: '5', says: 'filled, warm: in the chord that sounds now' },
+		{ marks: { next: '5' }, label: '5', says: 'hollow, cool: in the chord that comes next' },
+		{ marks: { now: '5', next: 'R' }, label: '', says: 'cut across: in both, each half in its own role' },
+		{ marks: { ink: 'R' }, label: 'R', says: 'diamond: the root' },
+		{ marks: { ink: '3' }, label: '3', says: 'shield: a guide tone, third or seventh' },
+		{ marks: { ink: '5' }, label: '5', says: 'disc: the fifth' },
+		{ marks: { ink: '9' }, label: '9', says: 'hexagon: an extension or alteration' },
+		{ marks: { ink: 'bass' }, label: 'B', says: 'disc on a bar: a bass note that is no chord tone' },
+		{ marks: { ink: '3' }, label: '3', target: true, says: 'a second outline: the landing' }
+	];
+	const TERMS = [
+		['change', 'the moment when the sounding chord becomes another. The first chord counts.'],
+		['role', 'what a note is in its chord: R, 3, 5, ♭7 and so on.'],
+		['guide tones', 'the third and the seventh; in a suspended chord the suspended tone, in a sixth chord third and sixth.'],
+		['position', 'the fret of the index finger. Four frets lie under the fingers; one back and one on can be reached.'],
+		['window', 'all the places that a position reaches.'],
+		['scale in use', 'the notes that you draw on at the moment.'],
+		['target', 'the chord tone chosen to sound at a change.'],
+		['route', 'a plan for one tune in one place, with its targets.'],
+		['higher, lower', 'always pitch. On the neck it is toward the nut and toward the body.']
+	] as const;
+	const ROWS = [
+		['title: …, key: …, scale: …, time: …', 'header lines, all optional, before the first bar; also tempo, feel, tuning, capo'],
+		['[Head x2]', 'a section, played twice'],
+		['| Bb7 | Eb7 G7 |', 'bars; chords share a bar by its beats'],
+		['| Bb7 . . G7 |', 'a point holds for one share: three beats and one'],
+		['%', 'the bar before once more'],
+		['|: … :|  and  :| x3', 'a repeat, twice or three times'],
+		['1.  2.', 'first and second ending, at the start of a bar'],
+		['<Eb7  <<Eb7', 'pushed an eighth, a sixteenth early'],
+		['{3/4}', 'another time signature from here'],
+		['N.C.', 'silence'],
+		['I IV7 V7/ii', 'numerals, once the key is set'],
+		['// words', 'a comment']
+	] as const;
+</script>
+
+<svelte:head><title>Help · Arc Step</title></svelte:head>
+<TopBar title="Help" />
+<main id="main" class="screen">
+	<h1 class="lead">Hear the chords: land on a note of each, on time, and the hand stays where it is.</h1>
+	<div class="columns">
+		<div>
+			<section>
+				<div class="section-head"><h2>Keys</h2></div>
+				{#each KEYS as [where, rows] (where)}
+					<h3>{where}</h3>
+					<ul>
+						{#each rows as [key, does] (key)}<li class="key"><span><KeyCap keys={key} /></span><span>{does}</span></li>{/each}
+					</ul>
+				{/each}
+			</section>
+		</div>
+		<div class="stack">
+			<section>
+				<div class="section-head"><h2>Marks</h2><small>colour says when, shape says what</small></div>
+				<ul>
+					{#each MARKS as mark (mark.says)}
+						<li class="mark">
+							<svg width="44" height="40" viewBox="-22 -20 44 40" aria-hidden="true"><RoleMark {...mark.marks} label={mark.label} target={mark.target} /></svg>
+							<span>{mark.says}</span>
+						</li>
+					{/each}
+				</ul>
+			</section>
+			<section>
+				<div class="section-head"><h2>Care</h2></div>
+				<p class="care">Warm up. Rest a few minutes in every half hour. Stop when anything hurts, tingles or goes numb. Raise tempo and stretch in small steps. Keep amplifier and headphones low enough to talk over. Pain that stays is for a clinician, technique for a teacher.</p>
+			</section>
+		</div>
+		<div class="stack">
+			<section>
+				<div class="section-head"><h2>Chart text</h2></div>
+				<dl>
+					{#each ROWS as [text, says] (text)}<dt><code>{text}</code></dt><dd>{says}</dd>{/each}
+				</dl>
+			</section>
+			<section>
+				<div class="section-head"><h2>Terms</h2></div>
+				<dl>
+					{#each TERMS as [term, says] (term)}<dt>{term}</dt><dd>{says}</dd>{/each}
+				</dl>
+			</section>
+		</div>
+	</div>
+</main>
+
+<style>
+	.lead {
+		font-size: 25px;
+		padding: 12px 0 18px;
+		max-width: 34em;
+	}
+	.columns {
+		display: grid;
+		grid-template-columns: repeat(3, minmax(0, 1fr));
+		gap: 32px;
+	}
+	.stack {
+		display: grid;
+		gap: 24px;
+		align-content: start;
+	}
+	h3 {
+		font-size: 15px;
+		padding: 12px 0 4px;
+	}
+	.key {
+		display: grid;
+		grid-template-columns: 116px 1fr;
+		padding: 5px 0;
+		border-bottom: 1px solid var(--hair);
+	}
+	.mark {
+		display: grid;
+		grid-template-columns: 56px 1fr;
+		align-items: center;
+		border-bottom: 1px solid var(--hair);
+		min-height: 46px;
+	}
+	.care {
+		padding-top: 8px;
+		max-width: 34em;
+	}
+	dl {
+		display: grid;
+	}
+	dt {
+		font-weight: 700;
+		padding-top: 8px;
+	}
+	dd {
+		color: var(--second);
+		padding-bottom: 8px;
+		border-bottom: 1px solid var(--hair);
+	}
+	code {
+		font-family: var(--font-mono);
+	}
+	@media (max-width: 1099px) {
+		.columns {
+			grid-template-columns: 1fr 1fr;
+		}
+	}
+	@media (max-width: 640px) {
+		.columns {
+			grid-template-columns: 1fr;
+		}
+	}
+</style>

@@ -1,0 +1,127 @@
+<script lang="ts">
+	import { prefs } from '$lib/state/prefs.svelte';
+	import TopBar from '$lib/ui/TopBar.svelte';
+	import { RadioGroup, Switch } from 'bits-ui';
+	import { setMode, userPrefersMode } from 'mode-watcher';
+
+	const MODES = [
+		{ id: 'light', name: 'Paper', says: 'light' },
+		{ id: 'dark', name: 'Stage', says: 'dark, for dim rooms' },
+		{ id: 'system', name: 'As the system', says: 'follows your device' }
+	] as const;
+	const SWITCHES = [
+		{ key: 'plainNames', name: 'Plain names', says: 'show E for F♭ and C for B♯; display only' },
+		{ key: 'thinStringOnTop', name: 'Thin string on top', says: 'as tab is read; off: as you see it looking down' },
+		{ key: 'leftHanded', name: 'Left-handed neck', says: 'the nut at the right' },
+		{ key: 'singleKeys', name: 'Single-key shortcuts', says: 'letters and signs act without Ctrl; they never act while typing' }
+	] as const;
+</script>
+
+<svelte:head><title>Settings · Arc Step</title></svelte:head>
+<TopBar title="Settings" />
+<main id="main" class="screen page">
+	<h1>Set it up once, then play.</h1>
+	<section>
+		<div class="section-head"><h2 id="theme">Light</h2></div>
+		<RadioGroup.Root value={userPrefersMode.current} onValueChange={(mode) => setMode(mode as 'light' | 'dark' | 'system')} aria-labelledby="theme">
+			{#each MODES as mode (mode.id)}
+				<RadioGroup.Item value={mode.id} class="option" aria-label="{mode.name}, {mode.says}">
+					{#snippet children({ checked })}
+						<span class="dot" class:checked></span><b>{mode.name}</b><small>{mode.says}</small>
+					{/snippet}
+				</RadioGroup.Item>
+			{/each}
+		</RadioGroup.Root>
+	</section>
+	<section>
+		<div class="section-head"><h2 id="labels">Inside the marks</h2><small>N switches anywhere</small></div>
+		<RadioGroup.Root value={prefs.current.labels} onValueChange={(value) => prefs.set('labels', value as 'names' | 'roles')} aria-labelledby="labels">
+			{#each [{ id: 'names', name: 'Note names', says: 'B♭, D, F, A♭' }, { id: 'roles', name: 'Roles', says: 'R, 3, 5, ♭7' }] as option (option.id)}
+				<RadioGroup.Item value={option.id} class="option" aria-label="{option.name}, {option.says}">
+					{#snippet children({ checked })}
+						<span class="dot" class:checked></span><b>{option.name}</b><small>{option.says}</small>
+					{/snippet}
+				</RadioGroup.Item>
+			{/each}
+		</RadioGroup.Root>
+	</section>
+	<section>
+		<div class="section-head"><h2>Neck and keys</h2></div>
+		{#each SWITCHES as entry (entry.key)}
+			<Switch.Root checked={prefs.current[entry.key]} onCheckedChange={(on) => prefs.set(entry.key, on)} class="option" aria-label="{entry.name}: {entry.says}">
+				<span class="track" class:on={prefs.current[entry.key]}><Switch.Thumb class="thumb" /></span><b>{entry.name}</b><small>{entry.says}</small>
+			</Switch.Root>
+		{/each}
+	</section>
+	<p class="note">Kept in this browser.</p>
+</main>
+
+<style>
+	.page {
+		max-width: 760px;
+		gap: 24px;
+		padding-top: 18px;
+	}
+	h1 {
+		font-size: 25px;
+	}
+	:global(.option) {
+		display: grid;
+		grid-template-columns: 56px 190px 1fr;
+		align-items: center;
+		width: 100%;
+		min-height: 46px;
+		text-align: left;
+		border-bottom: 1px solid var(--hair);
+	}
+	:global(.option:hover) {
+		background: var(--lit);
+	}
+	small {
+		color: var(--second);
+		font-size: 15px;
+	}
+	.dot {
+		width: 14px;
+		height: 14px;
+		border: 1.5px solid var(--ink);
+		border-radius: 50%;
+	}
+	.dot.checked {
+		background: var(--ink);
+		box-shadow: inset 0 0 0 2.5px var(--paper);
+	}
+	.track {
+		display: flex;
+		width: 40px;
+		height: 20px;
+		padding: 3px;
+		border: 1.5px solid var(--ink);
+	}
+	.track :global(.thumb) {
+		display: block;
+		width: 14px;
+		height: 100%;
+		background: var(--ink);
+	}
+	.track.on {
+		justify-content: flex-end;
+		background: var(--ink);
+	}
+	.track.on :global(.thumb) {
+		background: var(--paper);
+	}
+	.note {
+		font-size: 13px;
+		color: var(--second);
+	}
+	@media (max-width: 640px) {
+		:global(.option) {
+			grid-template-columns: 52px 1fr;
+			padding: 8px 0;
+		}
+		small {
+			grid-column: 2;
+		}
+	}
+</style>

@@ -1,0 +1,43 @@
+<script lang="ts">
+	import { browser } from '$app/environment';
+	import { afterNavigate, replaceState } from '$app/navigation';
+	import { page } from '$app/state';
+	import { OpenTune, provideTune } from '$lib/state/open-tune.svelte';
+	import { untrack, type Snippet } from 'svelte';
+	import type { LayoutData } from './$types';
+
+	let { data, children }: { data: LayoutData; children: Snippet } = $props();
+
+	/** The place in the address, else the place of the newest route. */
+	const startAt = (): number | null => {
+		const asked = Number(page.url.searchParams.get('position'));
+		return Number.isInteger(asked) && asked > 0 ? asked : (data.routes.at(-1)?.position ?? null);
+	};
+	const open = provideTune(untrack(() => new OpenTune(data.tune, startAt())));
+
+	$effect.pre(() => {
+		const { tune } = data;
+		untrack(() => {
+			if (tune.id !== open.saved.id) {
+				open.replace(tune);
+				open.moveTo(startAt() ?? 5);
+			} else if (tune.version > open.saved.version) open.replace(tune);
+		});
+	});
+
+	let navigated = $state(false);
+	afterNavigate(() => (navigated = true));
+	// The place stays in the address, so that a reload and the next screen find the hand there.
+	$effect(() => {
+		const position = String(open.position);
+		if (!browser || !navigated) return;
+		untrack(() => {
+			const url = new URL(location.href);
+			if (url.searchParams.get('position') === position) return;
+			url.searchParams.set('position', position);
+			replaceState(url, page.state);
+		});
+	});
+</script>
+
+{@render children()}

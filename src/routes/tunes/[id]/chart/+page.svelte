@@ -1,0 +1,262 @@
+<script lang="ts">
+	import { beforeNavigate, goto } from '$app/navigation';
+	import { keyName, keyOf, transposeText } from '$core/chart';
+	import { noteName } from '$core/pitch';
+	import { signs } from '$core/chord';
+	import { scaleInUse } from '$core/harmony';
+	import { Refusal } from '$lib/state/api';
+	import { ChartDraft } from '$lib/state/chart-draft.svelte';
+	import { onKeys } from '$lib/state/keys';
+	import { useTune } from '$lib/state/open-tune.svelte';
+	import ChordSpelling from '$lib/ui/chart/ChordSpelling.svelte';
+	import BarGrid from '$lib/ui/chart/BarGrid.svelte';
+	import OutsideList from '$lib/ui/chart/OutsideList.svelte';
+	import TransposeRow from '$lib/ui/chart/TransposeRow.svelte';
+	import ChordSymbol from '$lib/ui/ChordSymbol.svelte';
+	import ConflictDialog from '$lib/ui/ConflictDialog.svelte';
+	import ChartEditor from '$lib/ui/editor/ChartEditor.svelte';
+	import FootKeys from '$lib/ui/FootKeys.svelte';
+	import KeyCap from '$lib/ui/KeyCap.svelte';
+	import ToneLadder from '$lib/ui/ToneLadder.svelte';
+	import TuneBar from '$lib/ui/TuneBar.svelte';
+	import { capital, inWords, keyWords, plural } from '$lib/ui/words';
+	import { onMount } from 'svelte';
+	import { toast } from 'svelte-sonner';
+
+	const open = useTune();
+	const draft = new ChartDraft(open);
+	let editor: ChartEditor;
+	let grid: BarGrid;
+	let asking = $state(false);
+
+	const chart = $derived(draft.chart);
+	const key = $derived(keyOf(chart));
+	const scale = $derived(scaleInUse(chart).scale);
+	const problems = $derived(draft.diagnostics.filter((entry) => entry.severity !== 'info'));
+	const unread = $derived(problems.filter((entry) => entry.severity === 'error'));
+	const sounding = $derived(chart.events.filter((event) => event.chord).length);
+	const reading = $derived({
+		diagnostics: draft.diagnostics,
+		now: draft.now?.span ?? null,
+		next: draft.next?.span ?? null
+	});
+
+	onMount(() => {
+		draft.recover();
+		if (draft.recovered) {
+			toast('Text that was not saved is back.', {
+				action: { label: 'Drop it', onClick: () => (draft.text = open.saved.chart) }
+			});
+		}
+		draft.cursorTo(chart.events[0]?.span ?? { line: 1, column: 1 });
+	});
+	$effect(() => draft.keep());
+
+	async function save(): Promise<boolean> {
+		if (!draft.dirty) return true;
+		try {
+			const done = await draft.save();
+			asking = !done;
+			if (done) toast('Saved.', { duration: 2500 });
+			return done;
+		} catch (error) {
+			toast(error instanceof Refusal ? error.message : 'Saving failed. Your text is still here; try again.');
+			return false;
+		}
+	}
+	// Leaving saves: another screen always shows what was written.
+	beforeNavigate((navigation) => {
+		if (!draft.dirty) return;
+		navigation.cancel();
+		const to = navigation.to?.url;
+		if (navigation.type === 'leave' || !to) return;
+		void save().then((done) => {
+			if (done) void goto(to);
+		});
+	});
+	const keys = onKeys({
+		'Mod+s': () => void save(),
+		F6: () => editor.focus(),
+		F8: () => editor.toProblem()
+	});
+</script>
+
+<svelte:window onkeydown={keys} />
+<svelte:head><title>{chart.headers.title ?? 'Untitled tune'} · Chart · Arc Step</title></svelte:head>
+
+<TuneBar {chart}>
+	{#snippet actions()}
+		<span class="state" role="status">{draft.saving ? 'Saving …' : draft.dirty ? 'Not saved yet' : 'Saved'}</span>
+		<button class="act" class:act-main={draft.dirty} type="button" disabled={!draft.dirty || draft.saving} onclick={save}>
+			Save <KeyCap keys="Ctrl S" />
+		</button>
+	{/snippet}
+</TuneBar>
+
+<div class="with-inspector">
+	<main id="main" class="screen">
+		<div class="verdict">
+			<h1>
+				{#if sounding === 0}No chord to read yet.{:else}{key ? `Home is ${keyWords(keyName(key)).replace(' major', '')}.` : ''}
+					{#if unread.length === 0}Every symbol reads.{:else}{capital(inWords(unread.length))} {unread.length === 1 ? 'thing does' : 'things do'} not read.{/if}{/if}
+			</h1>
+			<p>
+				{plural(chart.played.length, 'bar')}, {plural(sounding, 'chord')}, {plural(chart.changes.length, 'change')}.
+				{#if problems.length > 0}<button class="jump" type="button" onclick={() => editor.toProblem()}>line {problems[0].line}</button>{/if}
+			</p>
+		</div>
+		<div class="columns">
+			<section class="text">
+				<div class="section-head"><h2>Text</h2><small>line {draft.line}, column {draft.column}</small></div>
+				<ChartEditor
+					bind:this={editor}
+					bind:text={draft.text}
+					{reading}
+					oncursor={(line, column) => draft.cursorTo({ line, column })}
+					onsave={() => void save()}
+					onleave={() => grid.focus()}
+				/>
+			</section>
+			<div class="right">
+				<section>
+					<div class="section-head"><h2>Bars</h2><small>each chord spelled, roles below</small></div>
+					{#if chart.bars.length === 0}
+						<p class="empty">Write bars between | signs, as in <code>| Bb7 | Eb7 |</code>.</p>
+					{/if}
+					<BarGrid
+						bind:this={grid}
+						{chart}
+						now={draft.now}
+						next={draft.next}
+						onchoose={(span, focusText) => {
+							draft.cursorTo(span);
+							editor.goTo(span, focusText);
+						}}
+					/>
+				</section>
+				{#if draft.now && draft.next}
+					<section>
+						<div class="section-head pair">
+							<h2>At the cursor</h2>
+							<small>bar {draft.now.bar} to bar {draft.next.bar}</small>
+							<span class="symbols">
+								<span class="now"><ChordSymbol chord={draft.now.chord} /></span>
+								<svg viewBox="0 0 60 24" width="60" height="24" aria-hidden="true"><path d="M4,21Q30,-13 56,21" /></svg>
+								<span class="next"><ChordSymbol chord={draft.next.chord} /></span>
+							</span>
+						</div>
+						<div class="ladder"><ToneLadder now={draft.now.chord} next={draft.next.chord} wide /></div>
+					</section>
+				{/if}
+				{#if key}
+					<section>
+						<div class="section-head"><h2>Transpose</h2><small>the whole chart, round the circle of fifths</small></div>
+						<TransposeRow {chart} onmove={(interval) => (draft.text = transposeText(draft.text, interval))} />
+					</section>
+				{/if}
+			</div>
+		</div>
+		<FootKeys keys={[['F6', 'text or bars'], ['F8', 'next problem'], ['Ctrl S', 'save'], ['2', 'find the place']]} />
+	</main>
+	<aside class="inspector" aria-label="The chord at the cursor">
+		{#if draft.now}
+			<ChordSpelling event={draft.now} {key} />
+		{/if}
+		{#if scale}
+			<section>
+				<div class="section-head"><h2>Scale in use</h2></div>
+				<p class="scale-name">{signs(noteName(scale.tonic))} {scale.name}</p>
+				<p class="scale">{#each scale.notes as note (note.degree)}<span>{signs(note.name)}</span>{/each}</p>
+			</section>
+		{/if}
+		{#if key}<OutsideList {chart} {key} />{/if}
+	</aside>
+</div>
+
+<ConflictDialog
+	bind:open={asking}
+	what="tune"
+	mine={draft.text}
+	theirs={draft.conflict?.chart ?? ''}
+	onkeep={() => void draft.keepMine().then((done) => (asking = !done))}
+	ontake={() => {
+		draft.takeTheirs();
+		asking = false;
+	}}
+/>
+
+<style>
+	.state {
+		font-size: 13px;
+		color: var(--second);
+	}
+	.jump {
+		font-weight: 700;
+		color: var(--ink);
+		border-bottom: 2px solid var(--ink);
+		margin-left: 4px;
+	}
+	.columns {
+		display: grid;
+		grid-template-columns: minmax(0, 328px) minmax(0, 1fr);
+		gap: 24px;
+	}
+	.right {
+		display: grid;
+		gap: 16px;
+		align-content: start;
+	}
+	.pair {
+		align-items: center;
+	}
+	.symbols {
+		margin-left: auto;
+		display: flex;
+		align-items: center;
+		gap: 10px;
+		font-size: 27px;
+	}
+	.symbols .now {
+		color: var(--now-ink);
+	}
+	.symbols .next {
+		color: var(--next-ink);
+	}
+	.symbols path {
+		fill: none;
+		stroke: var(--now-line);
+		stroke-width: 3;
+	}
+	.ladder {
+		display: grid;
+		justify-items: center;
+		padding-top: 8px;
+	}
+	.empty {
+		padding: 12px 0;
+		color: var(--second);
+	}
+	.scale-name {
+		padding-top: 8px;
+		color: var(--second);
+	}
+	.scale {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 2px 14px;
+		font-family: var(--font-display);
+		font-weight: 800;
+		font-size: 18px;
+		padding: 4px 0;
+	}
+	@media (max-width: 860px) {
+		.columns {
+			grid-template-columns: 1fr;
+		}
+	}
+	@media (max-width: 640px) {
+		.state {
+			display: none;
+		}
+	}
+</style>

@@ -1,0 +1,324 @@
+<script lang="ts">
+	import { goto, invalidateAll } from '$app/navigation';
+	import { signs } from '$core/chord';
+	import { highestFret } from '$core/neck';
+	import type { Landing } from '$core/route';
+	import { Refusal, send } from '$lib/state/api';
+	import { onKeys } from '$lib/state/keys';
+	import { useTune } from '$lib/state/open-tune.svelte';
+	import { RoutePlan, STYLE_NAMES } from '$lib/state/route-plan.svelte';
+	import ChordSymbol from '$lib/ui/ChordSymbol.svelte';
+	import ConflictDialog from '$lib/ui/ConflictDialog.svelte';
+	import FootKeys from '$lib/ui/FootKeys.svelte';
+	import KeyCap from '$lib/ui/KeyCap.svelte';
+	import Neck from '$lib/ui/Neck.svelte';
+	import ArcStrip from '$lib/ui/route/ArcStrip.svelte';
+	import LandingList from '$lib/ui/route/LandingList.svelte';
+	import Overview from '$lib/ui/route/Overview.svelte';
+	import RouteMenu from '$lib/ui/route/RouteMenu.svelte';
+	import RouteTable from '$lib/ui/route/RouteTable.svelte';
+	import RouteVerdict from '$lib/ui/route/RouteVerdict.svelte';
+	import StylePicker from '$lib/ui/route/StylePicker.svelte';
+	import { timeAxis } from '$lib/ui/route/strip-geometry';
+	import TabRow from '$lib/ui/route/TabRow.svelte';
+	import ToneLadder from '$lib/ui/ToneLadder.svelte';
+	import TuneBar from '$lib/ui/TuneBar.svelte';
+	import { plural } from '$lib/ui/words';
+	import { Planner } from '$lib/workers/planner';
+	import { onMount, untrack } from 'svelte';
+	import { toast } from 'svelte-sonner';
+	import type { PageData } from './$types';
+
+	let { data }: { data: PageData } = $props();
+	const open = useTune();
+	let planner: Planner | null = null;
+	const usePlanner = () => (planner ??= new Planner());
+	const plan = untrack(() => new RoutePlan(open, usePlanner, data.route));
+	onMount(() => {
+		usePlanner().warm();
+		return () => planner?.close();
+	});
+	// Another route was opened, or this one was loaded anew after a save.
+	$effect.pre(() => {
+		const { route } = data;
+		untrack(() => {
+			if (route?.id !== plan.saved?.id || (route && plan.saved && route.version > plan.saved.version)) plan.load(route);
+		});
+	});
+
+	let width = $state(824);
+	let table = $state(false);
+	let asking = $state(false);
+	const narrow = $derived(width < 560);
+	const axis = $derived(timeAxis(open.chart, open.change?.bar ?? 1, width, narrow ? 20 : 22, narrow ? 2 : 4));
+	const target = $derived(plan.target(open.cursor));
+	const before = $derived(open.before && plan.target(open.before.index));
+	const frets = $derived.by(() => {
+		const high = highestFret(open.instrument);
+		const [back, on] = narrow ? [1, 4] : [3, 6];
+		return { from: Math.max(0, open.position - back), to: Math.min(high, open.position + on) };
+	});
+	const landing = (at: typeof target) => {
+		const change = at && open.chart.changes[at.change];
+		return at && change ? { string: at.string, fret: at.fret, bar: change.bar, locked: plan.isLocked(at.change) } : null;
+	};
+
+	// The candidates of the selected change, ranked in the worker; an answer that comes late is dropped.
+	let landings: readonly Landing[] = $state.raw([]);
+	$effect(() => {
+		const change = open.cursor;
+		const wanted = [plan.wishes, open.saved] as const;
+		if (!plan.planned) return;
+		void plan.landings(change).then((found) => {
+			const still = change === open.cursor && wanted[0] === plan.wishes && wanted[1] === open.saved;
+			if (found && still) landings = found;
+		});
+	});
+
+	function moveTo(position: number): void {
+		open.moveTo(position);
+		const given = plan.setPosition(open.position);
+		if (given > 0) {
+			toast(`${plural(given, 'lock')} lay outside position ${open.position} and ${given === 1 ? 'is' : 'are'} open again.`, {
+				action: { label: 'Undo', onClick: () => plan.undo() }
+			});
+		}
+	}
+	/** The best landing after the one that is chosen, any other pitch first. */
+	function nextBest(): void {
+		const at = landings.findIndex((entry) => entry.string === target?.string && entry.fret === target.fret);
+		const found = landings[(at + 1) % Math.max(1, landings.length)];
+		if (found) plan.lockAt(open.cursor, found);
+	}
+	async function save(): Promise<void> {
+		if (!plan.planned || plan.saving) return;
+		const fresh = plan.saved === null;
+		try {
+			const done = await plan.save();
+			asking = !done;
+			if (!done || !plan.saved) return;
+			toast('Route saved.', { duration: 2500 });
+			if (fresh) await goto(`?route=${plan.saved.id}&position=${open.position}`, { replaceState: true, noScroll: true, keepFocus: true });
+			await invalidateAll();
+		} catch (error) {
+			toast(error instanceof Refusal ? error.message : 'Saving failed. The route is still here; try again.');
+		}
+	}
+	async function remove(): Promise<void> {
+		if (!plan.saved) return;
+		const { name, position, style, anchors } = plan.saved;
+		await send('DELETE', `/api/v1/routes/${plan.saved.id}`);
+		await goto('?route=new', { invalidateAll: true });
+		toast(`The route “${name}” is deleted.`, {
+			action: {
+				label: 'Bring it back',
+				onClick: () =>
+					void send<{ id: string }>('POST', `/api/v1/tunes/${open.saved.id}/routes`, { name, position, style, anchors }).then(
+						(route) => goto(`?route=${route.id}`, { invalidateAll: true })
+					)
+			}
+		});
+	}
+	const keys = onKeys({
+		r: () => void plan.plan(),
+		l: () => plan.toggleLock(open.cursor),
+		x: () => plan.toggleLetPass(open.cursor),
+		a: nextBest,
+		'[': () => moveTo(open.position - 1),
+		']': () => moveTo(open.position + 1),
+		',': () => open.step(-1),
+		'.': () => open.step(1),
+		ArrowLeft: () => open.step(-1),
+		ArrowRight: () => open.step(1),
+		PageUp: () => open.step(-1),
+		PageDown: () => open.step(1),
+		'Mod+z': () => plan.undo(),
+		'Mod+Shift+z': () => plan.redo(),
+		'Mod+s': () => void save()
+	});
+</script>
+
+<svelte:window onkeydown={keys} />
+<svelte:head><title>{open.saved.title} · Route · Arc Step</title></svelte:head>
+
+<TuneBar>
+	{#snippet actions()}
+		<RouteMenu routes={data.routes} current={plan.saved} onremove={remove} />
+		<button class="act" class:act-main={!plan.planned || plan.outdated} type="button" onclick={() => plan.plan()} disabled={open.chart.changes.length === 0}>
+			Plan <KeyCap keys="R" />
+		</button>
+		<button class="act" class:act-main={plan.dirty} type="button" disabled={!plan.dirty || plan.saving} onclick={save}>Save</button>
+	{/snippet}
+</TuneBar>
+
+<div class="with-inspector">
+	<main id="main" class="screen">
+		<RouteVerdict {plan} />
+		{#if open.chart.changes.length === 0}
+			<p>There is no change to land on. <a class="act" href="/tunes/{open.saved.id}/chart">Write the chart</a></p>
+		{:else}
+			<div class="strips" aria-busy={plan.planning}>
+				<div bind:clientWidth={width}>
+					{#if plan.planned}<Overview {plan} {axis} {width} />{/if}
+					<ArcStrip {plan} {axis} {width} />
+					<TabRow {plan} {axis} {width} />
+				</div>
+				<Neck
+					instrument={open.instrument}
+					position={open.position}
+					now={open.now}
+					next={open.next}
+					from={frets.from}
+					to={frets.to}
+					height={242}
+					before={landing(before)}
+					target={landing(target)}
+					onposition={moveTo}
+					onplace={(place) => {
+						if (landings.some((entry) => entry.string === place.string && entry.fret === place.fret)) plan.lockAt(open.cursor, place);
+					}}
+				/>
+			</div>
+			{#if table}<RouteTable {plan} />{/if}
+		{/if}
+		<div class="foot">
+			<button class="quiet" type="button" aria-expanded={table} onclick={() => (table = !table)}>{table ? 'Hide the table' : 'As a table'}</button>
+			<FootKeys keys={[[', .', 'change'], ['[ ]', 'place'], ['N', 'names or roles'], ['Ctrl Z', 'undo'], ['Ctrl S', 'save']]} />
+		</div>
+	</main>
+	<aside class="inspector" aria-label="The selected change">
+		{#if open.change}
+			<section class="pair-box">
+				<p class="where">
+					<strong>Change {open.cursor + 1} of {open.chart.changes.length}</strong> bar {open.change.bar}, beat {open.change.beat}{open.cursor === 0 ? ', back at the top' : ''}
+				</p>
+				<div class="pair">
+					{#if open.now}<span class="now"><ChordSymbol chord={open.now} /></span>{/if}
+					{#if open.now && open.next}
+						<svg viewBox="0 0 44 20" width="44" height="20" aria-hidden="true"><path d="M3,17Q22,-12 41,17" /></svg>
+					{/if}
+					{#if open.next}<span class="next"><ChordSymbol chord={open.next} /></span>{/if}
+				</div>
+				{#if open.now && open.next}<ToneLadder now={open.now} next={open.next} />{/if}
+			</section>
+			<section>
+				<div class="section-head"><h2>Land on</h2><small>choosing locks it</small></div>
+				{#if !plan.planned}
+					<p class="hint">Plan first; then every place is listed here with its reasons.</p>
+				{:else if plan.isLetPass(open.cursor)}
+					<p class="hint">This change is let pass. Choose a place to land after all.</p>
+				{/if}
+				{#if plan.planned}
+					<LandingList
+						{landings}
+						chosen={target}
+						locked={plan.isLocked(open.cursor)}
+						reasons={target?.reasons ?? []}
+						onchoose={(place) => plan.lockAt(open.cursor, place)}
+					/>
+				{/if}
+			</section>
+			<section>
+				<div class="section-head"><h2>Style</h2></div>
+				<StylePicker style={plan.wishes.style} onchange={(style) => plan.setStyle(style)} />
+				{#each plan.warnings.slice(0, 3) as warning (warning)}<p class="hint" role="status">{signs(warning)}</p>{/each}
+			</section>
+			<div class="keys">
+				<button type="button" class="quiet" disabled={!target} aria-pressed={plan.isLocked(open.cursor)} onclick={() => plan.toggleLock(open.cursor)}>{plan.isLocked(open.cursor) ? 'Unlock' : 'Lock'} <KeyCap keys="L" /></button>
+				<button type="button" class="quiet" aria-pressed={plan.isLetPass(open.cursor)} onclick={() => plan.toggleLetPass(open.cursor)}>{plan.isLetPass(open.cursor) ? 'Land here' : 'Let it pass'} <KeyCap keys="X" /></button>
+				<button type="button" class="quiet" disabled={!plan.planned} onclick={nextBest}>Next best <KeyCap keys="A" /></button>
+			</div>
+		{/if}
+	</aside>
+</div>
+
+<ConflictDialog
+	bind:open={asking}
+	what="route"
+	mine={`${plan.name}\n${plan.wishes.anchors.locks.length} locked, ${plan.wishes.anchors.letPass.length} let pass`}
+	theirs={plan.conflict
+		? `${plan.conflict.name}\n${STYLE_NAMES[plan.conflict.style].name}\n${plan.conflict.anchors.locks.length} locked, ${plan.conflict.anchors.letPass.length} let pass`
+		: ''}
+	onkeep={() => void plan.keepMine().then((done) => (asking = !done))}
+	ontake={() => {
+		plan.load(plan.conflict);
+		asking = false;
+	}}
+/>
+
+<style>
+	.strips {
+		display: grid;
+		gap: 4px;
+		padding-right: 0 !important;
+		min-width: 0;
+	}
+	.strips > :global(*) {
+		min-width: 0;
+		overflow: hidden;
+	}
+	.foot {
+		margin-top: auto;
+		display: flex;
+		flex-wrap: wrap;
+		align-items: baseline;
+		gap: 4px 24px;
+		font-size: 13px;
+	}
+	.where {
+		color: var(--second);
+		font-size: 15px;
+	}
+	.where strong {
+		color: var(--ink);
+		margin-right: 6px;
+	}
+	.pair {
+		display: flex;
+		align-items: center;
+		justify-content: space-between;
+		font-size: 46px;
+		line-height: 1;
+		padding: 18px 0 14px;
+		border-bottom: 1px solid var(--hair);
+		margin-bottom: 6px;
+	}
+	.pair .now {
+		color: var(--now-ink);
+	}
+	.pair .next {
+		color: var(--next-ink);
+	}
+	.pair path {
+		fill: none;
+		stroke: var(--now-line);
+		stroke-width: 3.5;
+	}
+	.hint {
+		font-size: 13px;
+		color: var(--second);
+		padding: 8px 0;
+	}
+	.keys {
+		margin-top: auto;
+		display: flex;
+		justify-content: space-between;
+		gap: 8px;
+		border-top: 2px solid var(--ink);
+		padding-top: 10px;
+		position: sticky;
+		bottom: 0;
+		background: var(--paper);
+	}
+	.keys button[disabled] {
+		color: var(--third);
+	}
+	@media (max-width: 1099px) {
+		.keys {
+			grid-column: 1 / -1;
+			bottom: 64px;
+			margin: 0;
+			padding: 8px 0;
+		}
+	}
+</style>
