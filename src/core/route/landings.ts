@@ -1,7 +1,8 @@
 import { checkRequest, planSteps } from './candidates';
 import { buildLattice } from './lattice';
 import { earReason, moveReason } from './reasons';
-import { costsThrough, solve } from './solve';
+import { costsThrough } from './solve';
+import { planTargets } from './plan';
 import type { PlanRequest, Target } from './types';
 
 /** A place to land on at one change. `extra` is what the best plan through it costs above the best of all. */
@@ -31,7 +32,10 @@ export function rankLandings(request: PlanRequest, change: number): Landing[] {
 	const lattice = buildLattice(open, steps);
 	const through = costsThrough(lattice, at);
 	const least = Math.min(...through);
-	const before = at > 0 ? steps[at - 1].candidates[solve(lattice).path[at - 1]] : null;
+	// Moves are told from where the plan as it stands comes from.
+	const from = at > 0 ? planTargets(request).targets.findLast((target) => target.change < change) : null;
+	const before =
+		from && steps[at - 1].candidates.find((place) => place.string === from.string && place.fret === from.fret);
 	return steps[at].candidates
 		.map((place, i) => ({
 			string: place.string,
@@ -43,7 +47,7 @@ export function rankLandings(request: PlanRequest, change: number): Landing[] {
 			finger: place.finger,
 			extra: (through[i] - least) / 1000,
 			semitones: before ? place.midi - before.midi : null,
-			reasons: [moveReason(steps[at], before, place), earReason(open, steps[at], place)].filter(
+			reasons: [moveReason(steps[at], before ?? null, place), earReason(open, steps[at], place)].filter(
 				(text) => text !== null
 			)
 		}))

@@ -12,10 +12,10 @@ import type { OpenTune } from './open-tune.svelte';
 export type Wishes = Pick<RouteInput, 'name' | 'position' | 'style' | 'anchors'>;
 
 const EMPTY = { locks: [], letPass: [] };
-export const STYLE_NAMES: Record<Style, { name: string; says: string }> = {
-	'guide-tones': { name: 'Guide tones', says: 'thirds and sevenths: the notes that tell the chord' },
-	nearest: { name: 'Nearest chord tone', says: 'any chord tone, the smoothest way' },
-	roots: { name: 'Roots', says: 'every root: sure, but it jumps' }
+export const STYLE_NAMES: Record<Style, { name: string; short: string; says: string }> = {
+	'guide-tones': { name: 'Guide tones', short: 'Guide tones', says: 'Thirds and sevenths: they tell the chord.' },
+	nearest: { name: 'Nearest chord tone', short: 'Nearest', says: 'Any chord tone, the smoothest way.' },
+	roots: { name: 'Roots', short: 'Roots', says: 'Every root: sure, but it jumps.' }
 };
 
 /** The route that is open: wishes with undo, the plan made from them, and what is saved. */

@@ -15,7 +15,7 @@
 {#if parts && chord}
 	<span class="chord" class:quiet role="img" aria-label={signs(chord.symbol)}
 		><span aria-hidden="true"
-			>{parts.letter}{#if parts.accidental}<span class="accidental">{parts.accidental}</span>{/if}{#if parts.minor}<span class="minor">m</span>{/if}{#if parts.raised}<span class="raised">{parts.raised}</span>{/if}{#if parts.bass}<span class="bass">/{parts.bass}</span>{/if}</span
+			>{parts.letter}{#if parts.accidental}<span class="accidental">{parts.accidental}</span>{/if}{#if parts.minor}<span class="minor">m</span>{/if}{#if parts.raised}<span class="raised">{#if parts.raised.startsWith('°')}<span class="degree">°</span>{parts.raised.slice(1)}{:else}{parts.raised}{/if}</span>{/if}{#if parts.bass}<span class="bass">/{parts.bass}</span>{/if}</span
 		></span
 	>
 {:else if fallback}
@@ -48,6 +48,11 @@
 		top: -0.667em;
 		margin-left: 0.04em;
 		line-height: 0;
+	}
+	.degree {
+		font-size: 1.7em;
+		position: relative;
+		top: 0.22em;
 	}
 	.bass {
 		font-size: 0.62em;

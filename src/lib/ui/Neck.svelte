@@ -188,7 +188,7 @@
 								onclick={() => onplace?.(mark)}
 								onfocus={() => (active = { string: mark.string, fret: mark.fret })}
 							>
-								<circle class="ring" r={radius + 8} />
+								<circle class="halo" r={radius + 8} />
 								<RoleMark
 									now={same(target, mark) ? undefined : mark.now?.role}
 									next={same(before, mark) && mark.now ? undefined : mark.next?.role}
@@ -245,11 +245,11 @@
 	.choosable {
 		cursor: pointer;
 	}
-	.ring {
+	.halo {
 		fill: transparent;
 		stroke: none;
 	}
-	.place:focus-visible .ring {
+	.place:focus-visible .halo {
 		stroke: var(--ink);
 		stroke-width: 3;
 	}

@@ -128,7 +128,7 @@
 	.label.shared {
 		paint-order: stroke;
 		stroke: var(--lit);
-		stroke-width: 3.5px;
+		stroke-width: 2.4px;
 		stroke-linejoin: round;
 	}
 	.lock rect {

@@ -9,8 +9,8 @@
 	let { now, next, wide = false }: { now: Chord; next: Chord; wide?: boolean } = $props();
 	const uid = $props.id();
 
-	const STEP = 9;
-	const GAP = 25;
+	const STEP = 8;
+	const GAP = 24;
 	const comparison = $derived(compareChords(now, next));
 	const semitones = $derived(comparison.moves.filter((move) => Math.abs(move.semitones) === 1));
 
@@ -39,14 +39,22 @@
 	const all = $derived([...left.values(), ...right.values()]);
 	const top = $derived(Math.min(...all) - 18);
 	const height = $derived(Math.max(...all) + 18 - top);
-	const width = $derived(wide ? 440 : 304);
-	const x1 = $derived(wide ? 140 : 88);
-	const x2 = $derived(wide ? 290 : 206);
+	const width = $derived(wide ? 470 : 304);
+	const x1 = $derived(wide ? 130 : 104);
+	const x2 = $derived(wide ? 280 : 196);
 	const y = (side: Map<number, number>, pc: number) => (side.get(pc) ?? 0) - top;
 
-	const words = (tone: Tone) => {
+	/** Role words that fit beside the marks; long ones are cut short where there is little room. */
+	const roleText = (tone: Tone) => {
 		const role = roleWords(tone.role);
-		if (comparison.common.some((other) => other.pc === tone.pc)) return `${role}, stays`;
+		if (wide || role.length <= 13) return role;
+		return role.replace('diminished', 'dim.').replace('suspended', 'sus.').replace('thirteenth', '13th').replace('eleventh', '11th');
+	};
+	const words = (tone: Tone) => {
+		const role = roleText(tone);
+		if (comparison.common.some((other) => other.pc === tone.pc)) {
+			return wide || role.length < 8 ? `${role}, stays` : role;
+		}
 		const move = semitones.find((entry) => entry.to.pc === tone.pc);
 		if (!move || !wide) return role;
 		return `${role}, a semitone ${move.semitones > 0 ? 'higher' : 'lower'}`;
@@ -68,7 +76,7 @@
 	{/each}
 	{#each now.tones as tone (tone.role)}
 		<g transform="translate({x1},{y(left, tone.pc)})"><RoleMark now={tone.role} label={prefs.label(tone)} r={12} /></g>
-		<text class="words end" x={x1 - 20} y={y(left, tone.pc)} dy="0.35em">{roleWords(tone.role)}</text>
+		<text class="words end" x={x1 - 20} y={y(left, tone.pc)} dy="0.35em">{roleText(tone)}</text>
 	{/each}
 	{#each next.tones as tone (tone.role)}
 		<g transform="translate({x2},{y(right, tone.pc)})"><RoleMark next={tone.role} label={prefs.label(tone)} r={12} /></g>

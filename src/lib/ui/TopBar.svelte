@@ -87,8 +87,9 @@
 		padding-left: 14px;
 	}
 	.note {
-		font-size: 0.9em;
-		margin-right: 1px;
+		font-family: var(--font-sans);
+		font-weight: 700;
+		font-size: 1.15em;
 	}
 	@media (max-width: 1099px) {
 		.bar {

@@ -83,7 +83,8 @@
 		font-size: 20px;
 	}
 	.tempo span {
-		font-weight: 600;
+		font-family: var(--font-sans);
+		font-weight: 700;
 		margin-right: 2px;
 		color: var(--third);
 	}

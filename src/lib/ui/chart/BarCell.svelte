@@ -42,11 +42,14 @@
 						{#if cell.push > 0}<span class="push" aria-label="pushed {cell.push === 240 ? 'an eighth' : 'a sixteenth'} early">←</span>{/if}<ChordSymbol chord={cell.chord} />
 					</span>
 					<span class="tones">
-						{#each cell.chord.tones as tone (tone.role)}
-							<span class="tone" class:tension={!tone.essential}>
+						{#each cell.chord.tones.filter((tone) => tone.essential) as tone (tone.role)}
+							<span class="tone">
 								<b>{prefs.name(tone.name, tone.pc)}</b><i>{tone.role === 'bass' ? 'bass' : signs(tone.role)}</i>
 							</span>
 						{/each}
+						{#if cell.chord.quality.tensions.length > 0}
+							<span class="tensions">{cell.chord.quality.tensions.map(signs).join(' ')}</span>
+						{/if}
 					</span>
 				{:else if cell.kind === 'unreadable'}
 					<span class="unread">{cell.text}</span>
@@ -64,7 +67,7 @@
 	.bar {
 		position: relative;
 		display: flex;
-		min-height: 88px;
+		min-height: 90px;
 		border-left: 1px solid var(--ink);
 	}
 	.bar:last-child {
@@ -135,6 +138,15 @@
 	.many .symbol {
 		font-size: 21px;
 	}
+	.many .cell {
+		padding-left: 5px;
+	}
+	.many .tones {
+		gap: 2px 3px;
+	}
+	.many .tone {
+		font-size: 12px;
+	}
 	.push {
 		font-family: var(--font-sans);
 		font-size: 16px;
@@ -163,11 +175,9 @@
 		font-size: 12px;
 		color: var(--second);
 	}
-	.tension {
-		opacity: 0.92;
-	}
-	.tension b {
-		font-weight: 400;
+	.tensions {
+		font-size: 12px;
+		color: var(--second);
 	}
 	.as {
 		justify-content: center;

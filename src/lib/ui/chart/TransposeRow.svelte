@@ -25,19 +25,15 @@
 
 <style>
 	.row {
-		display: flex;
-		border-bottom: 1px solid var(--hair);
+		display: grid;
+		grid-template-columns: repeat(6, 1fr);
 	}
 	button {
-		flex: 1;
 		height: 38px;
 		font-family: var(--font-display);
 		font-weight: 600;
 		font-size: 19px;
-		border-left: 1px solid var(--hair);
-	}
-	button:first-child {
-		border-left: 0;
+		border-bottom: 1px solid var(--hair);
 	}
 	button:hover {
 		background: var(--lit);

@@ -5,6 +5,7 @@
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
+	import { fittingSize } from '../chord-width';
 	import ChordText from '../ChordText.svelte';
 	import RoleMark from '../RoleMark.svelte';
 	import StripBands from './StripBands.svelte';
@@ -85,7 +86,9 @@
 		open.chart.changes.flatMap((change, i) => {
 			const until = open.chart.changes[i + 1]?.tick ?? chartTicks(open.chart);
 			const [a, b] = [Math.max(0, axis.x(change.tick)), Math.min(width, axis.x(until))];
-			return b - a < 22 ? [] : [{ change, x: a + 9, size: b - a < 64 ? 17 : b - a < 116 ? 26 : 38 }];
+			// Wide bands carry the bar's number at the right.
+			const room = b - a - (b - a > 150 ? 96 : 14);
+			return b - a < 22 ? [] : [{ change, x: a + 9, size: fittingSize(change.to.chord, room, [38, 30, 24, 17, 13]) }];
 		})
 	);
 </script>

@@ -15,7 +15,7 @@
 		onchoose: (landing: Landing) => void;
 	};
 	let { landings, chosen, locked, reasons, onchoose }: Props = $props();
-	const SHOWN = 5;
+	const SHOWN = 4;
 	let all = $state(false);
 	const isChosen = (landing: Landing) =>
 		chosen !== undefined && landing.string === chosen.string && landing.fret === chosen.fret;
@@ -76,7 +76,7 @@
 		align-items: center;
 		width: calc(100% + 48px);
 		margin: 0 -24px;
-		padding: 8px 24px;
+		padding: 5px 24px;
 		text-align: left;
 	}
 	button:not(.more):hover {

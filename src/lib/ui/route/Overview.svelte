@@ -2,6 +2,7 @@
 	import { chartTicks } from '$core/chart';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
+	import { fittingSize } from '../chord-width';
 	import ChordText from '../ChordText.svelte';
 	import { arcPath, bulge, pitchAxis, type TimeAxis } from './strip-geometry';
 
@@ -63,7 +64,7 @@
 				<rect class="cap" x={cell.a} y="0" width={cell.b - cell.a} height="4" />
 			{/if}
 			{#if cell.b - cell.a > 26}
-				<ChordText chord={cell.change.to.chord} x={cell.a + 5} y={21} size={cell.b - cell.a > 44 ? 17 : 13} />
+				<ChordText chord={cell.change.to.chord} x={cell.a + 5} y={21} size={fittingSize(cell.change.to.chord, cell.b - cell.a - 8, [17, 15, 13, 12])} />
 			{/if}
 		</g>
 	{/each}

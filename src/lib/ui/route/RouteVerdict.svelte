@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { useTune } from '$lib/state/open-tune.svelte';
-	import type { RoutePlan } from '$lib/state/route-plan.svelte';
+	import { STYLE_NAMES, type RoutePlan } from '$lib/state/route-plan.svelte';
 	import { capital, inWords } from '../words';
 
 	/** The route in one sentence, with jumps to its widest moves. */
@@ -13,13 +13,21 @@
 	);
 	const semitones = $derived(moves.filter((move) => move.semitones === 1).length);
 	const stays = $derived(moves.filter((move) => move.semitones === 0).length);
+	/** The loop's return from the last landing to the first. */
+	const top = $derived.by(() => {
+		const [first] = plan.targets;
+		const last = plan.targets.at(-1);
+		return first && last && first !== last
+			? [{ target: first, semitones: Math.abs(first.midi - last.midi) }]
+			: [];
+	});
 	/** Moves of more than a minor third, the widest three, in playing order. */
 	const widest = $derived(
-		[...moves]
+		[...moves, ...top]
 			.filter((move) => move.semitones > 3)
 			.sort((a, b) => b.semitones - a.semitones)
 			.slice(0, 3)
-			.sort((a, b) => a.target.change - b.target.change)
+			.sort((a, b) => (a.target.change || Infinity) - (b.target.change || Infinity))
 	);
 	const passed = $derived(open.chart.changes.filter((change) => plan.isLetPass(change.index)).length);
 </script>
@@ -30,7 +38,7 @@
 		<p>{landed} of {count} landings still fit.</p>
 	{:else if !plan.planned}
 		<h1>Not planned yet.</h1>
-		<p>Press Plan: one landing on each of {count} changes, inside position {plan.wishes.position}.</p>
+		<p>Press Plan for {count} landings in position {plan.wishes.position}. {STYLE_NAMES[plan.wishes.style].says}</p>
 	{:else}
 		<h1>{landed === count ? `All ${count} changes land.` : `${landed} of ${count} changes land.`}</h1>
 		<p>
@@ -39,7 +47,7 @@
 			{#if widest.length > 0}
 				Widest:
 				{#each widest as move (move.target.change)}
-					<button type="button" onclick={() => (open.cursor = move.target.change)}>bar {open.chart.changes[move.target.change]?.bar}</button>
+					<button type="button" onclick={() => (open.cursor = move.target.change)}>{move.target === plan.targets[0] ? 'top' : `bar ${open.chart.changes[move.target.change]?.bar}`}</button>
 				{/each}
 			{/if}
 		</p>

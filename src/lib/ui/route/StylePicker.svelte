@@ -7,45 +7,37 @@
 	const styles = Object.entries(STYLE_NAMES) as [Style, (typeof STYLE_NAMES)[Style]][];
 </script>
 
-<RadioGroup.Root value={style} onValueChange={(value) => onchange(value as Style)} aria-label="Land on" class="styles">
-	{#each styles as [id, { name, says }] (id)}
-		<RadioGroup.Item value={id} class="style" id="style-{id}">
-			{#snippet children({ checked })}
-				<span class="dot" class:checked></span>
-				<span class="name" class:checked>{name}</span>
-				<small>{says}</small>
-			{/snippet}
-		</RadioGroup.Item>
+<RadioGroup.Root
+	value={style}
+	onValueChange={(value) => onchange(value as Style)}
+	aria-label="Style: what to land on"
+	orientation="horizontal"
+	class="styles"
+>
+	{#each styles as [id, { short, says }] (id)}
+		<RadioGroup.Item value={id} class="style" aria-label="{short}: {says}">{short}</RadioGroup.Item>
 	{/each}
 </RadioGroup.Root>
-
 <style>
+	:global(.styles) {
+		display: flex;
+		border: 1.5px solid var(--ink);
+	}
 	:global(.style) {
-		display: grid;
-		grid-template-columns: 22px 1fr;
-		align-items: center;
-		width: 100%;
-		padding: 5px 0;
-		text-align: left;
+		flex: 1;
+		height: 34px;
+		font-weight: 600;
+		white-space: nowrap;
+	}
+	:global(.style + .style) {
+		border-left: 1.5px solid var(--ink);
 	}
 	:global(.style:hover) {
 		background: var(--lit);
 	}
-	.dot {
-		width: 12px;
-		height: 12px;
-		border: 1.5px solid var(--ink);
-		border-radius: 50%;
-	}
-	.dot.checked {
+	:global(.style[data-state='checked']) {
 		background: var(--ink);
-	}
-	.name.checked {
+		color: var(--paper);
 		font-weight: 700;
-	}
-	small {
-		grid-column: 2;
-		font-size: 13px;
-		color: var(--second);
 	}
 </style>

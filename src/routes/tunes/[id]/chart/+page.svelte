@@ -116,6 +116,12 @@
 					onsave={() => void save()}
 					onleave={() => grid.focus()}
 				/>
+			{#if key}
+				<section class="transpose">
+					<div class="section-head"><h2>Transpose</h2><small>the whole chart</small></div>
+					<TransposeRow {chart} onmove={(interval) => (draft.text = transposeText(draft.text, interval))} />
+				</section>
+			{/if}
 			</section>
 			<div class="right">
 				<section>
@@ -146,12 +152,6 @@
 							</span>
 						</div>
 						<div class="ladder"><ToneLadder now={draft.now.chord} next={draft.next.chord} wide /></div>
-					</section>
-				{/if}
-				{#if key}
-					<section>
-						<div class="section-head"><h2>Transpose</h2><small>the whole chart, round the circle of fifths</small></div>
-						<TransposeRow {chart} onmove={(interval) => (draft.text = transposeText(draft.text, interval))} />
 					</section>
 				{/if}
 			</div>
@@ -200,6 +200,9 @@
 		display: grid;
 		grid-template-columns: minmax(0, 328px) minmax(0, 1fr);
 		gap: 24px;
+	}
+	.transpose {
+		margin-top: 20px;
 	}
 	.right {
 		display: grid;

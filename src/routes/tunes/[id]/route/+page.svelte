@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { goto, invalidateAll } from '$app/navigation';
-	import { signs } from '$core/chord';
+	import { proseSigns } from '$core/chord';
 	import { highestFret } from '$core/neck';
 	import type { Landing } from '$core/route';
 	import { Refusal, send } from '$lib/state/api';
@@ -157,7 +157,7 @@
 		{#if open.chart.changes.length === 0}
 			<p>There is no change to land on. <a class="act" href="/tunes/{open.saved.id}/chart">Write the chart</a></p>
 		{:else}
-			<div class="strips" aria-busy={plan.planning}>
+			<div class="strips bleed" aria-busy={plan.planning}>
 				<div bind:clientWidth={width}>
 					{#if plan.planned}<Overview {plan} {axis} {width} />{/if}
 					<ArcStrip {plan} {axis} {width} />
@@ -170,7 +170,7 @@
 					next={open.next}
 					from={frets.from}
 					to={frets.to}
-					height={242}
+					height={230}
 					before={landing(before)}
 					target={landing(target)}
 					onposition={moveTo}
@@ -218,15 +218,14 @@
 					/>
 				{/if}
 			</section>
-			<section>
-				<div class="section-head"><h2>Style</h2></div>
+			<div class="bottom">
 				<StylePicker style={plan.wishes.style} onchange={(style) => plan.setStyle(style)} />
-				{#each plan.warnings.slice(0, 3) as warning (warning)}<p class="hint" role="status">{signs(warning)}</p>{/each}
-			</section>
+				{#each plan.warnings.slice(0, 3) as warning (warning)}<p class="hint" role="status">{proseSigns(warning)}</p>{/each}
 			<div class="keys">
 				<button type="button" class="quiet" disabled={!target} aria-pressed={plan.isLocked(open.cursor)} onclick={() => plan.toggleLock(open.cursor)}>{plan.isLocked(open.cursor) ? 'Unlock' : 'Lock'} <KeyCap keys="L" /></button>
 				<button type="button" class="quiet" aria-pressed={plan.isLetPass(open.cursor)} onclick={() => plan.toggleLetPass(open.cursor)}>{plan.isLetPass(open.cursor) ? 'Land here' : 'Let it pass'} <KeyCap keys="X" /></button>
 				<button type="button" class="quiet" disabled={!plan.planned} onclick={nextBest}>Next best <KeyCap keys="A" /></button>
+				</div>
 			</div>
 		{/if}
 	</aside>
@@ -250,7 +249,7 @@
 	.strips {
 		display: grid;
 		gap: 4px;
-		padding-right: 0 !important;
+		
 		min-width: 0;
 	}
 	.strips > :global(*) {
@@ -279,7 +278,7 @@
 		justify-content: space-between;
 		font-size: 46px;
 		line-height: 1;
-		padding: 18px 0 14px;
+		padding: 12px 0 10px;
 		border-bottom: 1px solid var(--hair);
 		margin-bottom: 6px;
 	}
@@ -299,26 +298,28 @@
 		color: var(--second);
 		padding: 8px 0;
 	}
-	.keys {
+	.bottom {
 		margin-top: auto;
+		border-top: 2px solid var(--ink);
+		padding: 10px 0 12px;
+		position: sticky;
+		bottom: -16px;
+		background: var(--paper);
+	}
+	.keys {
 		display: flex;
 		justify-content: space-between;
 		gap: 8px;
-		border-top: 2px solid var(--ink);
-		padding-top: 10px;
-		position: sticky;
-		bottom: 0;
-		background: var(--paper);
+		padding-top: 6px;
 	}
 	.keys button[disabled] {
 		color: var(--third);
 	}
 	@media (max-width: 1099px) {
-		.keys {
+		.bottom {
 			grid-column: 1 / -1;
 			bottom: 64px;
 			margin: 0;
-			padding: 8px 0;
 		}
 	}
 </style>
