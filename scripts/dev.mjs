@@ -5,4 +5,6 @@ ensurePackages();
 const { buildFonts } = await import('./fonts.mjs');
 await buildFonts(root);
 run(bin('vite'), ['build', '--config', 'vite.pool.config.ts', '--logLevel', 'warn']);
-run(bin('vite'), ['dev', ...process.argv.slice(2)], { env: { ARC_STEP_DEMO: '1', ...process.env } });
+run(bin('vite'), ['dev', ...process.argv.slice(2)], {
+	env: { ARC_STEP_DEMO: '1', ...process.env }
+});

@@ -6,9 +6,21 @@ import subsetFont from 'subset-font';
 const TEXT_SIGNS = '♩♭♮♯←↑→↓↖↗↘↙↔↕■□▪▲△▶▷▼▽◀◆◇●○◦Δø°✓✕';
 const CHORD_SIGNS = '♭♮♯𝄫𝄪♩';
 const FACES = [
-	['@fontsource/dejavu-sans/files/dejavu-sans-latin-400-normal.woff2', 'signs-400.woff2', TEXT_SIGNS],
-	['@fontsource/dejavu-sans/files/dejavu-sans-latin-700-normal.woff2', 'signs-700.woff2', TEXT_SIGNS],
-	['@fontsource/noto-music/files/noto-music-music-400-normal.woff2', 'accidentals.woff2', CHORD_SIGNS]
+	[
+		'@fontsource/dejavu-sans/files/dejavu-sans-latin-400-normal.woff2',
+		'signs-400.woff2',
+		TEXT_SIGNS
+	],
+	[
+		'@fontsource/dejavu-sans/files/dejavu-sans-latin-700-normal.woff2',
+		'signs-700.woff2',
+		TEXT_SIGNS
+	],
+	[
+		'@fontsource/noto-music/files/noto-music-music-400-normal.woff2',
+		'accidentals.woff2',
+		CHORD_SIGNS
+	]
 ];
 
 export async function buildFonts(root) {

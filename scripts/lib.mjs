@@ -10,7 +10,12 @@ const windows = process.platform === 'win32';
 
 /** Runs a command in the project's folder with its output shown; ends the process when it fails. */
 export function run(command, args, options = {}) {
-	const done = spawnSync(command, args, { cwd: root, stdio: 'inherit', shell: windows, ...options });
+	const done = spawnSync(command, args, {
+		cwd: root,
+		stdio: 'inherit',
+		shell: windows,
+		...options
+	});
 	if (done.status !== 0 && !options.tolerate) process.exit(done.status ?? 1);
 	return done;
 }

@@ -41,7 +41,8 @@ export const handle: Handle = async ({ event, resolve }) => {
 			refusal.headers.set('allow', allow);
 			return refusal;
 		}
-		const detail = response.status === 404 ? 'There is nothing at this address.' : 'The request failed.';
+		const detail =
+			response.status === 404 ? 'There is nothing at this address.' : 'The request failed.';
 		return problemResponse(response.status, detail);
 	}
 	return response;

@@ -3,6 +3,7 @@
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { onKeys } from '$lib/state/keys';
+	import { lastTune } from '$lib/state/last-tune.svelte';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import Rail from '$lib/ui/Rail.svelte';
 	import { tuneScreens } from '$lib/ui/screens';
@@ -11,15 +12,17 @@
 	import { Toaster } from 'svelte-sonner';
 
 	let { children }: { children: Snippet } = $props();
-	const tuneId = $derived(page.params.id ?? null);
+	const tuneId = $derived(page.status === 200 ? (page.params.id ?? lastTune.id) : lastTune.id);
 
 	onMount(() => {
 		prefs.load();
+		lastTune.load();
 		document.documentElement.dataset.ready = 'true';
 	});
 
 	const open = (path: string) => {
-		if (tuneId) void goto(`/tunes/${tuneId}/${path}${page.url.search}`);
+		const link = document.querySelector<HTMLAnchorElement>(`nav a[href*="/${path}"]`);
+		if (link) void goto(link.href);
 	};
 	const keys = onKeys({
 		...Object.fromEntries(tuneScreens.map((screen) => [screen.key, () => open(screen.path)])),

@@ -32,7 +32,9 @@
 	function walk(by: number): void {
 		const links = [...(list?.querySelectorAll<HTMLAnchorElement>('a.open') ?? [])];
 		const at = links.indexOf(document.activeElement as HTMLAnchorElement);
-		links[at < 0 ? (by > 0 ? 0 : links.length - 1) : (at + by + links.length) % links.length]?.focus();
+		links[
+			at < 0 ? (by > 0 ? 0 : links.length - 1) : (at + by + links.length) % links.length
+		]?.focus();
 	}
 	async function create(): Promise<void> {
 		try {
@@ -61,7 +63,11 @@
 			if (error instanceof Refusal) toast(error.message);
 		}
 	}
-	const keys = onKeys({ ArrowDown: () => walk(1), ArrowUp: () => walk(-1), c: () => void create() });
+	const keys = onKeys({
+		ArrowDown: () => walk(1),
+		ArrowUp: () => walk(-1),
+		c: () => void create()
+	});
 	function onListKey(event: KeyboardEvent): void {
 		if (event.key !== 'ArrowDown' && event.key !== 'ArrowUp') return;
 		event.preventDefault();
@@ -82,15 +88,24 @@
 		{#if data.tunes.length === 0}
 			<h1>An empty notebook.</h1>
 		{:else}
-			<h1>{capital(plural(data.tunes.length, 'tune').replace(/^\d+/, (n) => inWords(Number(n))))}, {inWords(planned)} planned.</h1>
+			<h1>
+				{capital(plural(data.tunes.length, 'tune').replace(/^\d+/, (n) => inWords(Number(n))))}, {inWords(
+					planned
+				)} planned.
+			</h1>
 			{#if waiting}
 				<p>Next: <a class="link" href="/tunes/{waiting.id}/route">plan {waiting.title}</a></p>
 			{/if}
 		{/if}
 	</div>
 	{#if data.tunes.length === 0}
-		<p class="lead">Write a progression, see each chord inside one place on the neck, and plan a landing for every change.</p>
-		<div><button class="act act-main" type="button" onclick={create}>Write the first tune</button></div>
+		<p class="lead">
+			Write a progression, see each chord inside one place on the neck, and plan a landing for every
+			change.
+		</p>
+		<div>
+			<button class="act act-main" type="button" onclick={create}>Write the first tune</button>
+		</div>
 	{/if}
 	<div bind:this={list} {@attach listen('keydown', onListKey)}>
 		{#each groups as group (group.name)}
@@ -121,7 +136,14 @@
 			</section>
 		{/each}
 	</div>
-	<FootKeys keys={[['↑ ↓', 'choose a tune'], ['Enter', 'open'], ['C', 'new tune'], ['?', 'keys and terms']]} />
+	<FootKeys
+		keys={[
+			['↑ ↓', 'choose a tune'],
+			['Enter', 'open'],
+			['C', 'new tune'],
+			['?', 'keys and terms']
+		]}
+	/>
 </main>
 
 <style>

@@ -34,7 +34,10 @@ export function readCell(token: Token, key: Key | null, report: Report): Cell {
 		const chord = key && parseNumeral(text, key);
 		if (chord) return { kind: 'chord', chord, text, push, span };
 		if (!key) {
-			report.error(span, `“${text}” is a numeral, and numerals need a key: add a line like “key: Bb”.`);
+			report.error(
+				span,
+				`“${text}” is a numeral, and numerals need a key: add a line like “key: Bb”.`
+			);
 			return { kind: 'unreadable', text: normaliseSymbol(text), push, span };
 		}
 	}
@@ -57,7 +60,9 @@ export function shareStarts(count: number, time: TimeSignature): number[] {
 	}
 	const each = Math.floor(time.beats / count);
 	const first = time.beats - each * (count - 1);
-	return Array.from({ length: count + 1 }, (_, i) => (i === 0 ? 0 : (first + (i - 1) * each) * beat));
+	return Array.from({ length: count + 1 }, (_, i) =>
+		i === 0 ? 0 : (first + (i - 1) * each) * beat
+	);
 }
 
 /** The beats that each share of an unevenly divided bar gets, as `2+1+1`; null when it divides. */

@@ -49,7 +49,12 @@ describe('a whole chart', () => {
 		expect(chart.changes.map((change) => change.to.symbol).join(' ')).toBe(
 			'Bb7 Eb7 Bb7 Eb7 Edim7 Bb7 G7alt Cm7 F7 Bb7 G7 Cm7 F7'
 		);
-		expect(chart.changes[10]).toMatchObject({ bar: 11, beat: 3, tick: 10 * 1920 + 960, source: 11 });
+		expect(chart.changes[10]).toMatchObject({
+			bar: 11,
+			beat: 3,
+			tick: 10 * 1920 + 960,
+			source: 11
+		});
 		const key = keyOf(chart);
 		expect(key && keyName(key)).toBe('Bb blues');
 		expect(eventAt(chart, 3 * 1920 + 5)?.bar).toBe(4);
@@ -241,8 +246,13 @@ describe('pushes', () => {
 
 describe('changes', () => {
 	it('treats silence and unreadable chords as a break', () => {
-		const symbols = (text: string) => parseChart(text).changes.map((c) => `${c.from?.symbol}>${c.to.symbol}`);
-		expect(symbols('| C | C | C/E | N.C. | C/E |')).toEqual(['undefined>C', 'C>C/E', 'undefined>C/E']);
+		const symbols = (text: string) =>
+			parseChart(text).changes.map((c) => `${c.from?.symbol}>${c.to.symbol}`);
+		expect(symbols('| C | C | C/E | N.C. | C/E |')).toEqual([
+			'undefined>C',
+			'C>C/E',
+			'undefined>C/E'
+		]);
 		expect(symbols('| C | xyz | C |')).toEqual(['undefined>C', 'undefined>C']);
 	});
 
@@ -253,11 +263,9 @@ describe('changes', () => {
 		expect(common.map((tone) => tone.name)).toEqual(['Bb']);
 		expect(fresh.map((tone) => tone.name)).toEqual(['D', 'F', 'Ab']);
 		const semitones = moves.filter((move) => Math.abs(move.semitones) === 1);
-		expect(semitones.map((m) => `${m.from.name}${m.semitones > 0 ? '+' : '-'}${m.to.name}`)).toEqual([
-			'Eb-D',
-			'Db+D',
-			'G+Ab'
-		]);
+		expect(
+			semitones.map((m) => `${m.from.name}${m.semitones > 0 ? '+' : '-'}${m.to.name}`)
+		).toEqual(['Eb-D', 'Db+D', 'G+Ab']);
 	});
 });
 
@@ -285,7 +293,29 @@ describe('limits', () => {
 	});
 
 	it('never throw, whatever the text', () => {
-		const piece = fc.constantFrom('|', '||', '|:', ':|', ' ', '\n', 'C', 'G7', '%', '.', '/', '1.', '[A x2]', '{3/4}', 'key: C', '<', 'x3', 'N.C.', '💥', ']', '//');
+		const piece = fc.constantFrom(
+			'|',
+			'||',
+			'|:',
+			':|',
+			' ',
+			'\n',
+			'C',
+			'G7',
+			'%',
+			'.',
+			'/',
+			'1.',
+			'[A x2]',
+			'{3/4}',
+			'key: C',
+			'<',
+			'x3',
+			'N.C.',
+			'💥',
+			']',
+			'//'
+		);
 		fc.assert(
 			fc.property(fc.array(piece, { maxLength: 60 }), (pieces) => {
 				const text = pieces.join('');
@@ -310,7 +340,8 @@ describe('limits', () => {
 
 describe('transposing', () => {
 	it('moves chords, basses, key and scale and keeps layout, comments and numerals', () => {
-		const text = 'key: Bb blues // home\nscale: Bb minor pentatonic\n[Bridge x2]\n|: <Bb7 | Eb/G | IV | hm :| // Bb7';
+		const text =
+			'key: Bb blues // home\nscale: Bb minor pentatonic\n[Bridge x2]\n|: <Bb7 | Eb/G | IV | hm :| // Bb7';
 		expect(transposeText(text, { steps: 1, semitones: 2 })).toBe(
 			'key: C blues // home\nscale: C minor pentatonic\n[Bridge x2]\n|: <C7 | F/A | IV | hm :| // Bb7'
 		);
@@ -331,7 +362,11 @@ describe('transposing', () => {
 			expect(moved.changes).toHaveLength(original.changes.length);
 			moved.changes.forEach((change, i) => {
 				const before = original.changes[i];
-				expect([change.tick, change.bar, change.beat]).toEqual([before.tick, before.bar, before.beat]);
+				expect([change.tick, change.bar, change.beat]).toEqual([
+					before.tick,
+					before.bar,
+					before.beat
+				]);
 				const wanted = before.to.chord.tones.map((tone) => noteName(above(tone.note, interval)));
 				expect(change.to.chord.tones.map((tone) => tone.name)).toEqual(wanted);
 				expect(change.to.chord.tones.map((tone) => tone.role)).toEqual(

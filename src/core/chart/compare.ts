@@ -24,7 +24,11 @@ export function compareChords(from: Chord, to: Chord): Comparison {
 	const fresh = to.tones.filter((tone) => !has(from, tone));
 	const leaving = from.tones.filter((tone) => !has(to, tone));
 	const moves = fresh.flatMap((tone) => {
-		const all = leaving.map((old) => ({ from: old, to: tone, semitones: shortestMove(old.pc, tone.pc) }));
+		const all = leaving.map((old) => ({
+			from: old,
+			to: tone,
+			semitones: shortestMove(old.pc, tone.pc)
+		}));
 		const least = Math.min(...all.map((move) => Math.abs(move.semitones)));
 		return all.filter((move) => Math.abs(move.semitones) === least && least <= 2);
 	});

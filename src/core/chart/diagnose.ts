@@ -6,7 +6,12 @@ const MOST = 200;
 export class Report {
 	readonly list: Diagnostic[] = [];
 
-	private add(severity: Diagnostic['severity'], span: Span, message: string, suggestion?: string | null): void {
+	private add(
+		severity: Diagnostic['severity'],
+		span: Span,
+		message: string,
+		suggestion?: string | null
+	): void {
 		if (this.list.length >= MOST && severity !== 'error') return;
 		const { line, column, length } = span;
 		this.list.push({ severity, line, column, length, message, suggestion: suggestion ?? null });
@@ -28,6 +33,14 @@ export class Report {
 	limit(span: Span, message: string): void {
 		if (this.list.some((entry) => entry.limit && entry.message === message)) return;
 		const { line, column, length } = span;
-		this.list.push({ severity: 'error', line, column, length, message, suggestion: null, limit: true });
+		this.list.push({
+			severity: 'error',
+			line,
+			column,
+			length,
+			message,
+			suggestion: null,
+			limit: true
+		});
 	}
 }

@@ -99,7 +99,12 @@ export class HeaderReader {
 		else if (name === 'feel') {
 			const feel = FEELS.find((known) => known === value.toLowerCase());
 			if (feel) headers.feel = feel;
-			else report.error(span, `“${value}” is not a feel. Use ${FEELS.join(', ')}.`, nearestFeel(value));
+			else
+				report.error(
+					span,
+					`“${value}” is not a feel. Use ${FEELS.join(', ')}.`,
+					nearestFeel(value)
+				);
 		} else if (name === 'time') {
 			const time = parseSignature(value);
 			if (time) headers.time = time;

@@ -113,7 +113,10 @@ class Reader {
 			else if (this.open.opened && text === '|') {
 				const gap = token.column - this.open.span.column;
 				const span = { ...this.open.span, length: Math.max(1, gap) };
-				this.report.warn(span, 'This bar is empty: it holds the chord before it. % repeats a bar, N.C. is silence.');
+				this.report.warn(
+					span,
+					'This bar is empty: it holds the chord before it. % repeats a bar, N.C. is silence.'
+				);
 				this.open.cells.push({ kind: 'hold', span });
 				this.finish();
 			}
@@ -121,7 +124,8 @@ class Reader {
 		this.afterRepeatEnd = false;
 		if (text.startsWith(':')) this.endRepeat(token);
 		if (text.endsWith(':') && text.length > 1) {
-			if (this.repeatStart) this.report.warn(token, 'This repeat begins inside another; the inner one counts.');
+			if (this.repeatStart)
+				this.report.warn(token, 'This repeat begins inside another; the inner one counts.');
 			this.repeatStart = true;
 		}
 		const after = { line: token.line, column: token.column + token.length, length: 1 };
@@ -145,7 +149,11 @@ class Reader {
 		if (times >= 1 && times <= MAX_TIMES) {
 			this.bars[this.bars.length - 1] = { ...last, repeatTimes: times };
 		} else {
-			this.report.error(token, `A repeat is played 1 to ${MAX_TIMES} times.`, `x${Math.min(Math.max(times, 1), MAX_TIMES)}`);
+			this.report.error(
+				token,
+				`A repeat is played 1 to ${MAX_TIMES} times.`,
+				`x${Math.min(Math.max(times, 1), MAX_TIMES)}`
+			);
 		}
 	}
 
@@ -164,7 +172,11 @@ class Reader {
 		const sane = times >= 1 && times <= MAX_TIMES;
 		if (!sane) this.report.error(token, `A section is played 1 to ${MAX_TIMES} times.`);
 		this.closeRepeat(token);
-		this.sections.push({ name: match[1].slice(0, 80), times: sane ? times : 1, from: this.bars.length });
+		this.sections.push({
+			name: match[1].slice(0, 80),
+			times: sane ? times : 1,
+			from: this.bars.length
+		});
 	}
 
 	/** A repeat stays inside its section; one that is still open is closed and reported. */
@@ -192,7 +204,12 @@ class Reader {
 		const inner = token.text.replace(/^\{|\}$/g, '');
 		const time = token.text.endsWith('}') ? parseSignature(inner) : null;
 		if (time) this.signature = time;
-		else this.report.error(token, `“${token.text}” is not a time signature: write {3/4}, 2 to 15 over 4 or 8.`, '{4/4}');
+		else
+			this.report.error(
+				token,
+				`“${token.text}” is not a time signature: write {3/4}, 2 to 15 over 4 or 8.`,
+				'{4/4}'
+			);
 	}
 
 	private content(token: Token): void {
@@ -208,7 +225,8 @@ class Reader {
 		if (bar.repeatsBefore) {
 			this.report.error(token, '% stands alone in its bar; this is left out.');
 		} else if (token.kind === 'repeat') {
-			if (bar.cells.length > 0) this.report.error(token, '% stands alone in its bar; it is left out here.');
+			if (bar.cells.length > 0)
+				this.report.error(token, '% stands alone in its bar; it is left out here.');
 			else this.repeatBefore(token, bar);
 		} else if (token.kind === 'hold') {
 			this.hold(token, bar);
@@ -249,7 +267,10 @@ class Reader {
 		this.open = null;
 		if (!draft) return;
 		if (this.bars.length >= LIMITS.written) {
-			this.report.limit(draft.span, `A chart has at most ${LIMITS.written} written bars; the rest is not read.`);
+			this.report.limit(
+				draft.span,
+				`A chart has at most ${LIMITS.written} written bars; the rest is not read.`
+			);
 			return;
 		}
 		if (draft.cells.length === 0) {
@@ -265,7 +286,11 @@ class Reader {
 		const last = draft.cells[draft.cells.length - 1].span;
 		this.bars.push({
 			number: this.bars.length + 1,
-			span: { line: first.line, column: first.column, length: last.column + last.length - first.column },
+			span: {
+				line: first.line,
+				column: first.column,
+				length: last.column + last.length - first.column
+			},
 			signature: this.time,
 			cells: draft.cells,
 			repeatsBefore: draft.repeatsBefore,
@@ -286,7 +311,10 @@ export function readChartText(source: string): Written {
 	let text = source;
 	if (utf8Length(text) > LIMITS.bytes) {
 		const span = { line: 1, column: 1, length: 1 };
-		reader.report.limit(span, `A chart is at most ${LIMITS.bytes / 1024} KiB of text; the rest is not read.`);
+		reader.report.limit(
+			span,
+			`A chart is at most ${LIMITS.bytes / 1024} KiB of text; the rest is not read.`
+		);
 		text = text.slice(0, LIMITS.bytes / 4);
 	}
 	text.split(/\r\n|\r|\n/).forEach((line, i) => reader.line(line, i + 1));

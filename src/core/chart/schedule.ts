@@ -2,7 +2,14 @@ import { sameChord, type Chord } from '../chord';
 import { asciiAccidentals } from '../pitch';
 import { shareStarts } from './cells';
 import type { Report } from './diagnose';
-import { beatTicks, type Cell, type Change, type ChordEvent, type PlayedBar, type WrittenBar } from './types';
+import {
+	beatTicks,
+	type Cell,
+	type Change,
+	type ChordEvent,
+	type PlayedBar,
+	type WrittenBar
+} from './types';
 
 type Sounding = Exclude<Cell, { kind: 'hold' }>;
 type Draft = { cell: Sounding; bar: PlayedBar; written: number; start: number; end: number };

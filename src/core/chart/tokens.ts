@@ -2,7 +2,8 @@ import type { Span } from './types';
 
 /** A piece of a chart line between spaces and bar lines. */
 export type Token = Span & {
-	readonly kind: 'barline' | 'count' | 'section' | 'signature' | 'ending' | 'repeat' | 'hold' | 'word';
+	readonly kind:
+		'barline' | 'count' | 'section' | 'signature' | 'ending' | 'repeat' | 'hold' | 'word';
 	readonly text: string;
 };
 

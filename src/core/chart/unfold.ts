@@ -91,7 +91,10 @@ export function unfold(
 		for (let time = 0; time < section.times; time++) {
 			for (const written of order) {
 				if (played.length >= LIMITS.played) {
-					report.limit(bars[written].span, `A chart plays at most ${LIMITS.played} bars; the rest is left out.`);
+					report.limit(
+						bars[written].span,
+						`A chart plays at most ${LIMITS.played} bars; the rest is left out.`
+					);
 					return played;
 				}
 				const pass = (passes.get(written) ?? 0) + 1;
@@ -99,7 +102,15 @@ export function unfold(
 				const { signature } = bars[written];
 				const lengthTicks = barTicks(signature);
 				const index = played.length;
-				played.push({ index, written, pass, section: section.name, startTick: tick, lengthTicks, signature });
+				played.push({
+					index,
+					written,
+					pass,
+					section: section.name,
+					startTick: tick,
+					lengthTicks,
+					signature
+				});
 				tick += lengthTicks;
 			}
 		}

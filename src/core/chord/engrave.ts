@@ -3,7 +3,11 @@ import { asciiAccidentals } from '../pitch';
 
 /** Replaces ASCII accidentals in note names and roles by ♭ and ♯. */
 export const signs = (ascii: string): string =>
-	ascii.replaceAll('##', '𝄪').replace(/bb(?=$|[^a-z])/g, '𝄫').replaceAll('b', '♭').replaceAll('#', '♯');
+	ascii
+		.replaceAll('##', '𝄪')
+		.replace(/bb(?=$|[^a-z])/g, '𝄫')
+		.replaceAll('b', '♭')
+		.replaceAll('#', '♯');
 
 /**
  * Turns ASCII note names inside a sentence into signs; words stay as they are.

@@ -21,7 +21,11 @@ describe('scales', () => {
 		['F', 'dominant pentatonic', 'F G A C Eb'],
 		['Eb', 'minor', 'Eb F Gb Ab Bb Cb Db']
 	])('%s %s', (tonic, name, notes) => {
-		expect(buildScale(note(tonic), name)?.notes.map((n) => n.name).join(' ')).toBe(notes);
+		expect(
+			buildScale(note(tonic), name)
+				?.notes.map((n) => n.name)
+				.join(' ')
+		).toBe(notes);
 	});
 
 	it('has one note per letter in every seven-note scale', () => {

@@ -73,7 +73,10 @@ export function standardGuitar(): Instrument {
 }
 
 /** The instrument that a chart's `tuning` and `capo` headers ask for, and what is wrong with them. */
-export function instrumentOf(chart: Chart): { instrument: Instrument; diagnostic: Diagnostic | null } {
+export function instrumentOf(chart: Chart): {
+	instrument: Instrument;
+	diagnostic: Diagnostic | null;
+} {
 	const { tuning, capo } = chart.headers;
 	const instrument = buildInstrument(tuning?.text, DEFAULT_FRETS, capo);
 	if (instrument) return { instrument, diagnostic: null };

@@ -28,7 +28,8 @@ describe('instruments', () => {
 		for (const id of TUNING_IDS) expect(parseTuning(id), id).not.toBeNull();
 		expect(parseTuning('Open D')?.open).toEqual([62, 57, 54, 50, 45, 38]);
 		expect(parseTuning('D2 A2 D3 F♯3 A3 D4')?.open).toEqual([62, 57, 54, 50, 45, 38]);
-		for (const text of ['', 'E2 A2 D3', 'E A D G B E', 'toString']) expect(parseTuning(text)).toBeNull();
+		for (const text of ['', 'E2 A2 D3', 'E A D G B E', 'toString'])
+			expect(parseTuning(text)).toBeNull();
 	});
 
 	it('counts frets from the capo', () => {
@@ -86,7 +87,8 @@ describe('windows', () => {
 					if (!instrument) throw new Error('no instrument');
 					const position = 1 + (wish % lastPosition(instrument));
 					const places = windowPlaces(instrument, position);
-					const count = instrument.open.length * Math.min(6, highestFret(instrument) - position + 2);
+					const count =
+						instrument.open.length * Math.min(6, highestFret(instrument) - position + 2);
 					expect(places).toHaveLength(count);
 					for (const place of places) {
 						expect(inWindow(instrument, position, place)).toBe(true);

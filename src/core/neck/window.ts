@@ -14,7 +14,10 @@ export const isPosition = (instrument: Instrument, position: number): boolean =>
 	Number.isInteger(position) && position >= 1 && position <= lastPosition(instrument);
 
 /** Lowest and highest fret that a position reaches: one below the index, one above the little finger. */
-export const windowFrets = (instrument: Instrument, position: number): { low: number; high: number } => ({
+export const windowFrets = (
+	instrument: Instrument,
+	position: number
+): { low: number; high: number } => ({
 	low: position - 1,
 	high: Math.min(position + 4, highestFret(instrument))
 });

@@ -60,7 +60,22 @@ describe('intervals', () => {
 	});
 
 	it('adds up in letters and in semitones', () => {
-		const degree = fc.constantFrom('1', 'b2', '2', 'b3', '3', '4', '#4', 'b5', '5', '6', 'b7', '7', '9', '#11');
+		const degree = fc.constantFrom(
+			'1',
+			'b2',
+			'2',
+			'b3',
+			'3',
+			'4',
+			'#4',
+			'b5',
+			'5',
+			'6',
+			'b7',
+			'7',
+			'9',
+			'#11'
+		);
 		fc.assert(
 			fc.property(anyNote, degree, (note, text) => {
 				const interval = degreeInterval(text);

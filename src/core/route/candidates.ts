@@ -91,7 +91,8 @@ function checkLock(request: OpenRequest, lock: Lock, i: number): string | null {
 		return `${name} lies outside position ${position}.`;
 	}
 	if (!toneAt(chord, pitchAt(instrument, lock))) return `${name} is not a tone of ${symbol}.`;
-	if (forbid.some((place) => samePlace(place, lock))) return `${name} is locked and forbidden at once.`;
+	if (forbid.some((place) => samePlace(place, lock)))
+		return `${name} is locked and forbidden at once.`;
 	if (letPass.includes(lock.change)) return `Change ${lock.change} is locked and let pass at once.`;
 	const first = locks.findIndex((other) => other.change === lock.change);
 	return first === i ? null : `Change ${lock.change} is locked twice.`;

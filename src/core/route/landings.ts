@@ -6,7 +6,10 @@ import { planTargets } from './plan';
 import type { PlanRequest, Target } from './types';
 
 /** A place to land on at one change. `extra` is what the best plan through it costs above the best of all. */
-export type Landing = Pick<Target, 'string' | 'fret' | 'midi' | 'name' | 'role' | 'reach' | 'finger'> & {
+export type Landing = Pick<
+	Target,
+	'string' | 'fret' | 'midi' | 'name' | 'role' | 'reach' | 'finger'
+> & {
 	readonly extra: number;
 	/** Semitones from the target before; null at the first. */
 	readonly semitones: number | null;
@@ -33,9 +36,13 @@ export function rankLandings(request: PlanRequest, change: number): Landing[] {
 	const through = costsThrough(lattice, at);
 	const least = Math.min(...through);
 	// Moves are told from where the plan as it stands comes from.
-	const from = at > 0 ? planTargets(request).targets.findLast((target) => target.change < change) : null;
+	const from =
+		at > 0 ? planTargets(request).targets.findLast((target) => target.change < change) : null;
 	const before =
-		from && steps[at - 1].candidates.find((place) => place.string === from.string && place.fret === from.fret);
+		from &&
+		steps[at - 1].candidates.find(
+			(place) => place.string === from.string && place.fret === from.fret
+		);
 	return steps[at].candidates
 		.map((place, i) => ({
 			string: place.string,
@@ -47,9 +54,10 @@ export function rankLandings(request: PlanRequest, change: number): Landing[] {
 			finger: place.finger,
 			extra: (through[i] - least) / 1000,
 			semitones: before ? place.midi - before.midi : null,
-			reasons: [moveReason(steps[at], before ?? null, place), earReason(open, steps[at], place)].filter(
-				(text) => text !== null
-			)
+			reasons: [
+				moveReason(steps[at], before ?? null, place),
+				earReason(open, steps[at], place)
+			].filter((text) => text !== null)
 		}))
 		.sort((a, b) => a.extra - b.extra);
 }

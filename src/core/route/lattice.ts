@@ -44,7 +44,9 @@ export function ownCosts(
 	const kind = roleKind(tone.role);
 	const before = steps[i].change.from?.chord;
 	const inChord = before?.tones.some((other) => other.pc === tone.pc) ?? false;
-	const inScale = before ? (request.scale?.notes.some((note) => note.pc === tone.pc) ?? false) : false;
+	const inScale = before
+		? (request.scale?.notes.some((note) => note.pc === tone.pc) ?? false)
+		: false;
 	const low = candidate.string > request.instrument.open.length - 2;
 	return {
 		role: weights.role[kind] + (tone.essential ? 0 : WEIGHTS.tension),
@@ -60,7 +62,9 @@ export function pairCosts(request: PlanRequest, from: Candidate, to: Candidate):
 	const semitones = Math.abs(to.midi - from.midi);
 	const skipped = Math.max(0, Math.abs(to.string - from.string) - 1);
 	return {
-		voiceLeading: Math.round((voiceLeading(semitones) * STYLE_WEIGHTS[request.style].voiceLeading) / 100),
+		voiceLeading: Math.round(
+			(voiceLeading(semitones) * STYLE_WEIGHTS[request.style].voiceLeading) / 100
+		),
 		strings: skipped * WEIGHTS.stringSkip
 	};
 }

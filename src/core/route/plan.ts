@@ -3,10 +3,21 @@ import { checkRequest, planSteps, type OpenRequest, type Step } from './candidat
 import { buildLattice, pathCosts } from './lattice';
 import { landingReasons } from './reasons';
 import { solve } from './solve';
-import { TERMS, type Plan, type PlanRequest, type RequestIssue, type Target, type Term } from './types';
+import {
+	TERMS,
+	type Plan,
+	type PlanRequest,
+	type RequestIssue,
+	type Target,
+	type Term
+} from './types';
 import { WEIGHTS } from './weights';
 
-function toTargets(request: PlanRequest, steps: readonly Step[], path: readonly number[]): Target[] {
+function toTargets(
+	request: PlanRequest,
+	steps: readonly Step[],
+	path: readonly number[]
+): Target[] {
 	return steps.map((step, i) => {
 		const chosen = step.candidates[path[i]];
 		const before = i > 0 ? steps[i - 1].candidates[path[i - 1]] : null;
@@ -37,9 +48,10 @@ export function planTargets(request: PlanRequest): Plan {
 	const { steps, warnings } = planSteps(request);
 	const { path, cost } = solve(buildLattice(request, steps));
 	const named = pathCosts(request, steps, path);
-	const costs = Object.fromEntries(
-		TERMS.map((term) => [term, units(named[term] ?? 0)])
-	) as Record<Term, number>;
+	const costs = Object.fromEntries(TERMS.map((term) => [term, units(named[term] ?? 0)])) as Record<
+		Term,
+		number
+	>;
 	return {
 		position: request.position,
 		cost: units(cost),

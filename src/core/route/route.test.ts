@@ -126,7 +126,9 @@ describe('plans', () => {
 			fc.property(smallChart, style, fc.integer({ min: 1, max: 19 }), (chart, wanted, position) => {
 				const req = request(chart, { style: wanted, position });
 				const plan = planTargets(req);
-				expect(plan.targets.map((target) => target.change)).toEqual(chart.changes.map((c) => c.index));
+				expect(plan.targets.map((target) => target.change)).toEqual(
+					chart.changes.map((c) => c.index)
+				);
 				for (const target of plan.targets) {
 					const change = chart.changes[target.change];
 					const tone = change.to.chord.tones.find((t) => t.pc === target.midi % 12);
@@ -146,7 +148,9 @@ describe('plans', () => {
 
 	it('glides: guide tones through a blues move by steps', () => {
 		const plan = planTargets(request(parseChart(FERRY), { style: 'guide-tones' }));
-		const moves = plan.targets.slice(1).map((target, i) => Math.abs(target.midi - plan.targets[i].midi));
+		const moves = plan.targets
+			.slice(1)
+			.map((target, i) => Math.abs(target.midi - plan.targets[i].midi));
 		expect(moves.filter((move) => move <= 2).length).toBeGreaterThanOrEqual(10);
 		expect(plan.targets.slice(0, 3).map((target) => target.name)).toEqual(['D', 'Db', 'D']);
 	});
@@ -171,7 +175,11 @@ describe('plans', () => {
 		);
 		const locks = [{ change: 4, string: second.string, fret: second.fret }];
 		const locked = planTargets(request(chart, { locks }));
-		expect(locked.targets[4]).toMatchObject({ string: second.string, fret: second.fret, locked: true });
+		expect(locked.targets[4]).toMatchObject({
+			string: second.string,
+			fret: second.fret,
+			locked: true
+		});
 		expect(locked.cost - free.cost).toBeCloseTo(second.extra, 6);
 		expect(locked.targets[4].reasons).toContain('You locked it.');
 	});
@@ -189,11 +197,15 @@ describe('plans', () => {
 	it('let a change pass that the window cannot serve, and say so', () => {
 		const instrument = buildInstrument('C2 C3 C4 C5', 22, 0);
 		if (!instrument) throw new Error('no instrument');
-		const plan = planTargets(request(parseChart('| C5 | F#mno5 | C#5 |'), { instrument, position: 12 }));
+		const plan = planTargets(
+			request(parseChart('| C5 | F#mno5 | C#5 |'), { instrument, position: 12 })
+		);
 		expect(plan.targets.map((target) => target.change)).toEqual([0, 2]);
 		expect(plan.warnings).toHaveLength(1);
 		expect(plan.warnings[0]).toMatchObject({ change: 1 });
-		const roots = planTargets(request(parseChart('| F#m |'), { instrument, position: 12, style: 'roots' }));
+		const roots = planTargets(
+			request(parseChart('| F#m |'), { instrument, position: 12, style: 'roots' })
+		);
 		expect(roots.targets[0].role).not.toBe('R');
 		expect(roots.warnings[0].message).toContain('no root');
 	});
@@ -225,7 +237,10 @@ describe('the best position', () => {
 		const answer = planRoute({ ...request(chart, { locks: [one] }), position: 'best' });
 		expect('plan' in answer && answer.plan.targets[0]).toMatchObject({ string: 6, fret: 18 });
 		const far = [one, { change: 1, string: 5, fret: 1 }];
-		const none = planRoute({ ...request(chart, { locks: far.map((l) => ({ ...l })) }), position: 'best' });
+		const none = planRoute({
+			...request(chart, { locks: far.map((l) => ({ ...l })) }),
+			position: 'best'
+		});
 		expect(none).toMatchObject({ issues: [{ path: ['position'] }] });
 	});
 });
@@ -241,10 +256,23 @@ describe('requests that break a rule', () => {
 		[{ locks: [{ change: 0, string: 7, fret: 6 }] }, ['locks', 0], 'not on this instrument'],
 		[{ letPass: [13] }, ['letPass', 0], 'no change 13'],
 		[{ forbid: [{ string: 1, fret: 1 }] }, ['forbid', 0], 'outside position 6'],
-		[{ locks: [{ change: 0, string: 1, fret: 6 }], letPass: [0] }, ['locks', 0], 'let pass at once'],
-		[{ locks: [{ change: 0, string: 1, fret: 6 }], forbid: [{ string: 1, fret: 6 }] }, ['locks', 0], 'forbidden'],
 		[
-			{ locks: [{ change: 0, string: 1, fret: 6 }, { change: 0, string: 2, fret: 6 }] },
+			{ locks: [{ change: 0, string: 1, fret: 6 }], letPass: [0] },
+			['locks', 0],
+			'let pass at once'
+		],
+		[
+			{ locks: [{ change: 0, string: 1, fret: 6 }], forbid: [{ string: 1, fret: 6 }] },
+			['locks', 0],
+			'forbidden'
+		],
+		[
+			{
+				locks: [
+					{ change: 0, string: 1, fret: 6 },
+					{ change: 0, string: 2, fret: 6 }
+				]
+			},
 			['locks', 1],
 			'locked twice'
 		]
@@ -271,7 +299,9 @@ describe('ranked landings', () => {
 	});
 
 	it('offer any chord tone, whatever the style, and nothing for an unknown change', () => {
-		const roles = rankLandings(request(chart, { style: 'roots' }), 1).map((landing) => landing.role);
+		const roles = rankLandings(request(chart, { style: 'roots' }), 1).map(
+			(landing) => landing.role
+		);
 		expect(new Set(roles)).toEqual(new Set(['R', '3', '5', 'b7']));
 		expect(rankLandings(request(chart), 99)).toEqual([]);
 	});

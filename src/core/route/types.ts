@@ -61,4 +61,7 @@ export type Plan = {
 };
 
 /** A part of a request that breaks a rule; `path` leads to it as in the public API. */
-export type RequestIssue = { readonly path: readonly (string | number)[]; readonly message: string };
+export type RequestIssue = {
+	readonly path: readonly (string | number)[];
+	readonly message: string;
+};

@@ -21,7 +21,12 @@ function chordAnswer(event: ChordEvent, key: Key): ChordAnswer {
 		root: chord && noteName(chord.root),
 		quality: chord && (chord.quality.suffix || 'maj'),
 		bass: chord?.bass ? noteName(chord.bass) : null,
-		tones: (chord?.tones ?? []).map(({ role, name, pc, essential }) => ({ role, name, pc, essential })),
+		tones: (chord?.tones ?? []).map(({ role, name, pc, essential }) => ({
+			role,
+			name,
+			pc,
+			essential
+		})),
 		numeral: null,
 		function: null,
 		inKey: chord !== null && outside.length === 0,

@@ -13,7 +13,10 @@ export const planInput = z.strictObject({
 		.describe('The fret of the index finger, or "best" for the cheapest position'),
 	style: z.enum(STYLES),
 	grid: z.literal('targets'),
-	locks: z.array(placeInput.extend({ change: changeIndex })).max(4096).optional(),
+	locks: z
+		.array(placeInput.extend({ change: changeIndex }))
+		.max(4096)
+		.optional(),
 	forbid: z.array(placeInput).max(256).optional(),
 	letPass: z.array(changeIndex).max(4096).optional()
 });

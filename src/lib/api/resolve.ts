@@ -41,7 +41,9 @@ export function resolveScale(
 	const tonic = parseNote(input.tonic);
 	const scale = tonic && buildScale(tonic, input.name);
 	if (scale) return { value: scale };
-	return { issues: [{ path: 'scale.name', message: `There is no scale “${input.name}” in the library.` }] };
+	return {
+		issues: [{ path: 'scale.name', message: `There is no scale “${input.name}” in the library.` }]
+	};
 }
 
 /** The instrument of a request, or else the chart's; a part that is left out takes its default. */
@@ -56,7 +58,9 @@ export function resolveInstrument(
 		return { issues: [{ path: 'instrument.tuning', message }] };
 	}
 	if (highestFret(instrument) < 4) {
-		return { issues: [{ path: 'instrument.capo', message: 'The capo leaves fewer than four frets.' }] };
+		return {
+			issues: [{ path: 'instrument.capo', message: 'The capo leaves fewer than four frets.' }]
+		};
 	}
 	return { value: instrument };
 }

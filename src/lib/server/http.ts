@@ -65,9 +65,7 @@ export async function readJson<T extends z.ZodType>(
 		return { response: problemResponse(400, `The body is not JSON: ${detail}`) };
 	}
 	const parsed = schema.safeParse(body);
-	return parsed.success
-		? { data: parsed.data }
-		: { response: brokenRule(toIssues(parsed.error)) };
+	return parsed.success ? { data: parsed.data } : { response: brokenRule(toIssues(parsed.error)) };
 }
 
 const uuid = z.uuid();

@@ -110,7 +110,8 @@ const OPERATIONS: Operation[] = [
 	{
 		method: 'put',
 		path: '/api/v1/routes/{id}',
-		summary: 'Plan and save a route made from a version; a stale version answers 409 with the current route',
+		summary:
+			'Plan and save a route made from a version; a stale version answers 409 with the current route',
 		body: notebook.routeUpdate,
 		status: 200,
 		answer: notebook.routeAnswer,
@@ -135,14 +136,15 @@ const content = (type: z.ZodType, io: 'input' | 'output', media = 'application/j
 });
 
 function operation({ summary, body, status, answer, errors, path }: Operation) {
-	const failures = errors.map((code) => [
-		String(code),
-		{ $ref: '#/components/responses/problem' }
-	]);
+	const failures = errors.map((code) => [String(code), { $ref: '#/components/responses/problem' }]);
 	return {
 		summary,
 		...(path.includes('{id}')
-			? { parameters: [{ name: 'id', in: 'path', required: true, schema: { type: 'string', format: 'uuid' } }] }
+			? {
+					parameters: [
+						{ name: 'id', in: 'path', required: true, schema: { type: 'string', format: 'uuid' } }
+					]
+				}
 			: {}),
 		...(body ? { requestBody: { required: true, ...content(body, 'input') } } : {}),
 		responses: {

@@ -32,4 +32,5 @@ export const brokenRule = (issues: readonly Issue[]): Response =>
 	problemResponse(422, issues[0]?.message ?? 'The request breaks a rule.', issues);
 
 /** 404 with what was looked for. */
-export const notFound = (what: string): Response => problemResponse(404, `There is no such ${what}.`);
+export const notFound = (what: string): Response =>
+	problemResponse(404, `There is no such ${what}.`);

@@ -42,7 +42,14 @@ export async function makeSnapshot(chartText: string, input: RouteInput): Promis
 	});
 	const letPass = input.anchors.letPass.flatMap((anchor) => changeAt(chart, anchor)?.index ?? []);
 	const { position, style } = input;
-	const planned = await planInPool({ chart: chartText, position, style, grid: 'targets', locks, letPass });
+	const planned = await planInPool({
+		chart: chartText,
+		position,
+		style,
+		grid: 'targets',
+		locks,
+		letPass
+	});
 	if ('issues' in planned) return planned;
 	const [plan] = planned.value.plans;
 	const targets = plan.targets.map(({ change, ...target }) => {
@@ -66,7 +73,11 @@ const stored = (input: RouteInput, plan: PlanSnapshot, tuneVersion: number) => (
 const alive = isNull(tune.deletedAt);
 
 export async function listRoutes(db: Database, tuneId: string): Promise<RouteSummary[]> {
-	const rows = await db.select().from(route).where(eq(route.tuneId, tuneId)).orderBy(asc(route.createdAt));
+	const rows = await db
+		.select()
+		.from(route)
+		.where(eq(route.tuneId, tuneId))
+		.orderBy(asc(route.createdAt));
 	return rows.map(summary);
 }
 

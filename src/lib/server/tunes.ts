@@ -39,16 +39,25 @@ export function checkChartSize(chart: string): Issue[] {
 	const bytes = utf8Length(chart);
 	if (bytes <= LIMITS.bytes) return [];
 	const most = LIMITS.bytes / 1024;
-	return [{ path: 'chart', message: `This chart has ${bytes} bytes; at most ${most} KiB can be saved.` }];
+	return [
+		{ path: 'chart', message: `This chart has ${bytes} bytes; at most ${most} KiB can be saved.` }
+	];
 }
 
 export async function listTunes(db: Database): Promise<TuneAnswer[]> {
-	const rows = await db.select().from(tune).where(isNull(tune.deletedAt)).orderBy(asc(tune.createdAt));
+	const rows = await db
+		.select()
+		.from(tune)
+		.where(isNull(tune.deletedAt))
+		.orderBy(asc(tune.createdAt));
 	return rows.map(answer);
 }
 
 export async function getTune(db: Database, id: string): Promise<TuneAnswer | null> {
-	const [row] = await db.select().from(tune).where(and(eq(tune.id, id), isNull(tune.deletedAt)));
+	const [row] = await db
+		.select()
+		.from(tune)
+		.where(and(eq(tune.id, id), isNull(tune.deletedAt)));
 	return row ? answer(row) : null;
 }
 
@@ -119,7 +128,9 @@ export async function notebook(db: Database): Promise<NotebookRow[]> {
 	const planned = db
 		.select({
 			tuneId: route.tuneId,
-			all: sql<NotebookRow['routes']>`json_agg(json_build_object('id', ${route.id}, 'position', ${route.position},
+			all: sql<
+				NotebookRow['routes']
+			>`json_agg(json_build_object('id', ${route.id}, 'position', ${route.position},
 				'landed', ${route.landed}, 'changes', ${route.changes}) order by ${route.createdAt})`.as('all')
 		})
 		.from(route)
@@ -165,5 +176,7 @@ export async function createSet(
 	tuneIds: readonly string[]
 ): Promise<void> {
 	const [set] = await db.insert(setList).values({ name, note }).returning();
-	await db.insert(setItem).values(tuneIds.map((tuneId, place) => ({ setId: set.id, tuneId, place })));
+	await db
+		.insert(setItem)
+		.values(tuneIds.map((tuneId, place) => ({ setId: set.id, tuneId, place })));
 }

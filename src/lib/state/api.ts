@@ -15,7 +15,11 @@ export class Refusal<T = unknown> extends Error {
  * Sends JSON to the server.
  * @throws Refusal with the server's message; for 409 `current` is what stands there now.
  */
-export async function send<T>(method: 'POST' | 'PUT' | 'DELETE', path: string, body?: unknown): Promise<T> {
+export async function send<T>(
+	method: 'POST' | 'PUT' | 'DELETE',
+	path: string,
+	body?: unknown
+): Promise<T> {
 	let response: Response;
 	try {
 		response = await fetch(path, {
@@ -27,8 +31,13 @@ export async function send<T>(method: 'POST' | 'PUT' | 'DELETE', path: string, b
 		throw new Refusal(0, 'The server does not answer. Your text is still here; try again.', null);
 	}
 	if (response.status === 204) return undefined as T;
-	const answer = (await response.json().catch(() => null)) as (Problem & { current?: T }) | T | null;
+	const answer = (await response.json().catch(() => null)) as
+		(Problem & { current?: T }) | T | null;
 	if (response.ok) return answer as T;
 	const problem = answer as (Problem & { current?: T }) | null;
-	throw new Refusal<T>(response.status, problem?.detail ?? 'The server refused this.', problem?.current ?? null);
+	throw new Refusal<T>(
+		response.status,
+		problem?.detail ?? 'The server refused this.',
+		problem?.current ?? null
+	);
 }

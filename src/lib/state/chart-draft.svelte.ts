@@ -32,9 +32,11 @@ export class ChartDraft {
 	readonly dirty: boolean = $derived.by(() => this.text !== this.open.saved.chart);
 	/** Everything to say about the text, the scale and tuning headers included. */
 	readonly diagnostics = $derived(
-		[scaleInUse(this.chart).diagnostic, instrumentOf(this.chart).diagnostic, ...this.chart.diagnostics].filter(
-			(entry) => entry !== null
-		)
+		[
+			scaleInUse(this.chart).diagnostic,
+			instrumentOf(this.chart).diagnostic,
+			...this.chart.diagnostics
+		].filter((entry) => entry !== null)
 	);
 	/** The chord at the cursor, or the last one before it. */
 	readonly now: SoundingEvent | null = $derived.by(() => {
@@ -49,7 +51,8 @@ export class ChartDraft {
 	readonly next: SoundingEvent | null = $derived.by(() => {
 		const { now } = this;
 		if (!now) return null;
-		const change = this.chart.changes.find((entry) => entry.tick > now.startTick) ?? this.chart.changes[0];
+		const change =
+			this.chart.changes.find((entry) => entry.tick > now.startTick) ?? this.chart.changes[0];
 		return change && change.to.index !== now.index ? change.to : null;
 	});
 
@@ -62,7 +65,9 @@ export class ChartDraft {
 	recover(): void {
 		if (!browser) return;
 		try {
-			const found = kept.safeParse(JSON.parse(localStorage.getItem(storeName(this.open.saved.id)) ?? 'null'));
+			const found = kept.safeParse(
+				JSON.parse(localStorage.getItem(storeName(this.open.saved.id)) ?? 'null')
+			);
 			if (!found.success || found.data.text === this.text) return;
 			this.text = found.data.text;
 			this.version = found.data.version;
@@ -76,7 +81,8 @@ export class ChartDraft {
 	keep(): void {
 		if (!browser) return;
 		const name = storeName(this.open.saved.id);
-		if (this.dirty) localStorage.setItem(name, JSON.stringify({ text: this.text, version: this.version }));
+		if (this.dirty)
+			localStorage.setItem(name, JSON.stringify({ text: this.text, version: this.version }));
 		else localStorage.removeItem(name);
 	}
 
@@ -106,7 +112,9 @@ export class ChartDraft {
 		this.conflict = null;
 		this.recovered = false;
 		this.keep();
-		const at = this.now && this.chart.changes.findLastIndex((change) => change.tick <= (this.now?.startTick ?? 0));
+		const at =
+			this.now &&
+			this.chart.changes.findLastIndex((change) => change.tick <= (this.now?.startTick ?? 0));
 		if (at !== null && at >= 0) this.open.cursor = (at + 1) % this.chart.changes.length;
 	}
 

@@ -1,15 +1,28 @@
 import { prefs } from './prefs.svelte';
 
-const TYPING = 'input, textarea, select, [contenteditable]:not([contenteditable="false"]), [role="textbox"]';
+const TYPING =
+	'input, textarea, select, [contenteditable]:not([contenteditable="false"]), [role="textbox"]';
 
 /** True while keys belong to a text field or an open dialog. */
 const isTyping = (target: EventTarget | null): boolean =>
-	target instanceof Element && target.closest(`${TYPING}, [role="dialog"], [role="menu"], [role="listbox"]`) !== null;
+	target instanceof Element &&
+	target.closest(`${TYPING}, [role="dialog"], [role="menu"], [role="listbox"]`) !== null;
 
 type Actions = Record<string, (event: KeyboardEvent) => void>;
 
 /** Keys that move inside a focused group; they are not single-key shortcuts of the page. */
-const MOVES = new Set(['ArrowLeft', 'ArrowRight', 'ArrowUp', 'ArrowDown', 'PageUp', 'PageDown', 'Escape', 'Enter', 'F6', 'F8']);
+const MOVES = new Set([
+	'ArrowLeft',
+	'ArrowRight',
+	'ArrowUp',
+	'ArrowDown',
+	'PageUp',
+	'PageDown',
+	'Escape',
+	'Enter',
+	'F6',
+	'F8'
+]);
 
 /**
  * Makes a handler for `keydown` from keys to actions. `Mod+s` is Ctrl or ⌘; a plain key never fires
@@ -28,7 +41,9 @@ export function onKeys(actions: Actions): (event: KeyboardEvent) => void {
 			if (isTyping(event.target)) return;
 			if (!MOVES.has(name) && !prefs.current.singleKeys) return;
 			// Enter and the arrows belong to whatever control has the focus.
-			const control = event.target instanceof Element && event.target.closest('button, a, [role="slider"], [role="radio"], [role="gridcell"]');
+			const control =
+				event.target instanceof Element &&
+				event.target.closest('button, a, [role="slider"], [role="radio"], [role="gridcell"]');
 			if (control && MOVES.has(name) && !name.startsWith('F') && name !== 'Escape') return;
 		} else if (isTyping(event.target) && name === 'z') return;
 		event.preventDefault();

@@ -38,7 +38,8 @@ export class OpenTune {
 	});
 	/** A chart with one chord has no next: that chord is now. */
 	readonly now: Chord | null = $derived(
-		this.before?.to.chord ?? (this.chart.changes.length === 1 ? this.chart.changes[0].to.chord : null)
+		this.before?.to.chord ??
+			(this.chart.changes.length === 1 ? this.chart.changes[0].to.chord : null)
 	);
 	readonly next: Chord | null = $derived(
 		this.chart.changes.length > 1 ? (this.change?.to.chord ?? null) : null

@@ -13,8 +13,16 @@ export type Wishes = Pick<RouteInput, 'name' | 'position' | 'style' | 'anchors'>
 
 const EMPTY = { locks: [], letPass: [] };
 export const STYLE_NAMES: Record<Style, { name: string; short: string; says: string }> = {
-	'guide-tones': { name: 'Guide tones', short: 'Guide tones', says: 'Thirds and sevenths: they tell the chord.' },
-	nearest: { name: 'Nearest chord tone', short: 'Nearest', says: 'Any chord tone, the smoothest way.' },
+	'guide-tones': {
+		name: 'Guide tones',
+		short: 'Guide tones',
+		says: 'Thirds and sevenths: they tell the chord.'
+	},
+	nearest: {
+		name: 'Nearest chord tone',
+		short: 'Nearest',
+		says: 'Any chord tone, the smoothest way.'
+	},
 	roots: { name: 'Roots', short: 'Roots', says: 'Every root: sure, but it jumps.' }
 };
 
@@ -33,7 +41,10 @@ export class RoutePlan {
 	readonly planned: boolean = $derived(this.targets.length > 0);
 	/** The chart was edited after this route was planned. */
 	readonly outdated: boolean = $derived.by(
-		() => this.saved !== null && this.saved.tuneVersion < this.open.saved.version && this.plannedFor === null
+		() =>
+			this.saved !== null &&
+			this.saved.tuneVersion < this.open.saved.version &&
+			this.plannedFor === null
 	);
 	readonly dirty: boolean = $derived.by(() => {
 		if (!this.planned) return false;
@@ -93,7 +104,9 @@ export class RoutePlan {
 
 	isLetPass(change: number): boolean {
 		const anchor = this.anchor(change);
-		return anchor !== null && this.wishes.anchors.letPass.some((other) => sameAnchor(other, anchor));
+		return (
+			anchor !== null && this.wishes.anchors.letPass.some((other) => sameAnchor(other, anchor))
+		);
 	}
 
 	private anchor(change: number) {
@@ -211,7 +224,10 @@ export class RoutePlan {
 		this.wish({
 			anchors: this.isLetPass(change)
 				? { locks, letPass: letPass.filter((other) => !sameAnchor(other, anchor)) }
-				: { locks: locks.filter((lock) => !sameAnchor(lock, anchor)), letPass: [...letPass, anchor] }
+				: {
+						locks: locks.filter((lock) => !sameAnchor(lock, anchor)),
+						letPass: [...letPass, anchor]
+					}
 		});
 	}
 
@@ -231,7 +247,10 @@ export class RoutePlan {
 		try {
 			const { saved } = this;
 			this.saved = saved
-				? await send<RouteAnswer>('PUT', `/api/v1/routes/${saved.id}`, { ...body, version: saved.version })
+				? await send<RouteAnswer>('PUT', `/api/v1/routes/${saved.id}`, {
+						...body,
+						version: saved.version
+					})
 				: await send<RouteAnswer>('POST', `/api/v1/tunes/${this.open.saved.id}/routes`, body);
 			this.history.current = wishesOf(this.saved);
 			return true;
@@ -252,4 +271,9 @@ export class RoutePlan {
 	}
 }
 
-const wishesOf = ({ name, position, style, anchors }: RouteAnswer): Wishes => ({ name, position, style, anchors });
+const wishesOf = ({ name, position, style, anchors }: RouteAnswer): Wishes => ({
+	name,
+	position,
+	style,
+	anchors
+});

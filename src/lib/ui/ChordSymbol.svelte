@@ -15,7 +15,13 @@
 {#if parts && chord}
 	<span class="chord" class:quiet role="img" aria-label={signs(chord.symbol)}
 		><span aria-hidden="true"
-			>{parts.letter}{#if parts.accidental}<span class="accidental">{parts.accidental}</span>{/if}{#if parts.minor}<span class="minor">m</span>{/if}{#if parts.raised}<span class="raised">{#if parts.raised.startsWith('°')}<span class="degree">°</span>{parts.raised.slice(1)}{:else}{parts.raised}{/if}</span>{/if}{#if parts.bass}<span class="bass">/{parts.bass}</span>{/if}</span
+			>{parts.letter}{#if parts.accidental}<span class="accidental">{parts.accidental}</span
+				>{/if}{#if parts.minor}<span class="minor">m</span>{/if}{#if parts.raised}<span
+					class="raised"
+					>{#if parts.raised.startsWith('°')}<span class="degree">°</span>{parts.raised.slice(
+							1
+						)}{:else}{parts.raised}{/if}</span
+				>{/if}{#if parts.bass}<span class="bass">/{parts.bass}</span>{/if}</span
 		></span
 	>
 {:else if fallback}

@@ -22,7 +22,8 @@
 </script>
 
 <text {x} {y} class="chord"
-	>{#each runs as run (run.em)}<tspan font-size={run.em * size} dy={run.dy * size}>{run.text}</tspan>{/each}</text
+	>{#each runs as run (run.em)}<tspan font-size={run.em * size} dy={run.dy * size}>{run.text}</tspan
+		>{/each}</text
 >
 
 <style>

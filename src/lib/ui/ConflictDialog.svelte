@@ -17,7 +17,8 @@
 	<Dialog.Portal>
 		<Dialog.Overlay class="veil" />
 		<Dialog.Content class="sheet">
-			<Dialog.Title class="sheet-title" level={2}>Someone saved this {what} meanwhile.</Dialog.Title>
+			<Dialog.Title class="sheet-title" level={2}>Someone saved this {what} meanwhile.</Dialog.Title
+			>
 			<Dialog.Description class="sheet-lead">
 				Probably another tab. Both are shown; nothing is overwritten until you choose.
 			</Dialog.Description>

@@ -17,7 +17,7 @@
 	kbd + kbd {
 		margin-left: 6px;
 	}
-	@media (pointer: coarse) and (max-width: 640px) {
+	@media (max-width: 640px) {
 		kbd {
 			display: none;
 		}

@@ -41,7 +41,8 @@
 	const uid = $props.id();
 	let width = $state(1168);
 	let dragging = $state(false);
-	let grip = 0;
+	/** Where the drag began: what is under the pointer then stays the measure, whatever scrolls into view. */
+	let grip = { fret: 0, position: 1, fretAt: (x: number) => x };
 	let active: { string: number; fret: number } | null = $state(null);
 	let svg: SVGSVGElement;
 
@@ -61,7 +62,8 @@
 	const radius = $derived(Math.max(9, Math.min(12.6, width / 62, spacing * 0.43)));
 	const marks = $derived(neckMarks(instrument, position, now, next, from, to));
 	const inside = $derived(marks.filter((mark) => mark.inside));
-	const same = (a: Place | null, b: Place) => a !== null && a.string === b.string && a.fret === b.fret;
+	const same = (a: Place | null, b: Place) =>
+		a !== null && a.string === b.string && a.fret === b.fret;
 	const x = (fret: number) => geometry.place(fret);
 	const y = (place: Place) => geometry.string(place.string, x(place.fret));
 
@@ -77,7 +79,9 @@
 				: null;
 	/** The mark that takes the focus: the one walked to, else the target, else the first. */
 	const home = $derived(
-		inside.find((mark) => same(active, mark)) ?? inside.find((mark) => same(target, mark)) ?? inside[0]
+		inside.find((mark) => same(active, mark)) ??
+			inside.find((mark) => same(target, mark)) ??
+			inside[0]
 	);
 
 	function localX(event: PointerEvent): number {
@@ -85,18 +89,21 @@
 		return ((event.clientX - box.left) / box.width) * width;
 	}
 	function grab(event: PointerEvent): void {
-		const fret = geometry.fretAt(localX(event));
+		const { fretAt } = geometry;
+		const fret = fretAt(localX(event));
 		const { low, high } = windowFrets(instrument, position);
-		grip = fret >= low && fret <= high ? fret - position : 1;
+		// A press beside the window brings the window there.
+		const start = fret >= low && fret <= high ? position : fret - 1;
+		grip = { fret, position: start, fretAt };
 		dragging = true;
 		svg.setPointerCapture(event.pointerId);
 		drag(event);
 	}
 	function drag(event: PointerEvent): void {
 		if (!dragging) return;
-		const wanted = geometry.fretAt(localX(event)) - grip;
-		const position_ = Math.min(lastPosition(instrument), Math.max(1, wanted));
-		if (position_ !== position) onposition(position_);
+		const wanted = grip.position + grip.fretAt(localX(event)) - grip.fret;
+		const there = Math.min(lastPosition(instrument), Math.max(1, wanted));
+		if (there !== position) onposition(there);
 	}
 
 	function walk(event: KeyboardEvent, mark: NeckMark): void {
@@ -143,7 +150,17 @@
 		role="group"
 		aria-label="Neck, position {position}"
 	>
-		<NeckBoard {instrument} {position} {geometry} {from} {to} {width} {height} {onposition} onpointerdown={grab} />
+		<NeckBoard
+			{instrument}
+			{position}
+			{geometry}
+			{from}
+			{to}
+			{width}
+			{height}
+			{onposition}
+			onpointerdown={grab}
+		/>
 		{#each marks.filter((mark) => !mark.inside) as mark (`${mark.string}-${mark.fret}`)}
 			{@const root = (mark.now ?? mark.next)?.role === 'R'}
 			<g class="dot" transform="translate({x(mark.fret)},{y(mark)})">
@@ -168,7 +185,11 @@
 				<stop offset="0" class="from" /><stop offset="1" class="to" />
 			</linearGradient>
 		{/if}
-		<g role="grid" aria-label="Chord tones in position {position}; arrows move, thin string first" tabindex="-1">
+		<g
+			role="grid"
+			aria-label="Chord tones in position {position}; arrows move, thin string first"
+			tabindex="-1"
+		>
 			{#each Array.from({ length: count }, (_, i) => i + 1) as string (string)}
 				{@const row = inside.filter((mark) => mark.string === string)}
 				{#if row.length > 0}

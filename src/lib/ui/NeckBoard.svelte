@@ -13,7 +13,17 @@
 		onposition: (position: number) => void;
 		onpointerdown: (event: PointerEvent) => void;
 	};
-	let { instrument, position, geometry, from, to, width, height, onposition, onpointerdown }: Props = $props();
+	let {
+		instrument,
+		position,
+		geometry,
+		from,
+		to,
+		width,
+		height,
+		onposition,
+		onpointerdown
+	}: Props = $props();
 
 	const count = $derived(instrument.open.length);
 	const firstWire = $derived(Math.max(0, from - 1));
@@ -25,13 +35,24 @@
 
 	/** The outline of a stretch of frets, following the fan of the neck. */
 	function area(lowWire: number, highWire: number): string {
-		const [a, b] = [geometry.wire(Math.max(firstWire, lowWire)), geometry.wire(Math.min(to, highWire))];
+		const [a, b] = [
+			geometry.wire(Math.max(firstWire, lowWire)),
+			geometry.wire(Math.min(to, highWire))
+		];
 		const { edge } = geometry;
 		return `${a},${edge('top', a)} ${b},${edge('top', b)} ${b},${edge('bottom', b)} ${a},${edge('bottom', a)}`;
 	}
 	/** One long side of a stretch, with short brackets at its ends where wanted. */
-	function side(which: 'top' | 'bottom', lowWire: number, highWire: number, bracket: boolean): string {
-		const [a, b] = [geometry.wire(Math.max(firstWire, lowWire)), geometry.wire(Math.min(to, highWire))];
+	function side(
+		which: 'top' | 'bottom',
+		lowWire: number,
+		highWire: number,
+		bracket: boolean
+	): string {
+		const [a, b] = [
+			geometry.wire(Math.max(firstWire, lowWire)),
+			geometry.wire(Math.min(to, highWire))
+		];
 		const { edge } = geometry;
 		const tick = bracket ? (which === 'top' ? 9 : -9) : 0;
 		return `${a},${edge(which, a) + tick} ${a},${edge(which, a)} ${b},${edge(which, b)} ${b},${edge(which, b) + tick}`;
@@ -42,16 +63,28 @@
 			const x = geometry.place(fret);
 			const middle = (geometry.edge('top', x) + geometry.edge('bottom', x)) / 2;
 			const gap = (geometry.string(2, x) - geometry.string(1, x)) * 1;
-			return fret % 12 === 0 ? [middle - gap, middle + gap].map((y) => ({ fret, x, y })) : [{ fret, x, y: middle }];
+			return fret % 12 === 0
+				? [middle - gap, middle + gap].map((y) => ({ fret, x, y }))
+				: [{ fret, x, y: middle }];
 		})
 	);
-	const top = $derived(Math.min(geometry.edge('top', geometry.wire(to)), geometry.edge('top', geometry.wire(firstWire))));
+	const top = $derived(
+		Math.min(
+			geometry.edge('top', geometry.wire(to)),
+			geometry.edge('top', geometry.wire(firstWire))
+		)
+	);
 	const labelY = $derived(height - 14);
 	const shown = (fret: number) => fret >= from && fret <= to;
 
 	function slide(event: KeyboardEvent): void {
 		const by: Record<string, number> = { ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1 };
-		const jump = event.key === 'Home' ? 1 - position : event.key === 'End' ? lastPosition(instrument) - position : by[event.key];
+		const jump =
+			event.key === 'Home'
+				? 1 - position
+				: event.key === 'End'
+					? lastPosition(instrument) - position
+					: by[event.key];
 		if (jump === undefined) return;
 		event.preventDefault();
 		onposition(position + jump);
@@ -77,8 +110,20 @@
 {/each}
 {#each strings as string (string)}
 	{@const [a, b] = [geometry.wire(firstWire), geometry.wire(to)]}
-	<line class="string" x1={a} x2={b} y1={geometry.string(string, a)} y2={geometry.string(string, b)} stroke-width={gauge(string)} />
-	<text class="name" x={geometry.mirror(from <= 0 ? 12 : 9)} y={geometry.string(string, a)} dy="0.35em">
+	<line
+		class="string"
+		x1={a}
+		x2={b}
+		y1={geometry.string(string, a)}
+		y2={geometry.string(string, b)}
+		stroke-width={gauge(string)}
+	/>
+	<text
+		class="name"
+		x={geometry.mirror(from <= 0 ? 12 : 9)}
+		y={geometry.string(string, a)}
+		dy="0.35em"
+	>
 		{from <= 0 ? instrument.labels[string - 1].replace('b', '♭').replace('#', '♯') : string}
 	</text>
 {/each}

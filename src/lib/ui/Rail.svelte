@@ -1,9 +1,12 @@
 <script lang="ts">
 	import { page } from '$app/state';
+	import { lastTune } from '$lib/state/last-tune.svelte';
 	import { tuneScreens } from './screens';
 
 	let { tuneId }: { tuneId: string | null } = $props();
-	const here = $derived(page.url.pathname);
+	const here: string = $derived(page.url.pathname);
+	/** The place of the hand goes along to the next screen. */
+	const position = $derived(lastTune.position === null ? '' : `?position=${lastTune.position}`);
 </script>
 
 <nav class="rail" aria-label="Screens">
@@ -16,10 +19,17 @@
 	</a>
 	<div class="screens">
 		{#each tuneScreens as screen (screen.key)}
-			{@const href = tuneId ? `/tunes/${tuneId}/${screen.path}${page.url.search}` : null}
+			{@const href = tuneId
+				? `/tunes/${tuneId}/${screen.path}${lastTune.id === tuneId ? position : ''}`
+				: null}
 			{@const current = href !== null && here.endsWith(`/${screen.path}`)}
 			{#if href}
-				<a class="screen" {href} aria-current={current ? 'page' : undefined} aria-keyshortcuts={screen.key}>
+				<a
+					class="screen"
+					{href}
+					aria-current={current ? 'page' : undefined}
+					aria-keyshortcuts={screen.key}
+				>
 					<span class="numeral" aria-hidden="true">{screen.key}</span>
 					<span>{screen.name}</span>
 				</a>
@@ -40,7 +50,12 @@
 			</svg>
 			<span>Settings</span>
 		</a>
-		<a class="screen" href="/help" aria-current={here === '/help' ? 'page' : undefined} aria-keyshortcuts="?">
+		<a
+			class="screen"
+			href="/help"
+			aria-current={here === '/help' ? 'page' : undefined}
+			aria-keyshortcuts="?"
+		>
 			<span class="numeral" aria-hidden="true">?</span>
 			<span>Help</span>
 		</a>

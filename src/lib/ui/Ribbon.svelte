@@ -26,7 +26,11 @@
 	const wide = $derived((bars.length <= 12 ? 1 : 0.7) * Math.min(1, 8 / bars.length + 0.4));
 </script>
 
-<div class="ribbon" role="group" aria-label="Chords, bars {firstBar + 1} to {firstBar + bars.length}">
+<div
+	class="ribbon"
+	role="group"
+	aria-label="Chords, bars {firstBar + 1} to {firstBar + bars.length}"
+>
 	{#each cells as { change, from, to } (change.index)}
 		{@const short = to - from < 1400}
 		<button
@@ -34,7 +38,8 @@
 			class="cell"
 			class:now={change.index === nowIndex && open.now}
 			class:next={change.index === open.cursor && open.next}
-			style="left:{percent(from)}%;width:{percent(to) - percent(from)}%;--size:{(short ? 18 : 28) * wide}px"
+			style="left:{percent(from)}%;width:{percent(to) - percent(from)}%;--size:{(short ? 18 : 28) *
+				wide}px"
 			aria-current={change.index === open.cursor ? 'step' : undefined}
 			aria-label="{change.to.symbol}, bar {change.bar}, beat {change.beat}"
 			onclick={() => (open.cursor = change.index)}
@@ -43,7 +48,13 @@
 		</button>
 	{/each}
 	{#each bars as bar, i (bar.index)}
-		<span class="number" aria-hidden="true" style="left:{percent(bar.startTick)}%;width:{percent(bar.startTick + bar.lengthTicks) - percent(bar.startTick)}%" class:first={i === 0}>{bar.index + 1}</span>
+		<span
+			class="number"
+			aria-hidden="true"
+			style="left:{percent(bar.startTick)}%;width:{percent(bar.startTick + bar.lengthTicks) -
+				percent(bar.startTick)}%"
+			class:first={i === 0}>{bar.index + 1}</span
+		>
 	{/each}
 </div>
 

@@ -39,15 +39,23 @@
 	{#each layers as { tense, kind } (tense)}
 		<g class={tense} clip-path={shared ? `url(#${id}-${tense})` : undefined}>
 			{#if target}
-				<path
-					class="halo"
-					d={shapePath(kind, r + 5.6)}
-					stroke-width="2"
-				/>
+				<path class="halo" d={shapePath(kind, r + 5.6)} stroke-width="2" />
 			{/if}
-			<path class="shape" class:root={kind === 'root'} d={shapePath(kind, r)} stroke-width={shapeStroke(kind)} />
+			<path
+				class="shape"
+				class:root={kind === 'root'}
+				d={shapePath(kind, r)}
+				stroke-width={shapeStroke(kind)}
+			/>
 			{#if kind === 'bass'}
-				<line class="bar" x1={-r * 0.8} x2={r * 0.8} y1={r * 1.12} y2={r * 1.12} stroke-width="2.5" />
+				<line
+					class="bar"
+					x1={-r * 0.8}
+					x2={r * 0.8}
+					y1={r * 1.12}
+					y2={r * 1.12}
+					stroke-width="2.5"
+				/>
 			{/if}
 		</g>
 	{/each}

@@ -18,9 +18,15 @@
 	const base = $derived.by(() => {
 		const links = [...semitones, ...comparison.common.map((tone) => ({ from: tone, to: tone }))];
 		const strain = (cut: number) =>
-			links.reduce((sum, { from, to }) => sum + Math.abs(mod(from.pc - cut, 12) - mod(to.pc - cut, 12)), 0) * 10 -
+			links.reduce(
+				(sum, { from, to }) => sum + Math.abs(mod(from.pc - cut, 12) - mod(to.pc - cut, 12)),
+				0
+			) *
+				10 -
 			mod(next.tones[0].pc - cut, 12) * 0.1;
-		return Array.from({ length: 12 }, (_, cut) => cut).reduce((a, b) => (strain(b) < strain(a) ? b : a));
+		return Array.from({ length: 12 }, (_, cut) => cut).reduce((a, b) =>
+			strain(b) < strain(a) ? b : a
+		);
 	});
 
 	function heights(tones: readonly Tone[]): Map<number, number> {
@@ -48,7 +54,11 @@
 	const roleText = (tone: Tone) => {
 		const role = roleWords(tone.role);
 		if (wide || role.length <= 13) return role;
-		return role.replace('diminished', 'dim.').replace('suspended', 'sus.').replace('thirteenth', '13th').replace('eleventh', '11th');
+		return role
+			.replace('diminished', 'dim.')
+			.replace('suspended', 'sus.')
+			.replace('thirteenth', '13th')
+			.replace('eleventh', '11th');
 	};
 	const words = (tone: Tone) => {
 		const role = roleText(tone);
@@ -61,7 +71,14 @@
 	};
 </script>
 
-<svg viewBox="0 0 {width} {height}" width="100%" style="max-width:{width}px" role="img" aria-label="From {now.symbol} to {next.symbol}: {comparison.common.length} tones stay, {semitones.length} move by a semitone">
+<svg
+	viewBox="0 0 {width} {height}"
+	width="100%"
+	style="max-width:{width}px"
+	role="img"
+	aria-label="From {now.symbol} to {next.symbol}: {comparison.common
+		.length} tones stay, {semitones.length} move by a semitone"
+>
 	<defs>
 		<linearGradient id="{uid}-move" gradientUnits="userSpaceOnUse" {x1} {x2} y1="0" y2="0">
 			<stop offset="0" class="from" /><stop offset="1" class="to" />
@@ -69,17 +86,29 @@
 	</defs>
 	{#each semitones as move (`${move.from.pc}-${move.to.pc}`)}
 		{@const [a, b] = [y(left, move.from.pc), y(right, move.to.pc)]}
-		<path class="move" stroke="url(#{uid}-move)" d="M{x1 + 16},{a}C{x1 + 60},{a + (b - a) * 0.2 - 6} {x2 - 60},{b} {x2 - 16},{b}" />
+		<path
+			class="move"
+			stroke="url(#{uid}-move)"
+			d="M{x1 + 16},{a}C{x1 + 60},{a + (b - a) * 0.2 - 6} {x2 - 60},{b} {x2 - 16},{b}"
+		/>
 	{/each}
 	{#each comparison.common as tone (tone.pc)}
-		<path class="stay" stroke="url(#{uid}-move)" d="M{x1 + 16},{y(left, tone.pc)}L{x2 - 16},{y(right, tone.pc) + 0.01}" />
+		<path
+			class="stay"
+			stroke="url(#{uid}-move)"
+			d="M{x1 + 16},{y(left, tone.pc)}L{x2 - 16},{y(right, tone.pc) + 0.01}"
+		/>
 	{/each}
 	{#each now.tones as tone (tone.role)}
-		<g transform="translate({x1},{y(left, tone.pc)})"><RoleMark now={tone.role} label={prefs.label(tone)} r={12} /></g>
+		<g transform="translate({x1},{y(left, tone.pc)})"
+			><RoleMark now={tone.role} label={prefs.label(tone)} r={12} /></g
+		>
 		<text class="words end" x={x1 - 20} y={y(left, tone.pc)} dy="0.35em">{roleText(tone)}</text>
 	{/each}
 	{#each next.tones as tone (tone.role)}
-		<g transform="translate({x2},{y(right, tone.pc)})"><RoleMark next={tone.role} label={prefs.label(tone)} r={12} /></g>
+		<g transform="translate({x2},{y(right, tone.pc)})"
+			><RoleMark next={tone.role} label={prefs.label(tone)} r={12} /></g
+		>
 		<text class="words" x={x2 + 20} y={y(right, tone.pc)} dy="0.35em">{words(tone)}</text>
 	{/each}
 </svg>

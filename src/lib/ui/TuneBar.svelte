@@ -18,4 +18,9 @@
 	]);
 </script>
 
-<TopBar title={shown.headers.title ?? 'Untitled tune'} {facts} tempo={shown.headers.tempo} {actions} />
+<TopBar
+	title={shown.headers.title ?? 'Untitled tune'}
+	{facts}
+	tempo={shown.headers.tempo}
+	{actions}
+/>

@@ -21,7 +21,14 @@
 	<td class="wide">{plural(tune.bars, 'bar')}, {tune.feel}</td>
 	<td class="wide tempo"><span aria-hidden="true">♩</span>{tune.tempo}</td>
 	<td class="arc">
-		<a class="landing" href="/tunes/{tune.id}/route" tabindex="-1" aria-label="Route of {tune.title}: {newest ? `${newest.landed} of ${newest.changes} changes land` : 'not planned yet'}">
+		<a
+			class="landing"
+			href="/tunes/{tune.id}/route"
+			tabindex="-1"
+			aria-label="Route of {tune.title}: {newest
+				? `${newest.landed} of ${newest.changes} changes land`
+				: 'not planned yet'}"
+		>
 			<LandingArc share={newest && newest.changes > 0 ? newest.landed / newest.changes : 0} />
 			{#if newest}
 				<span><strong>{newest.landed}</strong> of {newest.changes}</span>
@@ -31,7 +38,13 @@
 		</a>
 	</td>
 	<td class="wide">
-		<div class="places" role="img" aria-label={planned.size > 0 ? `Planned in position ${[...planned].join(', ')}` : 'No place planned yet'}>
+		<div
+			class="places"
+			role="img"
+			aria-label={planned.size > 0
+				? `Planned in position ${[...planned].join(', ')}`
+				: 'No place planned yet'}
+		>
 			{#each places as place (place)}
 				<span class:planned={planned.has(place)}>{planned.has(place) ? place : ''}</span>
 			{/each}
@@ -39,7 +52,9 @@
 	</td>
 	<td class="wide last">
 		<button type="button" onclick={onremove} aria-label="Delete {tune.title}" title="Delete">
-			<svg viewBox="0 0 16 16" width="16" height="16" aria-hidden="true"><path d="M3 3L13 13M13 3L3 13" /></svg>
+			<svg viewBox="0 0 16 16" width="16" height="16" aria-hidden="true"
+				><path d="M3 3L13 13M13 3L3 13" /></svg
+			>
 		</button>
 	</td>
 </tr>
@@ -92,6 +107,7 @@
 		display: flex;
 		align-items: center;
 		gap: 10px;
+		white-space: nowrap;
 	}
 	strong {
 		font-family: var(--font-display);
@@ -172,6 +188,10 @@
 		}
 		.landing {
 			justify-content: flex-end;
+			gap: 6px;
+		}
+		.landing :global(svg) {
+			width: 56px;
 		}
 	}
 </style>

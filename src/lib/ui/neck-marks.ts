@@ -24,7 +24,10 @@ export function neckMarks(
 	for (let string = 1; string <= instrument.open.length; string++) {
 		for (let fret = from; fret <= to; fret++) {
 			const midi = pitchAt(instrument, { string, fret });
-			const tones = { now: now ? toneAt(now, midi) : undefined, next: next ? toneAt(next, midi) : undefined };
+			const tones = {
+				now: now ? toneAt(now, midi) : undefined,
+				next: next ? toneAt(next, midi) : undefined
+			};
 			if (!tones.now && !tones.next) continue;
 			const inside = inWindow(instrument, position, { string, fret });
 			const reach = fret > 0 && (fret < position || fret > position + 3);
@@ -35,7 +38,12 @@ export function neckMarks(
 }
 
 /** A place in words: "string 2, fret 6, F, third of D♭ now". */
-export function placeWords(mark: NeckMark, now: Chord | null, next: Chord | null, target: string | null): string {
+export function placeWords(
+	mark: NeckMark,
+	now: Chord | null,
+	next: Chord | null,
+	target: string | null
+): string {
 	const tone = mark.next ?? mark.now;
 	const parts = [`string ${mark.string}`, mark.fret === 0 ? 'open' : `fret ${mark.fret}`];
 	if (tone) parts.push(prefs.name(tone.name, tone.pc));

@@ -12,12 +12,39 @@ const circle = (r: number): string => `M${-r},0A${r},${r} 0 1 1 ${r},0A${r},${r}
 export function shapePath(kind: RoleKind, r: number): string {
 	switch (kind) {
 		case 'root':
-			return polygon([[0, -1.14], [1.14, 0], [0, 1.14], [-1.14, 0]], r);
+			return polygon(
+				[
+					[0, -1.14],
+					[1.14, 0],
+					[0, 1.14],
+					[-1.14, 0]
+				],
+				r
+			);
 		case 'third':
 		case 'seventh':
-			return polygon([[-0.88, -0.88], [0.88, -0.88], [0.88, 0.3], [0, 1.06], [-0.88, 0.3]], r);
+			return polygon(
+				[
+					[-0.88, -0.88],
+					[0.88, -0.88],
+					[0.88, 0.3],
+					[0, 1.06],
+					[-0.88, 0.3]
+				],
+				r
+			);
 		case 'extension':
-			return polygon([[-1.04, 0], [-0.52, -0.9], [0.52, -0.9], [1.04, 0], [0.52, 0.9], [-0.52, 0.9]], r);
+			return polygon(
+				[
+					[-1.04, 0],
+					[-0.52, -0.9],
+					[0.52, -0.9],
+					[1.04, 0],
+					[0.52, 0.9],
+					[-0.52, 0.9]
+				],
+				r
+			);
 		default:
 			return circle(0.84 * r);
 	}

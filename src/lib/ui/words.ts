@@ -1,7 +1,21 @@
 import { keyName, parseKey } from '$core/chart';
 import { signs } from '$core/chord';
 
-const NUMBERS = ['none', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve'];
+const NUMBERS = [
+	'none',
+	'one',
+	'two',
+	'three',
+	'four',
+	'five',
+	'six',
+	'seven',
+	'eight',
+	'nine',
+	'ten',
+	'eleven',
+	'twelve'
+];
 
 /** A count in words up to twelve, then in figures. */
 export const inWords = (n: number): string => NUMBERS[n] ?? String(n);
@@ -9,7 +23,8 @@ export const inWords = (n: number): string => NUMBERS[n] ?? String(n);
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** `1 bar`, `3 bars`. */
-export const plural = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`;
+export const plural = (n: number, one: string, many = `${one}s`): string =>
+	`${n} ${n === 1 ? one : many}`;
 
 /** A key's name with real signs: `Bb blues` becomes `B♭ blues`. */
 export function keyWords(name: string): string {

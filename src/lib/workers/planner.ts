@@ -29,7 +29,9 @@ export class Planner {
 	}
 
 	/** Runs a plan; null when a newer one has been asked for meanwhile. */
-	async plan(...args: Parameters<PlanWorker['plan']>): Promise<ReturnType<PlanWorker['plan']> | null> {
+	async plan(
+		...args: Parameters<PlanWorker['plan']>
+	): Promise<ReturnType<PlanWorker['plan']> | null> {
 		const ticket = ++this.latest;
 		if (this.running && performance.now() - this.startedAt > PATIENCE) this.restart();
 		this.running = true;
@@ -41,7 +43,9 @@ export class Planner {
 	}
 
 	/** Ranks the landings of one change; null when the worker was ended meanwhile. */
-	landings(...args: Parameters<PlanWorker['landings']>): Promise<ReturnType<PlanWorker['landings']> | null> {
+	landings(
+		...args: Parameters<PlanWorker['landings']>
+	): Promise<ReturnType<PlanWorker['landings']> | null> {
 		return this.whileOpen<ReturnType<PlanWorker['landings']>>(this.open().landings(...args));
 	}
 

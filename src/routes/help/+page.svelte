@@ -5,29 +5,94 @@
 	import TopBar from '$lib/ui/TopBar.svelte';
 
 	const KEYS = [
-		['Everywhere', [['1 2 3', 'chart, neck, route'], ['N', 'note names or roles'], ['?', 'this page']]],
-		['Notebook', [['↑ ↓', 'choose a tune'], ['Enter', 'open it'], ['C', 'new tune']]],
-		['Chart', [['F6', 'between text and bars'], ['F8', 'next problem'], ['Tab', 'take a suggestion'], ['Ctrl S', 'save'], ['Ctrl Z', 'undo']]],
-		['Neck', [['← →', 'place toward the nut, toward the body'], ['↑ ↓', 'previous, next change']]],
-		['Neck and Route', [['[ ]', 'place toward the nut, toward the body'], [', .', 'previous, next change'], ['PgUp PgDn', 'the same, with pedals']]],
-		['Route', [['R', 'plan'], ['L', 'lock the landing'], ['X', 'let the change pass'], ['A', 'next best landing'], ['Ctrl Z', 'undo, with Shift redo'], ['Ctrl S', 'save']]]
+		[
+			'Everywhere',
+			[
+				['1 2 3', 'chart, neck, route'],
+				['N', 'note names or roles'],
+				['?', 'this page']
+			]
+		],
+		[
+			'Notebook',
+			[
+				['↑ ↓', 'choose a tune'],
+				['Enter', 'open it'],
+				['C', 'new tune']
+			]
+		],
+		[
+			'Chart',
+			[
+				['F6', 'between text and bars'],
+				['F8', 'next problem'],
+				['Tab', 'take a suggestion'],
+				['Ctrl S', 'save'],
+				['Ctrl Z', 'undo']
+			]
+		],
+		[
+			'Neck',
+			[
+				['← →', 'place toward the nut, toward the body'],
+				['↑ ↓', 'previous, next change']
+			]
+		],
+		[
+			'Neck and Route',
+			[
+				['[ ]', 'place toward the nut, toward the body'],
+				[', .', 'previous, next change'],
+				['PgUp PgDn', 'the same, with pedals']
+			]
+		],
+		[
+			'Route',
+			[
+				['R', 'plan'],
+				['L', 'lock the landing'],
+				['X', 'let the change pass'],
+				['A', 'next best landing'],
+				['Ctrl Z', 'undo, with Shift redo'],
+				['Ctrl S', 'save']
+			]
+		]
 	] as const;
-	const MARKS: readonly { marks: { now?: Role; next?: Role; ink?: Role }; label: string; says: string; target?: boolean }[] = [
+	const MARKS: readonly {
+		marks: { now?: Role; next?: Role; ink?: Role };
+		label: string;
+		says: string;
+		target?: boolean;
+	}[] = [
 		{ marks: { now: '5' }, label: '5', says: 'filled, warm: in the chord that sounds now' },
 		{ marks: { next: '5' }, label: '5', says: 'hollow, cool: in the chord that comes next' },
-		{ marks: { now: '5', next: 'R' }, label: '', says: 'cut across: in both, each half in its own role' },
+		{
+			marks: { now: '5', next: 'R' },
+			label: '',
+			says: 'cut across: in both, each half in its own role'
+		},
 		{ marks: { ink: 'R' }, label: 'R', says: 'diamond: the root' },
 		{ marks: { ink: '3' }, label: '3', says: 'shield: a guide tone, third or seventh' },
 		{ marks: { ink: '5' }, label: '5', says: 'disc: the fifth' },
 		{ marks: { ink: '9' }, label: '9', says: 'hexagon: an extension or alteration' },
-		{ marks: { ink: 'bass' }, label: 'B', says: 'disc on a bar: a bass note that is no chord tone' },
+		{
+			marks: { ink: 'bass' },
+			label: 'B',
+			says: 'disc on a bar: a bass note that is no chord tone'
+		},
 		{ marks: { ink: '3' }, label: '3', target: true, says: 'a second outline: the landing' }
 	];
 	const TERMS = [
 		['change', 'the moment when the sounding chord becomes another. The first chord counts.'],
 		['role', 'what a note is in its chord: R, 3, 5, ♭7 and so on.'],
-		['guide tones', 'the third and the seventh; in a suspended chord the suspended tone, in a sixth chord third and sixth.'],
-		['position', 'the fret of the index finger. Four frets lie under the fingers; one back and one on can be reached.'],
+		[
+			'guide tones',
+			'the third and the seventh; in a suspended chord the suspended tone, in a sixth chord third and sixth.'
+		],
+		[
+			'position',
+			'the fret of the index finger. Four frets lie under the fingers; one back and one on can be reached.'
+		],
 		['window', 'all the places that a position reaches.'],
 		['scale in use', 'the notes that you draw on at the moment.'],
 		['target', 'the chord tone chosen to sound at a change.'],
@@ -35,7 +100,10 @@
 		['higher, lower', 'always pitch. On the neck it is toward the nut and toward the body.']
 	] as const;
 	const ROWS = [
-		['title: …, key: …, scale: …, time: …', 'header lines, all optional, before the first bar; also tempo, feel, tuning, capo'],
+		[
+			'title: …, key: …, scale: …, time: …',
+			'header lines, all optional, before the first bar; also tempo, feel, tuning, capo'
+		],
 		['[Head x2]', 'a section, played twice'],
 		['| Bb7 | Eb7 G7 |', 'bars; chords share a bar by its beats'],
 		['| Bb7 . . G7 |', 'a point holds for one share: three beats and one'],
@@ -53,7 +121,9 @@
 <svelte:head><title>Help · Arc Step</title></svelte:head>
 <TopBar title="Help" />
 <main id="main" class="screen">
-	<h1 class="lead">Hear the chords: land on a note of each, on time, and the hand stays where it is.</h1>
+	<h1 class="lead">
+		Hear the chords: land on a note of each, on time, and the hand stays where it is.
+	</h1>
 	<div class="columns">
 		<div>
 			<section>
@@ -61,18 +131,25 @@
 				{#each KEYS as [where, rows] (where)}
 					<h3>{where}</h3>
 					<ul>
-						{#each rows as [key, does] (key)}<li class="key"><span><KeyCap keys={key} /></span><span>{does}</span></li>{/each}
+						{#each rows as [key, does] (key)}<li class="key">
+								<span><KeyCap keys={key} /></span><span>{does}</span>
+							</li>{/each}
 					</ul>
 				{/each}
 			</section>
 		</div>
 		<div class="stack">
 			<section>
-				<div class="section-head"><h2>Marks</h2><small>colour says when, shape says what</small></div>
+				<div class="section-head">
+					<h2>Marks</h2>
+					<small>colour says when, shape says what</small>
+				</div>
 				<ul>
 					{#each MARKS as mark (mark.says)}
 						<li class="mark">
-							<svg width="44" height="40" viewBox="-22 -20 44 40" aria-hidden="true"><RoleMark {...mark.marks} label={mark.label} target={mark.target} /></svg>
+							<svg width="44" height="40" viewBox="-22 -20 44 40" aria-hidden="true"
+								><RoleMark {...mark.marks} label={mark.label} target={mark.target} /></svg
+							>
 							<span>{mark.says}</span>
 						</li>
 					{/each}
@@ -80,20 +157,26 @@
 			</section>
 			<section>
 				<div class="section-head"><h2>Care</h2></div>
-				<p class="care">Warm up. Rest a few minutes in every half hour. Stop when anything hurts, tingles or goes numb. Raise tempo and stretch in small steps. Keep amplifier and headphones low enough to talk over. Pain that stays is for a clinician, technique for a teacher.</p>
+				<p class="care">
+					Warm up. Rest a few minutes in every half hour. Stop when anything hurts, tingles or goes
+					numb. Raise tempo and stretch in small steps. Keep amplifier and headphones low enough to
+					talk over. Pain that stays is for a clinician, technique for a teacher.
+				</p>
 			</section>
 		</div>
 		<div class="stack">
 			<section>
 				<div class="section-head"><h2>Chart text</h2></div>
 				<dl>
-					{#each ROWS as [text, says] (text)}<dt><code>{text}</code></dt><dd>{says}</dd>{/each}
+					{#each ROWS as [text, says] (text)}<dt><code>{text}</code></dt>
+						<dd>{says}</dd>{/each}
 				</dl>
 			</section>
 			<section>
 				<div class="section-head"><h2>Terms</h2></div>
 				<dl>
-					{#each TERMS as [term, says] (term)}<dt>{term}</dt><dd>{says}</dd>{/each}
+					{#each TERMS as [term, says] (term)}<dt>{term}</dt>
+						<dd>{says}</dd>{/each}
 				</dl>
 			</section>
 		</div>

@@ -11,9 +11,17 @@
 	] as const;
 	const SWITCHES = [
 		{ key: 'plainNames', name: 'Plain names', says: 'show E for F♭ and C for B♯; display only' },
-		{ key: 'thinStringOnTop', name: 'Thin string on top', says: 'as tab is read; off: as you see it looking down' },
+		{
+			key: 'thinStringOnTop',
+			name: 'Thin string on top',
+			says: 'as tab is read; off: as you see it looking down'
+		},
 		{ key: 'leftHanded', name: 'Left-handed neck', says: 'the nut at the right' },
-		{ key: 'singleKeys', name: 'Single-key shortcuts', says: 'letters and signs act without Ctrl; they never act while typing' }
+		{
+			key: 'singleKeys',
+			name: 'Single-key shortcuts',
+			says: 'letters and signs act without Ctrl; they never act while typing'
+		}
 	] as const;
 </script>
 
@@ -23,7 +31,11 @@
 	<h1>Set it up once, then play.</h1>
 	<section>
 		<div class="section-head"><h2 id="theme">Light</h2></div>
-		<RadioGroup.Root value={userPrefersMode.current} onValueChange={(mode) => setMode(mode as 'light' | 'dark' | 'system')} aria-labelledby="theme">
+		<RadioGroup.Root
+			value={userPrefersMode.current}
+			onValueChange={(mode) => setMode(mode as 'light' | 'dark' | 'system')}
+			aria-labelledby="theme"
+		>
 			{#each MODES as mode (mode.id)}
 				<RadioGroup.Item value={mode.id} class="option" aria-label="{mode.name}, {mode.says}">
 					{#snippet children({ checked })}
@@ -34,8 +46,15 @@
 		</RadioGroup.Root>
 	</section>
 	<section>
-		<div class="section-head"><h2 id="labels">Inside the marks</h2><small>N switches anywhere</small></div>
-		<RadioGroup.Root value={prefs.current.labels} onValueChange={(value) => prefs.set('labels', value as 'names' | 'roles')} aria-labelledby="labels">
+		<div class="section-head">
+			<h2 id="labels">Inside the marks</h2>
+			<small>N switches anywhere</small>
+		</div>
+		<RadioGroup.Root
+			value={prefs.current.labels}
+			onValueChange={(value) => prefs.set('labels', value as 'names' | 'roles')}
+			aria-labelledby="labels"
+		>
 			{#each [{ id: 'names', name: 'Note names', says: 'B♭, D, F, A♭' }, { id: 'roles', name: 'Roles', says: 'R, 3, 5, ♭7' }] as option (option.id)}
 				<RadioGroup.Item value={option.id} class="option" aria-label="{option.name}, {option.says}">
 					{#snippet children({ checked })}
@@ -48,8 +67,14 @@
 	<section>
 		<div class="section-head"><h2>Neck and keys</h2></div>
 		{#each SWITCHES as entry (entry.key)}
-			<Switch.Root checked={prefs.current[entry.key]} onCheckedChange={(on) => prefs.set(entry.key, on)} class="option" aria-label="{entry.name}: {entry.says}">
-				<span class="track" class:on={prefs.current[entry.key]}><Switch.Thumb class="thumb" /></span><b>{entry.name}</b><small>{entry.says}</small>
+			<Switch.Root
+				checked={prefs.current[entry.key]}
+				onCheckedChange={(on) => prefs.set(entry.key, on)}
+				class="option"
+				aria-label="{entry.name}: {entry.says}"
+			>
+				<span class="track" class:on={prefs.current[entry.key]}><Switch.Thumb class="thumb" /></span
+				><b>{entry.name}</b><small>{entry.says}</small>
 			</Switch.Root>
 		{/each}
 	</section>

@@ -23,7 +23,14 @@
 	<span class="number">{bar.number}</span>
 	{#if bar.endings.length > 0}<span class="ending">{bar.endings.join(', ')}.</span>{/if}
 	{#if bar.repeatsBefore || holds}
-		<button type="button" class="cell as" class:now={same(now, bar.span)} class:next={same(next, bar.span)} onclick={() => onchoose(bar.span, true)} onfocus={() => onchoose(bar.span, false)}>
+		<button
+			type="button"
+			class="cell as"
+			class:now={same(now, bar.span)}
+			class:next={same(next, bar.span)}
+			onclick={() => onchoose(bar.span, true)}
+			onfocus={() => onchoose(bar.span, false)}
+		>
 			<span class="line" aria-hidden="true"></span>
 			{holds ? 'held on' : `as bar ${bar.number - 1}`}
 		</button>
@@ -39,12 +46,17 @@
 			>
 				{#if cell.kind === 'chord'}
 					<span class="symbol" class:long={cell.chord.symbol.length > 6 && !many}>
-						{#if cell.push > 0}<span class="push" aria-label="pushed {cell.push === 240 ? 'an eighth' : 'a sixteenth'} early">←</span>{/if}<ChordSymbol chord={cell.chord} />
+						{#if cell.push > 0}<span
+								class="push"
+								aria-label="pushed {cell.push === 240 ? 'an eighth' : 'a sixteenth'} early">←</span
+							>{/if}<ChordSymbol chord={cell.chord} />
 					</span>
 					<span class="tones">
 						{#each cell.chord.tones.filter((tone) => tone.essential) as tone (tone.role)}
 							<span class="tone">
-								<b>{prefs.name(tone.name, tone.pc)}</b><i>{tone.role === 'bass' ? 'bass' : signs(tone.role)}</i>
+								<b>{prefs.name(tone.name, tone.pc)}</b><i
+									>{tone.role === 'bass' ? 'bass' : signs(tone.role)}</i
+								>
 							</span>
 						{/each}
 						{#if cell.chord.quality.tensions.length > 0}

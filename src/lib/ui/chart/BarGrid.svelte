@@ -35,7 +35,9 @@
 			const down = event.key === 'ArrowDown';
 			const near = cells
 				.map((cell, i) => ({ i, rect: cell.getBoundingClientRect() }))
-				.filter(({ rect }) => (down ? rect.top > (box?.top ?? 0) + 8 : rect.top < (box?.top ?? 0) - 8))
+				.filter(({ rect }) =>
+					down ? rect.top > (box?.top ?? 0) + 8 : rect.top < (box?.top ?? 0) - 8
+				)
 				.sort((a, b) => {
 					const distance = (rect: DOMRect) =>
 						Math.abs(rect.top - (box?.top ?? 0)) * 10 + Math.abs(rect.left - (box?.left ?? 0));
@@ -48,14 +50,20 @@
 		cells[Math.max(0, Math.min(cells.length - 1, to))]?.focus();
 	}
 	export function focus(): void {
-		(host.querySelector<HTMLButtonElement>('button.now') ?? host.querySelector<HTMLButtonElement>('button.cell'))?.focus();
+		(
+			host.querySelector<HTMLButtonElement>('button.now') ??
+			host.querySelector<HTMLButtonElement>('button.cell')
+		)?.focus();
 	}
 </script>
 
 <div bind:this={host} {@attach listen('keydown', walk)} role="group" aria-label="Bars">
 	{#each rows as { section, lines } (section.from)}
 		{#if section.name}
-			<p class="section">{section.name}{#if section.times > 1}<small>, played {plural(section.times, 'time')}</small>{/if}</p>
+			<p class="section">
+				{section.name}{#if section.times > 1}<small>, played {plural(section.times, 'time')}</small
+					>{/if}
+			</p>
 		{/if}
 		{#each lines as bars (bars[0].number)}
 			<div class="row">

@@ -18,7 +18,15 @@
 	<ul>
 		{#each event.chord.tones as tone (tone.role)}
 			<li>
-				<svg width="36" height="34" viewBox="-18 -17 36 34" aria-hidden="true"><RoleMark now={tone.role} label={prefs.current.labels === 'roles' ? signs(tone.role === 'bass' ? 'B' : tone.role) : prefs.name(tone.name, tone.pc)} r={13} /></svg>
+				<svg width="36" height="34" viewBox="-18 -17 36 34" aria-hidden="true"
+					><RoleMark
+						now={tone.role}
+						label={prefs.current.labels === 'roles'
+							? signs(tone.role === 'bass' ? 'B' : tone.role)
+							: prefs.name(tone.name, tone.pc)}
+						r={13}
+					/></svg
+				>
 				<b>{prefs.name(tone.name, tone.pc)}</b>
 				<span>{roleWords(tone.role)}</span>
 				<small>{outside.includes(tone) ? 'outside home' : tone.essential ? '' : 'tension'}</small>

@@ -18,10 +18,16 @@
 				found.set(tone.name, row);
 			}
 		}
-		return [...found].map(([name, { bars, symbols }]) => ({ name, bars: [...bars], symbols: [...symbols] }));
+		return [...found].map(([name, { bars, symbols }]) => ({
+			name,
+			bars: [...bars],
+			symbols: [...symbols]
+		}));
 	});
 	const list = (parts: readonly (string | number)[]) =>
-		parts.length > 3 ? `${parts.slice(0, 3).join(', ')} …` : parts.join(', ').replace(/, ([^,]*)$/, ' and $1');
+		parts.length > 3
+			? `${parts.slice(0, 3).join(', ')} …`
+			: parts.join(', ').replace(/, ([^,]*)$/, ' and $1');
 </script>
 
 <section>
@@ -31,7 +37,11 @@
 	{/if}
 	<ul>
 		{#each rows.slice(0, MOST) as row (row.name)}
-			<li><b>{signs(row.name)}</b> <span>{row.bars.length > 1 ? 'bars' : 'bar'} {list(row.bars)}</span> <small>{list(row.symbols.map((symbol) => signs(symbol)))}</small></li>
+			<li>
+				<b>{signs(row.name)}</b>
+				<span>{row.bars.length > 1 ? 'bars' : 'bar'} {list(row.bars)}</span>
+				<small>{list(row.symbols.map((symbol) => signs(symbol)))}</small>
+			</li>
 		{/each}
 	</ul>
 	{#if rows.length > MOST}<p>and {rows.length - MOST} more</p>{/if}

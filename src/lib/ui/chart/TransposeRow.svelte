@@ -13,13 +13,19 @@
 	};
 	function move(name: string): void {
 		const note = parseNote(name);
-		if (key && note && noteName(note) !== noteName(key.tonic)) onmove(intervalBetween(key.tonic, note));
+		if (key && note && noteName(note) !== noteName(key.tonic))
+			onmove(intervalBetween(key.tonic, note));
 	}
 </script>
 
 <div class="row" role="group" aria-label="Transpose the chart to">
 	{#each tonics as name (name)}
-		<button type="button" class:here={isHere(name)} aria-pressed={isHere(name)} onclick={() => move(name)}>{signs(name)}</button>
+		<button
+			type="button"
+			class:here={isHere(name)}
+			aria-pressed={isHere(name)}
+			onclick={() => move(name)}>{signs(name)}</button
+		>
 	{/each}
 </div>
 

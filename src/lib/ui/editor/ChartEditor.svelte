@@ -28,7 +28,10 @@
 				onsave: () => onsave(),
 				onleave: () => onleave()
 			});
-			view = new setup.EditorView({ parent: host, state: setup.EditorState.create({ doc: text, extensions }) });
+			view = new setup.EditorView({
+				parent: host,
+				state: setup.EditorState.create({ doc: text, extensions })
+			});
 		});
 		return () => {
 			gone = true;
@@ -65,10 +68,14 @@
 	}
 </script>
 
-<p id="chart-editor-help" class="help">Tab takes a suggestion where there is one and else leaves the text. F6 goes to the bars, F8 to the next problem.</p>
+<p id="chart-editor-help" class="help">
+	Tab takes a suggestion where there is one and else leaves the text. F6 goes to the bars, F8 to the
+	next problem.
+</p>
 <div class="editor" bind:this={host}>
 	{#if !view}
-		<textarea class="plain" bind:value={text} aria-label="Chart text" spellcheck="false" rows="14"></textarea>
+		<textarea class="plain" bind:value={text} aria-label="Chart text" spellcheck="false" rows="14"
+		></textarea>
 	{/if}
 </div>
 

@@ -39,7 +39,10 @@ class Message extends WidgetType {
 		if (suggestion !== null) {
 			const button = document.createElement('button');
 			button.type = 'button';
-			button.append('Use ', Object.assign(document.createElement('code'), { textContent: suggestion }));
+			button.append(
+				'Use ',
+				Object.assign(document.createElement('code'), { textContent: suggestion })
+			);
 			const key = Object.assign(document.createElement('kbd'), { textContent: 'Tab' });
 			button.append(key);
 			button.addEventListener('click', () => takeSuggestion(view, this.diagnostic));
@@ -72,7 +75,8 @@ function decorate(state: EditorState, reading: Reading): DecorationSet {
 	const ranges: Range<Decoration>[] = [];
 	const mark = (span: Span | null, name: string) => {
 		const range = span && spanRange(state, span);
-		if (range && range.to > range.from) ranges.push(Decoration.mark({ class: name }).range(range.from, range.to));
+		if (range && range.to > range.from)
+			ranges.push(Decoration.mark({ class: name }).range(range.from, range.to));
 	};
 	mark(reading.now, 'cm-now');
 	mark(reading.next, 'cm-next');
@@ -84,7 +88,9 @@ function decorate(state: EditorState, reading: Reading): DecorationSet {
 		if (diagnostic.line > state.doc.lines) continue;
 		told.add(diagnostic.line);
 		const end = state.doc.line(diagnostic.line).to;
-		ranges.push(Decoration.widget({ widget: new Message(diagnostic), block: true, side: 1 }).range(end));
+		ranges.push(
+			Decoration.widget({ widget: new Message(diagnostic), block: true, side: 1 }).range(end)
+		);
 	}
 	return Decoration.set(ranges, true);
 }
@@ -96,7 +102,10 @@ type Read = { readonly reading: Reading; readonly decorations: DecorationSet };
 
 /** The reading in the editor's state; until the next one its marks move with the text. */
 export const readingField = StateField.define<Read>({
-	create: () => ({ reading: { diagnostics: [], now: null, next: null }, decorations: Decoration.none }),
+	create: () => ({
+		reading: { diagnostics: [], now: null, next: null },
+		decorations: Decoration.none
+	}),
 	update(value, transaction) {
 		for (const effect of transaction.effects) {
 			if (effect.is(setReading)) {

@@ -1,4 +1,8 @@
-import { autocompletion, type CompletionContext, type CompletionResult } from '@codemirror/autocomplete';
+import {
+	autocompletion,
+	type CompletionContext,
+	type CompletionResult
+} from '@codemirror/autocomplete';
 import { defaultKeymap, history, historyKeymap } from '@codemirror/commands';
 import { EditorState, type Extension } from '@codemirror/state';
 import {
@@ -43,20 +47,26 @@ function completeChord(context: CompletionContext): CompletionResult | null {
 	const line = context.state.doc.lineAt(context.pos);
 	if (!word || !line.text.slice(0, context.pos - line.from).includes('|')) return null;
 	if (word.text.length < 2 && !context.explicit) return null;
-	return { from: word.from, options: completions(word.text).map((label) => ({ label })), validFor: /^[^\s|]*$/ };
+	return {
+		from: word.from,
+		options: completions(word.text).map((label) => ({ label })),
+		validFor: /^[^\s|]*$/
+	};
 }
 
 /** The problem at the cursor's line that has a suggestion. */
 function suggestionHere(view: EditorView) {
 	const { head } = view.state.selection.main;
 	const line = view.state.doc.lineAt(head).number;
-	const here = view.state.field(readingField).reading.diagnostics.filter(
-		(entry) => entry.line === line && entry.suggestion !== null
+	const here = view.state
+		.field(readingField)
+		.reading.diagnostics.filter((entry) => entry.line === line && entry.suggestion !== null);
+	return (
+		here.find((entry) => {
+			const range = spanRange(view.state, entry);
+			return range && head >= range.from && head <= range.to;
+		}) ?? here[0]
 	);
-	return here.find((entry) => {
-		const range = spanRange(view.state, entry);
-		return range && head >= range.from && head <= range.to;
-	}) ?? here[0];
 }
 
 function nextProblem(view: EditorView): boolean {

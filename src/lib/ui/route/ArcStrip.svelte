@@ -88,7 +88,9 @@
 			const [a, b] = [Math.max(0, axis.x(change.tick)), Math.min(width, axis.x(until))];
 			// Wide bands carry the bar's number at the right.
 			const room = b - a - (b - a > 150 ? 96 : 14);
-			return b - a < 22 ? [] : [{ change, x: a + 9, size: fittingSize(change.to.chord, room, [38, 30, 24, 17, 13]) }];
+			return b - a < 22
+				? []
+				: [{ change, x: a + 9, size: fittingSize(change.to.chord, room, [38, 30, 24, 17, 13]) }];
 		})
 	);
 </script>
@@ -137,7 +139,13 @@
 			transform="translate({x},{y})"
 			tabindex={isNext(change.index) ? 0 : -1}
 			aria-current={isNext(change.index) ? 'step' : undefined}
-			aria-label="Target of bar {change.bar}, beat {change.beat}: {signs(target.name)}, {signs(target.role)} of {change.to.symbol}, string {target.string}, fret {target.fret}{plan.isLocked(change.index) ? ', locked' : ''}"
+			aria-label="Target of bar {change.bar}, beat {change.beat}: {signs(target.name)}, {signs(
+				target.role
+			)} of {change.to.symbol}, string {target.string}, fret {target.fret}{plan.isLocked(
+				change.index
+			)
+				? ', locked'
+				: ''}"
 			onclick={() => (open.cursor = change.index)}
 		>
 			<RoleMark

@@ -31,8 +31,13 @@
 		if (isChosen(landing) && reasons.length > 0) return reasons.map(proseSigns);
 		const move = landing.semitones;
 		const moved =
-			move === null ? 'First landing' : `${moveArrow(move)} ${moveLabel(move)}${move > 0 ? ' higher' : move < 0 ? ' lower' : ''}`;
-		return [landing.reach ? `${moved}, a reach` : moved, ...landing.reasons.slice(1).map(proseSigns)];
+			move === null
+				? 'First landing'
+				: `${moveArrow(move)} ${moveLabel(move)}${move > 0 ? ' higher' : move < 0 ? ' lower' : ''}`;
+		return [
+			landing.reach ? `${moved}, a reach` : moved,
+			...landing.reasons.slice(1).map(proseSigns)
+		];
 	}
 </script>
 
@@ -51,7 +56,14 @@
 					/>
 				</svg>
 				<span class="what">
-					<span><b>{signs(landing.name)}, {roleWords(landing.role as Role)}</b> <small>string {landing.string}, {landing.fret === 0 ? 'open' : `fret ${landing.fret}`}</small></span>
+					<span
+						><b>{signs(landing.name)}, {roleWords(landing.role as Role)}</b>
+						<small
+							>string {landing.string}, {landing.fret === 0
+								? 'open'
+								: `fret ${landing.fret}`}</small
+						></span
+					>
 					{#each words(landing) as line (line)}<span class="why">{line}</span>{/each}
 				</span>
 			</button>
@@ -59,24 +71,30 @@
 	{/each}
 </ul>
 {#if more > 0 || all}
-	<button type="button" class="quiet more" onclick={() => (all = !all)}>{all ? 'Fewer places' : `${more} more places`}</button>
+	<button type="button" class="quiet more" onclick={() => (all = !all)}
+		>{all ? 'Fewer places' : `${more} more places`}</button
+	>
 {/if}
 
 <style>
 	ul {
-		margin: 0 -24px;
+		--pad: 24px;
+	}
+	@media (max-width: 1099px) {
+		ul {
+			--pad: 0px;
+		}
 	}
 	li {
 		border-bottom: 1px solid var(--hair);
-		margin: 0 24px;
 	}
 	button:not(.more) {
 		display: grid;
 		grid-template-columns: 52px 1fr;
 		align-items: center;
-		width: calc(100% + 48px);
-		margin: 0 -24px;
-		padding: 5px 24px;
+		width: calc(100% + 2 * var(--pad));
+		margin: 0 calc(-1 * var(--pad));
+		padding: 5px max(8px, var(--pad));
 		text-align: left;
 	}
 	button:not(.more):hover {

@@ -31,7 +31,12 @@
 			const until = open.chart.changes[i + 1]?.tick ?? end;
 			const now = i === open.before?.index;
 			const next = i === open.cursor && open.next !== null;
-			return { change, a: x(change.tick), b: x(until), tense: next ? 'next' : now ? 'now' : 'idle' };
+			return {
+				change,
+				a: x(change.tick),
+				b: x(until),
+				tense: next ? 'next' : now ? 'now' : 'idle'
+			};
 		})
 	);
 	const frame = $derived([x(axis.startTick), x(axis.endTick)]);
@@ -64,7 +69,12 @@
 				<rect class="cap" x={cell.a} y="0" width={cell.b - cell.a} height="4" />
 			{/if}
 			{#if cell.b - cell.a > 26}
-				<ChordText chord={cell.change.to.chord} x={cell.a + 5} y={21} size={fittingSize(cell.change.to.chord, cell.b - cell.a - 8, [17, 15, 13, 12])} />
+				<ChordText
+					chord={cell.change.to.chord}
+					x={cell.a + 5}
+					y={21}
+					size={fittingSize(cell.change.to.chord, cell.b - cell.a - 8, [17, 15, 13, 12])}
+				/>
 			{/if}
 		</g>
 	{/each}

@@ -27,9 +27,13 @@
 				</DropdownMenu.Item>
 			{/each}
 			<DropdownMenu.Separator class="menu-rule" />
-			<DropdownMenu.Item class="menu-item" onSelect={() => openRoute('new')}>New route</DropdownMenu.Item>
+			<DropdownMenu.Item class="menu-item" onSelect={() => openRoute('new')}
+				>New route</DropdownMenu.Item
+			>
 			{#if current}
-				<DropdownMenu.Item class="menu-item" onSelect={onremove}>Delete this route</DropdownMenu.Item>
+				<DropdownMenu.Item class="menu-item" onSelect={onremove}
+					>Delete this route</DropdownMenu.Item
+				>
 			{/if}
 		</DropdownMenu.Content>
 	</DropdownMenu.Portal>
@@ -66,6 +70,11 @@
 	@media (max-width: 860px) {
 		.route-name {
 			max-width: 7em;
+		}
+	}
+	@media (max-width: 640px) {
+		.route-name {
+			max-width: 3.5em;
 		}
 	}
 </style>

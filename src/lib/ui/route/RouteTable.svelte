@@ -22,7 +22,13 @@
 					<td>{change.bar}{change.beat !== 1 ? `, beat ${change.beat}` : ''}</td>
 					<th scope="row">{signs(change.to.symbol)}</th>
 					{#if target}
-						<td>{prefs.name(target.name, target.midi % 12)}, {signs(target.role)}{plan.isLocked(change.index) ? ', locked' : ''}</td>
+						<td
+							>{prefs.name(target.name, target.midi % 12)}, {signs(target.role)}{plan.isLocked(
+								change.index
+							)
+								? ', locked'
+								: ''}</td
+						>
 						<td>{target.string}, {target.fret}</td>
 						<td>{target.reasons.map(proseSigns).join(' ')}</td>
 					{:else}

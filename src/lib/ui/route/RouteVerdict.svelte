@@ -9,7 +9,9 @@
 	const count = $derived(open.chart.changes.length);
 	const landed = $derived(plan.targets.length);
 	const moves = $derived(
-		plan.targets.slice(1).map((target, i) => ({ target, semitones: Math.abs(target.midi - plan.targets[i].midi) }))
+		plan.targets
+			.slice(1)
+			.map((target, i) => ({ target, semitones: Math.abs(target.midi - plan.targets[i].midi) }))
 	);
 	const semitones = $derived(moves.filter((move) => move.semitones === 1).length);
 	const stays = $derived(moves.filter((move) => move.semitones === 0).length);
@@ -29,7 +31,9 @@
 			.slice(0, 3)
 			.sort((a, b) => (a.target.change || Infinity) - (b.target.change || Infinity))
 	);
-	const passed = $derived(open.chart.changes.filter((change) => plan.isLetPass(change.index)).length);
+	const passed = $derived(
+		open.chart.changes.filter((change) => plan.isLetPass(change.index)).length
+	);
 </script>
 
 <div class="verdict">
@@ -38,16 +42,32 @@
 		<p>{landed} of {count} landings still fit.</p>
 	{:else if !plan.planned}
 		<h1>Not planned yet.</h1>
-		<p>Press Plan for {count} landings in position {plan.wishes.position}. {STYLE_NAMES[plan.wishes.style].says}</p>
+		<p>
+			Press Plan for {count} landings in position {plan.wishes.position}. {STYLE_NAMES[
+				plan.wishes.style
+			].says}
+		</p>
 	{:else}
-		<h1>{landed === count ? `All ${count} changes land.` : `${landed} of ${count} changes land.`}</h1>
+		<h1>
+			{count === 1 && landed === 1
+				? 'The one change lands.'
+				: landed === count
+					? `All ${count} changes land.`
+					: `${landed} of ${count} changes land.`}
+		</h1>
 		<p>
 			{#if passed > 0}{capital(inWords(passed))} let pass.{/if}
-			{#if semitones > 0}{capital(inWords(semitones))} by a semitone{stays > 0 ? `, ${inWords(stays)} ${stays === 1 ? 'stays' : 'stay'} put` : ''}.{/if}
+			{#if semitones > 0}{capital(inWords(semitones))} by a semitone{stays > 0
+					? `, ${inWords(stays)} ${stays === 1 ? 'stays' : 'stay'} put`
+					: ''}.{/if}
 			{#if widest.length > 0}
 				Widest:
 				{#each widest as move (move.target.change)}
-					<button type="button" onclick={() => (open.cursor = move.target.change)}>{move.target === plan.targets[0] ? 'top' : `bar ${open.chart.changes[move.target.change]?.bar}`}</button>
+					<button type="button" onclick={() => (open.cursor = move.target.change)}
+						>{move.target === plan.targets[0]
+							? 'top'
+							: `bar ${open.chart.changes[move.target.change]?.bar}`}</button
+					>
 				{/each}
 			{/if}
 		</p>

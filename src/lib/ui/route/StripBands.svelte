@@ -42,7 +42,9 @@
 		open.chart.played.slice(axis.from, axis.to + 1).map((bar) => {
 			const x = axis.x(bar.startTick);
 			const right = Math.min(width, axis.x(bar.startTick + bar.lengthTicks));
-			const band = bands.findLast((entry) => entry.change.tick <= bar.startTick + bar.lengthTicks / 2);
+			const band = bands.findLast(
+				(entry) => entry.change.tick <= bar.startTick + bar.lengthTicks / 2
+			);
 			const begins = band !== undefined && band.change.bar === bar.index + 1;
 			const word = begins && band.tense !== 'idle' && right - x > 150 ? ` · ${band.tense}` : '';
 			const onEdge = bands.some((entry) => Math.abs(entry.a - x) < 1);
@@ -55,7 +57,14 @@
 	<g class={band.tense}>
 		<rect class="area" x={band.x1} y="0" width={Math.max(0, band.x2 - band.x1)} {height} />
 		{#each band.rungs as rung (rung.y)}
-			<line class="rung" class:heavy={rung.heavy} x1={band.x1} x2={band.x2} y1={rung.y} y2={rung.y} />
+			<line
+				class="rung"
+				class:heavy={rung.heavy}
+				x1={band.x1}
+				x2={band.x2}
+				y1={rung.y}
+				y2={rung.y}
+			/>
 		{/each}
 		<rect
 			class="cap"
@@ -68,7 +77,10 @@
 			<line class="edge" x1={band.a} x2={band.a} y1="0" y2={height} />
 		{/if}
 		{#if band.tense === 'next' && band.a > 0}
-			<path class="pointer" d="M{band.a - 7},{height}L{band.a},{height - 9}L{band.a + 7},{height}Z" />
+			<path
+				class="pointer"
+				d="M{band.a - 7},{height}L{band.a},{height - 9}L{band.a + 7},{height}Z"
+			/>
 		{/if}
 	</g>
 {/each}

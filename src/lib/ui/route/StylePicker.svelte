@@ -18,6 +18,7 @@
 		<RadioGroup.Item value={id} class="style" aria-label="{short}: {says}">{short}</RadioGroup.Item>
 	{/each}
 </RadioGroup.Root>
+
 <style>
 	:global(.styles) {
 		display: flex;

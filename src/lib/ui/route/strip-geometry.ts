@@ -17,7 +17,13 @@ const RIGHT = 34;
  * The bars around a change, `bars` of them: one or two before it, so that the arc into it is seen
  * whole.
  */
-export function timeAxis(chart: Chart, bar: number, width: number, left: number, bars: number): TimeAxis {
+export function timeAxis(
+	chart: Chart,
+	bar: number,
+	width: number,
+	left: number,
+	bars: number
+): TimeAxis {
 	const count = chart.played.length;
 	const from = Math.max(0, Math.min(bar - Math.ceil(bars / 2) - 1, count - bars));
 	const to = Math.min(count, from + bars);
@@ -59,7 +65,10 @@ export const moveLabel = (semitones: number): string => {
 };
 
 /** Where the hand goes: `stays on string 3`, `to string 4`. */
-export const handLabel = (from: { string: number; fret: number }, to: { string: number; fret: number }): string =>
+export const handLabel = (
+	from: { string: number; fret: number },
+	to: { string: number; fret: number }
+): string =>
 	from.string === to.string
 		? from.fret === to.fret
 			? 'same place'

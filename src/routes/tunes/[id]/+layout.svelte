@@ -2,6 +2,7 @@
 	import { browser } from '$app/environment';
 	import { afterNavigate, replaceState } from '$app/navigation';
 	import { page } from '$app/state';
+	import { lastTune } from '$lib/state/last-tune.svelte';
 	import { OpenTune, provideTune } from '$lib/state/open-tune.svelte';
 	import { untrack, type Snippet } from 'svelte';
 	import type { LayoutData } from './$types';
@@ -30,8 +31,10 @@
 	// The place stays in the address, so that a reload and the next screen find the hand there.
 	$effect(() => {
 		const position = String(open.position);
+		const { id } = open.saved;
 		if (!browser || !navigated) return;
 		untrack(() => {
+			lastTune.set(id, open.position);
 			const url = new URL(location.href);
 			if (url.searchParams.get('position') === position) return;
 			url.searchParams.set('position', position);

@@ -60,7 +60,11 @@
 			if (done) toast('Saved.', { duration: 2500 });
 			return done;
 		} catch (error) {
-			toast(error instanceof Refusal ? error.message : 'Saving failed. Your text is still here; try again.');
+			toast(
+				error instanceof Refusal
+					? error.message
+					: 'Saving failed. Your text is still here; try again.'
+			);
 			return false;
 		}
 	}
@@ -82,12 +86,21 @@
 </script>
 
 <svelte:window onkeydown={keys} />
-<svelte:head><title>{chart.headers.title ?? 'Untitled tune'} · Chart · Arc Step</title></svelte:head>
+<svelte:head><title>{chart.headers.title ?? 'Untitled tune'} · Chart · Arc Step</title></svelte:head
+>
 
 <TuneBar {chart}>
 	{#snippet actions()}
-		<span class="state" role="status">{draft.saving ? 'Saving …' : draft.dirty ? 'Not saved yet' : 'Saved'}</span>
-		<button class="act" class:act-main={draft.dirty} type="button" disabled={!draft.dirty || draft.saving} onclick={save}>
+		<span class="state" role="status"
+			>{draft.saving ? 'Saving …' : draft.dirty ? 'Not saved yet' : 'Saved'}</span
+		>
+		<button
+			class="act"
+			class:act-main={draft.dirty}
+			type="button"
+			disabled={!draft.dirty || draft.saving}
+			onclick={save}
+		>
 			Save <KeyCap keys="Ctrl S" />
 		</button>
 	{/snippet}
@@ -97,17 +110,30 @@
 	<main id="main" class="screen">
 		<div class="verdict">
 			<h1>
-				{#if sounding === 0}No chord to read yet.{:else}{key ? `Home is ${keyWords(keyName(key)).replace(' major', '')}.` : ''}
-					{#if unread.length === 0}Every symbol reads.{:else}{capital(inWords(unread.length))} {unread.length === 1 ? 'thing does' : 'things do'} not read.{/if}{/if}
+				{#if sounding === 0}No chord to read yet.{:else}{key
+						? `Home is ${keyWords(keyName(key)).replace(' major', '')}.`
+						: ''}
+					{#if unread.length === 0}Every symbol reads.{:else}{capital(inWords(unread.length))}
+						{unread.length === 1 ? 'thing does' : 'things do'} not read.{/if}{/if}
 			</h1>
 			<p>
-				{plural(chart.played.length, 'bar')}, {plural(sounding, 'chord')}, {plural(chart.changes.length, 'change')}.
-				{#if problems.length > 0}<button class="jump" type="button" onclick={() => editor.toProblem()}>line {problems[0].line}</button>{/if}
+				{plural(chart.played.length, 'bar')}, {plural(sounding, 'chord')}, {plural(
+					chart.changes.length,
+					'change'
+				)}.
+				{#if problems.length > 0}<button
+						class="jump"
+						type="button"
+						onclick={() => editor.toProblem()}>line {problems[0].line}</button
+					>{/if}
 			</p>
 		</div>
 		<div class="columns">
 			<section class="text">
-				<div class="section-head"><h2>Text</h2><small>line {draft.line}, column {draft.column}</small></div>
+				<div class="section-head">
+					<h2>Text</h2>
+					<small>line {draft.line}, column {draft.column}</small>
+				</div>
 				<ChartEditor
 					bind:this={editor}
 					bind:text={draft.text}
@@ -116,16 +142,25 @@
 					onsave={() => void save()}
 					onleave={() => grid.focus()}
 				/>
-			{#if key}
-				<section class="transpose">
-					<div class="section-head"><h2>Transpose</h2><small>the whole chart</small></div>
-					<TransposeRow {chart} onmove={(interval) => (draft.text = transposeText(draft.text, interval))} />
-				</section>
-			{/if}
+				{#if key}
+					<section class="transpose">
+						<div class="section-head">
+							<h2>Transpose</h2>
+							<small>the whole chart</small>
+						</div>
+						<TransposeRow
+							{chart}
+							onmove={(interval) => (draft.text = transposeText(draft.text, interval))}
+						/>
+					</section>
+				{/if}
 			</section>
 			<div class="right">
 				<section>
-					<div class="section-head"><h2>Bars</h2><small>each chord spelled, roles below</small></div>
+					<div class="section-head">
+						<h2>Bars</h2>
+						<small>each chord spelled, roles below</small>
+					</div>
 					{#if chart.bars.length === 0}
 						<p class="empty">Write bars between | signs, as in <code>| Bb7 | Eb7 |</code>.</p>
 					{/if}
@@ -147,16 +182,27 @@
 							<small>bar {draft.now.bar} to bar {draft.next.bar}</small>
 							<span class="symbols">
 								<span class="now"><ChordSymbol chord={draft.now.chord} /></span>
-								<svg viewBox="0 0 60 24" width="60" height="24" aria-hidden="true"><path d="M4,21Q30,-13 56,21" /></svg>
+								<svg viewBox="0 0 60 24" width="60" height="24" aria-hidden="true"
+									><path d="M4,21Q30,-13 56,21" /></svg
+								>
 								<span class="next"><ChordSymbol chord={draft.next.chord} /></span>
 							</span>
 						</div>
-						<div class="ladder"><ToneLadder now={draft.now.chord} next={draft.next.chord} wide /></div>
+						<div class="ladder">
+							<ToneLadder now={draft.now.chord} next={draft.next.chord} wide />
+						</div>
 					</section>
 				{/if}
 			</div>
 		</div>
-		<FootKeys keys={[['F6', 'text or bars'], ['F8', 'next problem'], ['Ctrl S', 'save'], ['2', 'find the place']]} />
+		<FootKeys
+			keys={[
+				['F6', 'text or bars'],
+				['F8', 'next problem'],
+				['Ctrl S', 'save'],
+				['2', 'find the place']
+			]}
+		/>
 	</main>
 	<aside class="inspector" aria-label="The chord at the cursor">
 		{#if draft.now}
@@ -166,7 +212,9 @@
 			<section>
 				<div class="section-head"><h2>Scale in use</h2></div>
 				<p class="scale-name">{signs(noteName(scale.tonic))} {scale.name}</p>
-				<p class="scale">{#each scale.notes as note (note.degree)}<span>{signs(note.name)}</span>{/each}</p>
+				<p class="scale">
+					{#each scale.notes as note (note.degree)}<span>{signs(note.name)}</span>{/each}
+				</p>
 			</section>
 		{/if}
 		{#if key}<OutsideList {chart} {key} />{/if}

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { guideTones, signs, toneAt, type Chord } from '$core/chord';
 	import { noteName } from '$core/pitch';
-	import { windowPlaces } from '$core/neck';
+	import { highestFret, windowPlaces } from '$core/neck';
 	import { onKeys } from '$lib/state/keys';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { prefs } from '$lib/state/prefs.svelte';
@@ -19,6 +19,17 @@
 	let { data }: { data: PageData } = $props();
 	const open = useTune();
 
+	let width = $state(1168);
+	/** On a phone only the frets round the hand are drawn, large enough to read. */
+	const frets = $derived(
+		width < 560
+			? {
+					from: Math.max(0, open.position - 2),
+					to: Math.min(highestFret(open.instrument), open.position + 5)
+				}
+			: {}
+	);
+
 	/** How a chord lies in the window: each tone with the number of its places. */
 	function lie(chord: Chord, position: number) {
 		const places = windowPlaces(open.instrument, position);
@@ -31,7 +42,9 @@
 		[
 			{ tense: 'now' as const, chord: open.now },
 			{ tense: 'next' as const, chord: open.next }
-		].flatMap(({ tense, chord }) => (chord ? [{ tense, chord, tones: lie(chord, open.position) }] : []))
+		].flatMap(({ tense, chord }) =>
+			chord ? [{ tense, chord, tones: lie(chord, open.position) }] : []
+		)
 	);
 	const missing = $derived(lies.flatMap(({ tones }) => tones.filter(({ count }) => count === 0)));
 	const guides = $derived(
@@ -39,12 +52,16 @@
 			? guideTones(open.next).reduce(
 					(sum, tone) =>
 						sum +
-						windowPlaces(open.instrument, open.position).filter((place) => place.midi % 12 === tone.pc && !place.reach).length,
+						windowPlaces(open.instrument, open.position).filter(
+							(place) => place.midi % 12 === tone.pc && !place.reach
+						).length,
 					0
 				)
 			: 0
 	);
-	const scaleName = $derived(open.scale && `${signs(noteName(open.scale.tonic))} ${open.scale.name}`);
+	const scaleName = $derived(
+		open.scale && `${signs(noteName(open.scale.tonic))} ${open.scale.name}`
+	);
 	const lacking = $derived(
 		lies.map(({ tense, chord }) => ({
 			tense,
@@ -82,29 +99,41 @@
 	{:else}
 		<div class="verdict">
 			<h1>
-				{#if missing.length === 0}Every tone lies in position {open.position}.{:else}Position {open.position} lacks {inWords(missing.length)} {missing.length === 1 ? 'tone' : 'tones'}: {missing.map(({ tone }) => prefs.name(tone.name, tone.pc)).join(', ')}.{/if}
+				{#if missing.length === 0}Every tone lies in position {open.position}.{:else}Position {open.position}
+					lacks {inWords(missing.length)}
+					{missing.length === 1 ? 'tone' : 'tones'}: {missing
+						.map(({ tone }) => prefs.name(tone.name, tone.pc))
+						.join(', ')}.{/if}
 			</h1>
 			<p>
-				{#if open.next}{plural(guides, 'guide tone')} of {signs(open.next.symbol)} under the fingers. Bar {open.change?.bar}, beat {open.change?.beat}.{:else}One chord, the whole chart.{/if}
+				{#if open.next}{plural(guides, 'guide tone')} of {signs(open.next.symbol)} under the fingers.
+					Bar {open.change?.bar}, beat {open.change?.beat}.{:else}One chord, the whole chart.{/if}
 			</p>
 		</div>
 		<Ribbon />
-		<Neck
-			instrument={open.instrument}
-			position={open.position}
-			now={open.now}
-			next={open.next}
-			onposition={(position) => open.moveTo(position)}
-		/>
+		<div bind:clientWidth={width}>
+			<Neck
+				instrument={open.instrument}
+				position={open.position}
+				now={open.now}
+				next={open.next}
+				{...frets}
+				onposition={(position) => open.moveTo(position)}
+			/>
+		</div>
 		<div class="places">
-			<span class="legend">Place{#if data.routes.length > 0}<small>dark: planned</small>{/if}</span>
+			<span class="legend"
+				>Place{#if data.routes.length > 0}<small>dark: planned</small>{/if}</span
+			>
 			<PlaceStrip planned={data.routes.map((route) => route.position)} />
 		</div>
 		<div class="below">
 			<section>
 				<div class="section-head">
 					<h2>What changes</h2>
-					{#if open.now && open.next}<small>{signs(open.now.symbol)} to {signs(open.next.symbol)}</small>{/if}
+					{#if open.now && open.next}<small
+							>{signs(open.now.symbol)} to {signs(open.next.symbol)}</small
+						>{/if}
 				</div>
 				{#if open.now && open.next}
 					<div class="ladder"><ToneLadder now={open.now} next={open.next} wide /></div>
@@ -113,7 +142,10 @@
 				{/if}
 			</section>
 			<section>
-				<div class="section-head"><h2>In this place</h2><small>how often each tone lies here</small></div>
+				<div class="section-head">
+					<h2>In this place</h2>
+					<small>how often each tone lies here</small>
+				</div>
 				{#each lies as { tense, chord, tones } (tense)}
 					<div class="lie {tense}">
 						<span class="name"><ChordSymbol {chord} /></span>
@@ -124,7 +156,13 @@
 										<RoleMark {...{ [tense]: tone.role }} label={prefs.label(tone)} r={11.5} />
 									</svg>
 									<span class="sr">{signs(tone.name)}, {tone.role}</span>
-									<span>{count === 0 ? 'not here' : `${count} ×`}{#if reaches > 0 && reaches === count}<small> reach</small>{/if}</span>
+									<span
+										>{count === 0
+											? 'not here'
+											: `${count} ×`}{#if reaches > 0 && reaches === count}<small>
+												reach</small
+											>{/if}</span
+									>
 								</li>
 							{/each}
 						</ul>
@@ -132,10 +170,15 @@
 				{/each}
 			</section>
 			<section>
-				<div class="section-head"><h2>Scale in use</h2><small>{scaleName}</small></div>
+				<div class="section-head">
+					<h2>Scale in use</h2>
+					<small>{scaleName}</small>
+				</div>
 				{#if open.scale}
 					<p class="scale">
-						{#each open.scale.notes as note (note.degree)}<span>{prefs.name(note.name, note.pc)}</span>{/each}
+						{#each open.scale.notes as note (note.degree)}<span
+								>{prefs.name(note.name, note.pc)}</span
+							>{/each}
 					</p>
 					{#each lacking as { tense, chord, tones } (tense)}
 						<p class="lack {tense}">
@@ -143,7 +186,8 @@
 							{#if tones.length === 0}
 								has all its tones in the scale.
 							{:else}
-								wants {tones.map((tone) => prefs.name(tone.name, tone.pc)).join(' and ')}, which the scale lacks.
+								wants {tones.map((tone) => prefs.name(tone.name, tone.pc)).join(' and ')}, which the
+								scale lacks.
 							{/if}
 						</p>
 					{/each}

@@ -11,6 +11,7 @@ export const load: PageServerLoad = async ({ params, url, parent }) => {
 	const id = asked ?? routes.at(-1)?.id ?? 'new';
 	if (id === 'new') return { route: null };
 	const found = isUuid(id) ? await getRoute(await openDatabase(), id) : null;
-	if (!found || found.route.tuneId !== params.id) error(404, 'There is no such route in this tune.');
+	if (!found || found.route.tuneId !== params.id)
+		error(404, 'There is no such route in this tune.');
 	return { route: found.route };
 };

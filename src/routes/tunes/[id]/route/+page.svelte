@@ -42,7 +42,11 @@
 	$effect.pre(() => {
 		const { route } = data;
 		untrack(() => {
-			if (route?.id !== plan.saved?.id || (route && plan.saved && route.version > plan.saved.version)) plan.load(route);
+			if (
+				route?.id !== plan.saved?.id ||
+				(route && plan.saved && route.version > plan.saved.version)
+			)
+				plan.load(route);
 		});
 	});
 
@@ -50,7 +54,9 @@
 	let table = $state(false);
 	let asking = $state(false);
 	const narrow = $derived(width < 560);
-	const axis = $derived(timeAxis(open.chart, open.change?.bar ?? 1, width, narrow ? 20 : 22, narrow ? 2 : 4));
+	const axis = $derived(
+		timeAxis(open.chart, open.change?.bar ?? 1, width, narrow ? 20 : 22, narrow ? 2 : 4)
+	);
 	const target = $derived(plan.target(open.cursor));
 	const before = $derived(open.before && plan.target(open.before.index));
 	const frets = $derived.by(() => {
@@ -60,7 +66,9 @@
 	});
 	const landing = (at: typeof target) => {
 		const change = at && open.chart.changes[at.change];
-		return at && change ? { string: at.string, fret: at.fret, bar: change.bar, locked: plan.isLocked(at.change) } : null;
+		return at && change
+			? { string: at.string, fret: at.fret, bar: change.bar, locked: plan.isLocked(at.change) }
+			: null;
 	};
 
 	// The candidates of the selected change, ranked in the worker; an answer that comes late is dropped.
@@ -79,14 +87,19 @@
 		open.moveTo(position);
 		const given = plan.setPosition(open.position);
 		if (given > 0) {
-			toast(`${plural(given, 'lock')} lay outside position ${open.position} and ${given === 1 ? 'is' : 'are'} open again.`, {
-				action: { label: 'Undo', onClick: () => plan.undo() }
-			});
+			toast(
+				`${plural(given, 'lock')} lay outside position ${open.position} and ${given === 1 ? 'is' : 'are'} open again.`,
+				{
+					action: { label: 'Undo', onClick: () => plan.undo() }
+				}
+			);
 		}
 	}
 	/** The best landing after the one that is chosen, any other pitch first. */
 	function nextBest(): void {
-		const at = landings.findIndex((entry) => entry.string === target?.string && entry.fret === target.fret);
+		const at = landings.findIndex(
+			(entry) => entry.string === target?.string && entry.fret === target.fret
+		);
 		const found = landings[(at + 1) % Math.max(1, landings.length)];
 		if (found) plan.lockAt(open.cursor, found);
 	}
@@ -98,10 +111,19 @@
 			asking = !done;
 			if (!done || !plan.saved) return;
 			toast('Route saved.', { duration: 2500 });
-			if (fresh) await goto(`?route=${plan.saved.id}&position=${open.position}`, { replaceState: true, noScroll: true, keepFocus: true });
+			if (fresh)
+				await goto(`?route=${plan.saved.id}&position=${open.position}`, {
+					replaceState: true,
+					noScroll: true,
+					keepFocus: true
+				});
 			await invalidateAll();
 		} catch (error) {
-			toast(error instanceof Refusal ? error.message : 'Saving failed. The route is still here; try again.');
+			toast(
+				error instanceof Refusal
+					? error.message
+					: 'Saving failed. The route is still here; try again.'
+			);
 		}
 	}
 	async function remove(): Promise<void> {
@@ -113,9 +135,12 @@
 			action: {
 				label: 'Bring it back',
 				onClick: () =>
-					void send<{ id: string }>('POST', `/api/v1/tunes/${open.saved.id}/routes`, { name, position, style, anchors }).then(
-						(route) => goto(`?route=${route.id}`, { invalidateAll: true })
-					)
+					void send<{ id: string }>('POST', `/api/v1/tunes/${open.saved.id}/routes`, {
+						name,
+						position,
+						style,
+						anchors
+					}).then((route) => goto(`?route=${route.id}`, { invalidateAll: true }))
 			}
 		});
 	}
@@ -144,10 +169,22 @@
 <TuneBar>
 	{#snippet actions()}
 		<RouteMenu routes={data.routes} current={plan.saved} onremove={remove} />
-		<button class="act" class:act-main={!plan.planned || plan.outdated} type="button" onclick={() => plan.plan()} disabled={open.chart.changes.length === 0}>
+		<button
+			class="act"
+			class:act-main={!plan.planned || plan.outdated}
+			type="button"
+			onclick={() => plan.plan()}
+			disabled={open.chart.changes.length === 0}
+		>
 			Plan <KeyCap keys="R" />
 		</button>
-		<button class="act" class:act-main={plan.dirty} type="button" disabled={!plan.dirty || plan.saving} onclick={save}>Save</button>
+		<button
+			class="act"
+			class:act-main={plan.dirty}
+			type="button"
+			disabled={!plan.dirty || plan.saving}
+			onclick={save}>Save</button
+		>
 	{/snippet}
 </TuneBar>
 
@@ -155,7 +192,11 @@
 	<main id="main" class="screen">
 		<RouteVerdict {plan} />
 		{#if open.chart.changes.length === 0}
-			<p>There is no change to land on. <a class="act" href="/tunes/{open.saved.id}/chart">Write the chart</a></p>
+			<p>
+				There is no change to land on. <a class="act" href="/tunes/{open.saved.id}/chart"
+					>Write the chart</a
+				>
+			</p>
 		{:else}
 			<div class="strips bleed" aria-busy={plan.planning}>
 				<div bind:clientWidth={width}>
@@ -175,34 +216,53 @@
 					target={landing(target)}
 					onposition={moveTo}
 					onplace={(place) => {
-						if (landings.some((entry) => entry.string === place.string && entry.fret === place.fret)) plan.lockAt(open.cursor, place);
+						if (
+							landings.some((entry) => entry.string === place.string && entry.fret === place.fret)
+						)
+							plan.lockAt(open.cursor, place);
 					}}
 				/>
 			</div>
 			{#if table}<RouteTable {plan} />{/if}
 		{/if}
 		<div class="foot">
-			<button class="quiet" type="button" aria-expanded={table} onclick={() => (table = !table)}>{table ? 'Hide the table' : 'As a table'}</button>
-			<FootKeys keys={[[', .', 'change'], ['[ ]', 'place'], ['N', 'names or roles'], ['Ctrl Z', 'undo'], ['Ctrl S', 'save']]} />
+			<button class="quiet" type="button" aria-expanded={table} onclick={() => (table = !table)}
+				>{table ? 'Hide the table' : 'As a table'}</button
+			>
+			<FootKeys
+				keys={[
+					[', .', 'change'],
+					['[ ]', 'place'],
+					['N', 'names or roles'],
+					['Ctrl Z', 'undo'],
+					['Ctrl S', 'save']
+				]}
+			/>
 		</div>
 	</main>
 	<aside class="inspector" aria-label="The selected change">
 		{#if open.change}
 			<section class="pair-box">
 				<p class="where">
-					<strong>Change {open.cursor + 1} of {open.chart.changes.length}</strong> bar {open.change.bar}, beat {open.change.beat}{open.cursor === 0 ? ', back at the top' : ''}
+					<strong>Change {open.cursor + 1} of {open.chart.changes.length}</strong> bar {open.change
+						.bar}, beat {open.change.beat}{open.cursor === 0 ? ', back at the top' : ''}
 				</p>
 				<div class="pair">
 					{#if open.now}<span class="now"><ChordSymbol chord={open.now} /></span>{/if}
 					{#if open.now && open.next}
-						<svg viewBox="0 0 44 20" width="44" height="20" aria-hidden="true"><path d="M3,17Q22,-12 41,17" /></svg>
+						<svg viewBox="0 0 44 20" width="44" height="20" aria-hidden="true"
+							><path d="M3,17Q22,-12 41,17" /></svg
+						>
 					{/if}
 					{#if open.next}<span class="next"><ChordSymbol chord={open.next} /></span>{/if}
 				</div>
 				{#if open.now && open.next}<ToneLadder now={open.now} next={open.next} />{/if}
 			</section>
 			<section>
-				<div class="section-head"><h2>Land on</h2><small>choosing locks it</small></div>
+				<div class="section-head">
+					<h2>Land on</h2>
+					<small>choosing locks it</small>
+				</div>
 				{#if !plan.planned}
 					<p class="hint">Plan first; then every place is listed here with its reasons.</p>
 				{:else if plan.isLetPass(open.cursor)}
@@ -220,11 +280,28 @@
 			</section>
 			<div class="bottom">
 				<StylePicker style={plan.wishes.style} onchange={(style) => plan.setStyle(style)} />
-				{#each plan.warnings.slice(0, 3) as warning (warning)}<p class="hint" role="status">{proseSigns(warning)}</p>{/each}
-			<div class="keys">
-				<button type="button" class="quiet" disabled={!target} aria-pressed={plan.isLocked(open.cursor)} onclick={() => plan.toggleLock(open.cursor)}>{plan.isLocked(open.cursor) ? 'Unlock' : 'Lock'} <KeyCap keys="L" /></button>
-				<button type="button" class="quiet" aria-pressed={plan.isLetPass(open.cursor)} onclick={() => plan.toggleLetPass(open.cursor)}>{plan.isLetPass(open.cursor) ? 'Land here' : 'Let it pass'} <KeyCap keys="X" /></button>
-				<button type="button" class="quiet" disabled={!plan.planned} onclick={nextBest}>Next best <KeyCap keys="A" /></button>
+				{#each plan.warnings.slice(0, 3) as warning (warning)}<p class="hint" role="status">
+						{proseSigns(warning)}
+					</p>{/each}
+				<div class="keys">
+					<button
+						type="button"
+						class="quiet"
+						disabled={!target}
+						aria-pressed={plan.isLocked(open.cursor)}
+						onclick={() => plan.toggleLock(open.cursor)}
+						>{plan.isLocked(open.cursor) ? 'Unlock' : 'Lock'} <KeyCap keys="L" /></button
+					>
+					<button
+						type="button"
+						class="quiet"
+						aria-pressed={plan.isLetPass(open.cursor)}
+						onclick={() => plan.toggleLetPass(open.cursor)}
+						>{plan.isLetPass(open.cursor) ? 'Land here' : 'Let it pass'} <KeyCap keys="X" /></button
+					>
+					<button type="button" class="quiet" disabled={!plan.planned} onclick={nextBest}
+						>Next best <KeyCap keys="A" /></button
+					>
 				</div>
 			</div>
 		{/if}
@@ -249,7 +326,7 @@
 	.strips {
 		display: grid;
 		gap: 4px;
-		
+
 		min-width: 0;
 	}
 	.strips > :global(*) {

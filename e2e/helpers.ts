@@ -1,0 +1,48 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, type APIRequestContext, type Page } from '@playwright/test';
+
+export const FERRY =
+	'title: Tin Roof Ferry\nkey: Bb blues\ntime: 4/4\ntempo: 104\nfeel: shuffle\n\n[Head]\n' +
+	'| Bb7 | Eb7 | Bb7 | % |\n| Eb7 | Edim7 | Bb7 | G7alt |\n| Cm7 | F7 | Bb7 G7 | Cm7 F7 |\n';
+
+type Tune = { id: string; version: number; chart: string; title: string };
+
+/** A tune of a test's own, so that tests do not disturb each other. */
+export async function newTune(request: APIRequestContext, chart = FERRY): Promise<Tune> {
+	const response = await request.post('/api/v1/tunes', { data: { chart } });
+	expect(response.status()).toBe(201);
+	return response.json();
+}
+
+/** Opens a page and waits until it takes input. */
+export async function visit(page: Page, path: string): Promise<void> {
+	await page.goto(path);
+	await page.locator('html[data-ready]').waitFor();
+	await page.evaluate(() => document.fonts.ready);
+}
+
+/** The chart editor, ready to type in. */
+export const editorOf = (page: Page) => page.locator('.cm-content');
+
+/** Replaces the whole text of the editor by keys. */
+export async function typeChart(page: Page, text: string): Promise<void> {
+	await editorOf(page).click();
+	await page.keyboard.press('ControlOrMeta+a');
+	await page.keyboard.insertText(text);
+}
+
+/** axe finds nothing. */
+export async function expectAccessible(page: Page): Promise<void> {
+	const { violations } = await new AxeBuilder({ page }).analyze();
+	const told = violations.map(
+		({ id, help, nodes }) =>
+			`${id}: ${help}\n  ${nodes.map((n) => n.html.slice(0, 160)).join('\n  ')}`
+	);
+	expect(told.join('\n')).toBe('');
+}
+
+/** Nothing sticks out at the side. */
+export async function expectNoOverflow(page: Page): Promise<void> {
+	const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+	expect(over).toBeLessThanOrEqual(0);
+}

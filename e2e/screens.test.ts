@@ -1,0 +1,85 @@
+import { expect, test } from '@playwright/test';
+import { expectAccessible, expectNoOverflow, newTune, visit } from './helpers';
+
+const SIZES = [
+	{ name: 'desk', width: 1280, height: 800 },
+	{ name: 'tablet', width: 820, height: 1180 },
+	{ name: 'phone', width: 390, height: 844 }
+];
+
+for (const { name, width, height } of SIZES) {
+	for (const theme of ['light', 'dark'] as const) {
+		test(`every screen on a ${name}, ${theme}`, async ({ page, request }) => {
+			test.slow();
+			await page.setViewportSize({ width, height });
+			await page.emulateMedia({ colorScheme: theme });
+			const { tunes } = await (await request.get('/api/v1/tunes')).json();
+			const ferry = tunes.find((tune: { title: string }) => tune.title === 'Tin Roof Ferry').id;
+			const waltz = tunes.find((tune: { title: string }) => tune.title === 'Marsh Waltz').id;
+			for (const path of [
+				...['/', '/settings', '/help', '/tunes/00000000-0000-4000-8000-000000000000/chart'],
+				...['chart', 'neck', 'route'].map((screen) => `/tunes/${ferry}/${screen}`),
+				`/tunes/${waltz}/route`
+			]) {
+				await visit(page, path);
+				await expectNoOverflow(page);
+				await expectAccessible(page);
+			}
+		});
+	}
+}
+
+test('a tune that does not exist says so and leads home', async ({ page }) => {
+	for (const path of [
+		'/tunes/no-such-tune/chart',
+		'/tunes/00000000-0000-4000-8000-000000000000/neck'
+	]) {
+		const response = await page.goto(path);
+		expect(response?.status()).toBe(404);
+		await expect(page.getByRole('heading', { level: 1 })).toHaveText('There is no such tune.');
+	}
+	await page.getByRole('link', { name: 'Back to the notebook' }).click();
+	await expect(page.getByRole('heading', { name: 'Thursday on the Corvane' })).toBeVisible();
+});
+
+test('a route that does not exist says so', async ({ page, request }) => {
+	const tune = await newTune(request);
+	const response = await page.goto(`/tunes/${tune.id}/route?route=nope`);
+	expect(response?.status()).toBe(404);
+});
+
+test('a tune is made, deleted and brought back', async ({ page }) => {
+	await visit(page, '/');
+	await page.getByRole('button', { name: 'New tune' }).click();
+	await expect(page).toHaveURL(/\/chart/);
+	await visit(page, '/');
+	const count = () => page.getByRole('link', { name: 'New tune', exact: true }).count();
+	const before = await count();
+	await page.getByRole('button', { name: 'Delete New tune' }).last().click();
+	await expect.poll(count).toBeLessThan(before);
+	await page.getByRole('button', { name: 'Bring it back' }).click();
+	await expect.poll(count).toBe(before);
+});
+
+test('an unplannable chart and an empty one teach what to do', async ({ page, request }) => {
+	const tune = await newTune(request, 'title: Silence\n\n| N.C. |\n');
+	await visit(page, `/tunes/${tune.id}/neck`);
+	await expect(page.getByRole('link', { name: 'Write the chart' })).toBeVisible();
+	await visit(page, `/tunes/${tune.id}/route`);
+	await expect(page.getByRole('link', { name: 'Write the chart' })).toBeVisible();
+	const vamp = await newTune(request, 'title: Vamp\n\n| Dm9 | % |\n');
+	await visit(page, `/tunes/${vamp.id}/route`);
+	await page.keyboard.press('r');
+	await expect(page.getByRole('heading', { level: 1 })).toHaveText('The one change lands.');
+});
+
+test('an open tuning is drawn with its own notes', async ({ page, request }) => {
+	const tune = await newTune(
+		request,
+		'title: Slide\nkey: D\ntuning: D2 A2 D3 F#3 A3 D4\n\n| D | G |\n'
+	);
+	await visit(page, `/tunes/${tune.id}/neck?position=1`);
+	await expect(
+		page.getByRole('gridcell', { name: 'string 1, open, D, root of D, now, fifth of G, next' })
+	).toBeVisible();
+});

@@ -1,0 +1,84 @@
+import js from '@eslint/js';
+import globals from 'globals';
+import svelte from 'eslint-plugin-svelte';
+import ts from 'typescript-eslint';
+import svelteConfig from './svelte.config.js';
+
+/** The core's folders in the one direction in which data flows: each may import only those before it. */
+const FLOW = ['pitch', 'chord', 'chart', 'harmony', 'neck', 'route'];
+
+const OUTSIDE = {
+	group: ['$lib', '$lib/*', '$app/*', 'svelte', 'svelte/*', 'node:*', '**/lib/**'],
+	message: 'The core is pure computation: nothing of the app, of Node or of the browser.'
+};
+const DOORS = {
+	group: ['../*/*', '$core/*/*'],
+	message: 'Import a core folder by its index only.'
+};
+
+const coreRules = FLOW.map((folder, i) => ({
+	files: [`src/core/${folder}/**/*.ts`],
+	rules: {
+		'no-restricted-imports': [
+			'error',
+			{
+				patterns: [
+					OUTSIDE,
+					DOORS,
+					...FLOW.slice(i + 1).map((later) => ({
+						group: [`../${later}`, `$core/${later}`],
+						message: `${folder} comes before ${later}: data flows ${FLOW.join(' → ')}.`
+					}))
+				]
+			}
+		],
+		'no-restricted-globals': ['error', 'window', 'document', 'process', 'fetch', 'localStorage'],
+		'no-restricted-properties': [
+			'error',
+			{ object: 'Math', property: 'random', message: 'Seed randomness.' },
+			{ object: 'Date', property: 'now', message: 'The core has no clock.' }
+		]
+	}
+}));
+
+export default ts.config(
+	{
+		ignores: [
+			'build/',
+			'.svelte-kit/',
+			'node_modules/',
+			'drizzle/',
+			'data/',
+			'test-results/',
+			'static/'
+		]
+	},
+	js.configs.recommended,
+	...ts.configs.strict,
+	...svelte.configs.recommended,
+	{
+		languageOptions: { globals: { ...globals.browser, ...globals.node } },
+		rules: {
+			'no-undef': 'off',
+			'@typescript-eslint/no-unused-vars': [
+				'error',
+				{ argsIgnorePattern: '^_', varsIgnorePattern: '^_' }
+			],
+			'@typescript-eslint/consistent-type-imports': ['error', { disallowTypeAnnotations: false }],
+			'no-restricted-imports': ['error', { patterns: [{ ...DOORS, group: ['$core/*/*'] }] }]
+		}
+	},
+	{
+		files: ['**/*.svelte', '**/*.svelte.ts'],
+		languageOptions: {
+			parserOptions: { parser: ts.parser, svelteConfig, extraFileExtensions: ['.svelte'] }
+		},
+		rules: {
+			// Links are plain addresses: the app is served from the root of its own host.
+			'svelte/no-navigation-without-resolve': 'off',
+			// Maps and sets here are built inside one derivation and never changed after.
+			'svelte/prefer-svelte-reactivity': 'off'
+		}
+	},
+	...coreRules
+);

@@ -1,0 +1,33 @@
+import { defineConfig } from '@playwright/test';
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { CHROMIUM_FLAGS, findChromium } from './scripts/chromium.mjs';
+
+const PORT = Number(process.env.ARC_STEP_TEST_PORT ?? 4327);
+// The configuration is read again by every worker; the folder is made once, by the first.
+process.env.ARC_STEP_TEST_DATA ??= mkdtempSync(join(tmpdir(), 'arc-step-e2e-'));
+
+export default defineConfig({
+	testDir: 'e2e',
+	outputDir: 'test-results/browser',
+	fullyParallel: true,
+	workers: 2,
+	timeout: 60_000,
+	expect: { timeout: 10_000 },
+	use: {
+		baseURL: `http://127.0.0.1:${PORT}`,
+		viewport: { width: 1280, height: 800 },
+		browserName: 'chromium',
+		launchOptions: { executablePath: findChromium() ?? undefined, args: CHROMIUM_FLAGS },
+		trace: 'retain-on-failure'
+	},
+	webServer: {
+		command: 'node scripts/demo.mjs',
+		url: `http://127.0.0.1:${PORT}/healthz`,
+		reuseExistingServer: false,
+		timeout: 120_000,
+		gracefulShutdown: { signal: 'SIGTERM', timeout: 10_000 },
+		env: { PORT: String(PORT), HOST: '127.0.0.1', ARC_STEP_DATA: process.env.ARC_STEP_TEST_DATA }
+	}
+});
