@@ -4,5 +4,6 @@ import { defineConfig } from 'vite';
 
 export default defineConfig({
 	plugins: [tailwindcss(), sveltekit()],
-	worker: { format: 'es' }
+	worker: { format: 'es' },
+	build: { rolldownOptions: { checks: { pluginTimings: false } } }
 });

@@ -117,7 +117,7 @@ test('bad input is told what, where and why', async ({ request }) => {
 	];
 	for (const [path, data, status, words] of cases) {
 		const response = await request.post(path, {
-			data,
+			data: Buffer.from(data),
 			headers: { 'content-type': 'application/json' }
 		});
 		const told = `${path} ${data.slice(0, 60)}`;

@@ -58,6 +58,7 @@ test('an oversized chart is refused with a message and stays in the editor', asy
 	const tune = await newTune(request);
 	await visit(page, `/tunes/${tune.id}/chart`);
 	await typeChart(page, `| C |\n// ${'x'.repeat(66_000)}`);
+	await page.keyboard.press('ControlOrMeta+Home');
 	await expect(page.locator('.cm-message').first()).toContainText('at most 64 KiB');
 	await page.keyboard.press('ControlOrMeta+s');
 	await expect(page.getByText(/at most 64 KiB can be saved/)).toBeVisible();

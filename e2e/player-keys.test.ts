@@ -20,7 +20,7 @@ for (const theme of ['light', 'dark'] as const) {
 		await expect(page.locator('a.open').first()).toBeFocused();
 		await page.keyboard.press('ArrowDown');
 		await page.keyboard.press('Enter');
-		await expect(page.locator('.title')).toHaveText('Nettle Tea');
+		await expect(page.locator('p.title')).toHaveText('Nettle Tea');
 
 		const tune = await newTune(request);
 		await visit(page, `/tunes/${tune.id}/chart`);

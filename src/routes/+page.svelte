@@ -189,20 +189,13 @@
 		margin: 8px 0 16px;
 		font-size: 18px;
 	}
-	.sr {
-		position: absolute;
-		width: 1px;
-		height: 1px;
-		overflow: hidden;
-		clip-path: inset(50%);
-	}
 	@media (max-width: 1099px) {
-		.wide:nth-child(n + 4):not(:nth-child(7)) {
+		.wide:not(:nth-child(3)):not(:nth-child(8)) {
 			display: none;
 		}
 	}
 	@media (max-width: 640px) {
-		.wide {
+		.wide:not(:nth-child(8)) {
 			display: none;
 		}
 	}

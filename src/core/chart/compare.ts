@@ -2,10 +2,10 @@ import type { Chord, Tone } from '../chord';
 import { shortestMove } from '../pitch';
 
 /** One voice that moves; `semitones` is signed, upward positive, at most 2 either way. */
-export type Move = { readonly from: Tone; readonly to: Tone; readonly semitones: number };
+type Move = { readonly from: Tone; readonly to: Tone; readonly semitones: number };
 
 /** What happens to the tones of two neighbouring chords. */
-export type Comparison = {
+type Comparison = {
 	/** Tones of the new chord that the old one has too. */
 	readonly common: readonly Tone[];
 	/** Tones of the old chord within a whole tone of a new tone, nearest only; ties give both. */

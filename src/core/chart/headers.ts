@@ -6,7 +6,7 @@ import { FEELS, type Feel, type Headers, type Span, type TimeSignature } from '.
 const NAMES = ['title', 'key', 'scale', 'time', 'tempo', 'feel', 'tuning', 'capo'] as const;
 type Name = (typeof NAMES)[number];
 
-export const DEFAULT_HEADERS: Headers = {
+const DEFAULT_HEADERS: Headers = {
 	title: null,
 	key: null,
 	scale: null,
@@ -49,7 +49,7 @@ export function parseKey(text: string): Key | null {
 export const keyName = (key: Key): string => `${noteName(key.tonic)} ${key.mode}`;
 
 /** Splits `Bb minor pentatonic` into tonic and name; the scale library decides about the name. */
-export function parseScaleName(text: string): { tonic: Note; name: string } | null {
+function parseScaleName(text: string): { tonic: Note; name: string } | null {
 	const match = /^([A-G](?:bb|b|##|#)?)\s+(\S.*)$/.exec(asciiAccidentals(text).trim());
 	const tonic = match && parseNote(match[1]);
 	return match && tonic ? { tonic, name: match[2].toLowerCase().replace(/\s+/g, ' ') } : null;

@@ -22,7 +22,7 @@ export const proseSigns = (text: string): string =>
 		.replace(/(?<=^|[\s(]|\d)([b#])(?=\d)/g, (sign) => signs(sign));
 
 /** The parts of a chord symbol as it is set: root, accidental, `m` on the line, raised extension, bass. */
-export type EngravedChord = {
+type EngravedChord = {
 	readonly letter: string;
 	readonly accidental: string;
 	readonly minor: boolean;

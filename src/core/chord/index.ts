@@ -1,15 +1,5 @@
+export { ROLES, roleInterval, roleKind, roleWords, type Role, type RoleKind } from './role';
 export {
-	isGuideTone,
-	ROLES,
-	roleInterval,
-	roleKind,
-	roleWords,
-	type Role,
-	type RoleKind
-} from './role';
-export { parseQuality, type Quality } from './quality';
-export {
-	buildChord,
 	guideTones,
 	normaliseSymbol,
 	parseChord,
@@ -21,4 +11,4 @@ export {
 } from './chord';
 export { looksLikeNumeral, MODES, parseNumeral, type Key, type Mode } from './numeral';
 export { completions, suggestSymbol } from './suggest';
-export { engrave, proseSigns, signs, type EngravedChord } from './engrave';
+export { engrave, proseSigns, signs } from './engrave';

@@ -1,3 +1,3 @@
-export { buildScale, SCALE_NAMES, type Scale, type ScaleNote } from './scale';
+export { buildScale, SCALE_NAMES, type Scale } from './scale';
 export { scaleInUse, scaleOfKey } from './in-use';
 export { outsideTones } from './outside';

@@ -1,7 +1,7 @@
 import { above, degreeInterval, noteName, pitchClass, type Note, type PitchClass } from '../pitch';
 
 /** A note of a scale with its degree (`1`, `b3`, `#4`). */
-export type ScaleNote = {
+type ScaleNote = {
 	readonly degree: string;
 	readonly note: Note;
 	readonly name: string;

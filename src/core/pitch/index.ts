@@ -1,6 +1,5 @@
 export {
 	asciiAccidentals,
-	LETTERS,
 	mod,
 	noteName,
 	parseNote,

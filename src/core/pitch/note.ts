@@ -1,5 +1,5 @@
 /** Letters in scale order; a note's `letter` is an index into this string. */
-export const LETTERS = 'CDEFGAB';
+const LETTERS = 'CDEFGAB';
 const LETTER_PC = [0, 2, 4, 5, 7, 9, 11];
 
 /**

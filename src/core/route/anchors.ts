@@ -1,14 +1,7 @@
 import type { Change, Chart } from '../chart';
-import type { Place } from '../neck';
 
 /** Where a change stands in the written chart: bar from 1, beat from 1, and the pass that plays it. */
-export type Anchor = { readonly bar: number; readonly beat: number; readonly pass: number };
-
-/** What the player fixed, by written place, so that it survives edits elsewhere in the chart. */
-export type Anchors = {
-	readonly locks: readonly (Anchor & Place)[];
-	readonly letPass: readonly Anchor[];
-};
+type Anchor = { readonly bar: number; readonly beat: number; readonly pass: number };
 
 export const anchorOf = (change: Change): Anchor => ({
 	bar: change.source,

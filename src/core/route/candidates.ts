@@ -32,7 +32,7 @@ export function tonesForStyle(change: Change, style: Style): readonly Tone[] {
 }
 
 /** Every place of the window that sounds a tone of the change's chord, in a fixed order. */
-export function landingPlaces(request: PlanRequest, change: Change): Candidate[] {
+function landingPlaces(request: PlanRequest, change: Change): Candidate[] {
 	return windowPlaces(request.instrument, request.position).flatMap((place) => {
 		const tone = toneAt(change.to.chord, place.midi);
 		const forbidden = request.forbid.some((other) => samePlace(other, place));

@@ -32,7 +32,7 @@ function archOf(request: PlanRequest): (tick: number) => number {
 }
 
 /** Costs of a candidate by itself: role, telling note, register, hand, rest at the end. */
-export function ownCosts(
+function ownCosts(
 	request: PlanRequest,
 	steps: readonly Step[],
 	i: number,
@@ -44,9 +44,8 @@ export function ownCosts(
 	const kind = roleKind(tone.role);
 	const before = steps[i].change.from?.chord;
 	const inChord = before?.tones.some((other) => other.pc === tone.pc) ?? false;
-	const inScale = before
-		? (request.scale?.notes.some((note) => note.pc === tone.pc) ?? false)
-		: false;
+	const inScale =
+		before !== undefined && (request.scale?.notes.some((note) => note.pc === tone.pc) ?? false);
 	const low = candidate.string > request.instrument.open.length - 2;
 	return {
 		role: weights.role[kind] + (tone.essential ? 0 : WEIGHTS.tension),
@@ -57,17 +56,13 @@ export function ownCosts(
 	};
 }
 
-/** Costs between neighbouring targets: voice leading and skipped strings. */
-export function pairCosts(request: PlanRequest, from: Candidate, to: Candidate): Costs {
-	const semitones = Math.abs(to.midi - from.midi);
-	const skipped = Math.max(0, Math.abs(to.string - from.string) - 1);
-	return {
-		voiceLeading: Math.round(
-			(voiceLeading(semitones) * STYLE_WEIGHTS[request.style].voiceLeading) / 100
-		),
-		strings: skipped * WEIGHTS.stringSkip
-	};
-}
+/** Cost of the move between two pitches under a style. */
+const moveCost = (request: PlanRequest, from: number, to: number): number =>
+	Math.round((voiceLeading(Math.abs(to - from)) * STYLE_WEIGHTS[request.style].voiceLeading) / 100);
+
+/** Cost of the strings skipped between two places. */
+const skipCost = (from: number, to: number): number =>
+	Math.max(0, Math.abs(to - from) - 1) * WEIGHTS.stringSkip;
 
 /** Costs over three targets: a pitch for the third time, back and forth, a turn. */
 export function tripleCosts(a: number, b: number, c: number): Costs {
@@ -95,11 +90,13 @@ export function buildLattice(request: PlanRequest, steps: readonly Step[]): Latt
 		const free = !before.locked && !step.locked;
 		const cached = free ? known.get(key) : undefined;
 		if (cached) return cached;
-		const made = Int32Array.from(
-			before.candidates.flatMap((from) =>
-				step.candidates.map((to) => sum(pairCosts(request, from, to)))
-			)
-		);
+		const made = new Int32Array(before.candidates.length * step.candidates.length);
+		let at = 0;
+		for (const from of before.candidates) {
+			for (const to of step.candidates) {
+				made[at++] = moveCost(request, from.midi, to.midi) + skipCost(from.string, to.string);
+			}
+		}
 		if (free) known.set(key, made);
 		return made;
 	});
@@ -127,7 +124,13 @@ export function pathCosts(
 	const at = (i: number) => steps[i].candidates[path[i]];
 	steps.forEach((step, i) => {
 		add(ownCosts(request, steps, i, at(i), archAt(step.change.tick)));
-		if (i > 0) add(pairCosts(request, at(i - 1), at(i)));
+		if (i > 0) {
+			const [from, to] = [at(i - 1), at(i)];
+			add({
+				voiceLeading: moveCost(request, from.midi, to.midi),
+				strings: skipCost(from.string, to.string)
+			});
+		}
 		if (i > 1) add(tripleCosts(at(i - 2).midi, at(i - 1).midi, at(i).midi));
 	});
 	return total;

@@ -7,14 +7,14 @@ const COUNT = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eig
 const inWords = (n: number): string => COUNT[n] ?? String(n);
 
 /** A number of semitones in words: `a semitone`, `a whole tone`, `5 semitones`. */
-export const semitoneWords = (semitones: number): string => {
+const semitoneWords = (semitones: number): string => {
 	const size = Math.abs(semitones);
 	if (size === 1) return 'a semitone';
 	return size === 2 ? 'a whole tone' : `${size} semitones`;
 };
 
 /** How the hand goes from one place to the next. */
-export function handWords(from: Candidate, to: Candidate): string {
+function handWords(from: Candidate, to: Candidate): string {
 	const strings = Math.abs(to.string - from.string);
 	if (strings === 1) return 'next string';
 	if (strings > 1) return `${inWords(strings)} strings away`;

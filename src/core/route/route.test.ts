@@ -90,6 +90,19 @@ describe('the search', () => {
 		);
 	});
 
+	it('equals exhaustive search on six strings, where many places share a pitch', () => {
+		const three = fc
+			.array(chordName, { minLength: 3, maxLength: 3 })
+			.map((names) => parseChart(`| ${names.join(' | ')} |`));
+		fc.assert(
+			fc.property(three, style, fc.integer({ min: 1, max: 19 }), (chart, wanted, position) => {
+				const req = request(chart, { position, style: wanted });
+				expect(solve(buildLattice(req, planSteps(req).steps)).cost).toBe(exhaustive(req).cost);
+			}),
+			{ numRuns: 60 }
+		);
+	});
+
 	it('explains its whole cost by name', () => {
 		for (const wanted of STYLES) {
 			const plan = planTargets(request(parseChart(FERRY), { style: wanted }));

@@ -26,25 +26,84 @@ function firstPairs({ sizes, own, pairs }: Lattice): Int32Array {
 	return cost;
 }
 
-/** One step onward: from states (a, b) to states (b, c), remembering the best a. */
+/** No state leads here; far above any cost, far below overflow. */
+const NONE = 0x3fffffff;
+
+/**
+ * The cheapest ways into one candidate b, by how the pitch came there: from below, from the same
+ * pitch, from above. For the sides that a turn may come from, also the cheapest of another pitch:
+ * that is all that the next step needs to know, and it is exact.
+ */
+const below = { cost: NONE, from: 0, pitch: 0, other: NONE, otherFrom: 0 };
+const above = { cost: NONE, from: 0, pitch: 0, other: NONE, otherFrom: 0 };
+const level = { cost: NONE, from: 0 };
+
+function note(side: typeof below, cost: number, from: number, pitch: number): void {
+	if (cost < side.cost) {
+		if (pitch !== side.pitch) {
+			side.other = side.cost;
+			side.otherFrom = side.from;
+		}
+		side.cost = cost;
+		side.from = from;
+		side.pitch = pitch;
+	} else if (pitch !== side.pitch && cost < side.other) {
+		side.other = cost;
+		side.otherFrom = from;
+	}
+}
+
+/** Groups the ways into candidate b of the step before. */
+function gather(before: Int32Array, b: number, nb: number, pa: Int32Array, pitch: number): void {
+	below.cost = below.other = above.cost = above.other = level.cost = NONE;
+	below.pitch = above.pitch = -1;
+	for (let a = 0; a < pa.length; a++) {
+		const cost = before[a * nb + b];
+		if (pa[a] < pitch) note(below, cost, a, pa[a]);
+		else if (pa[a] > pitch) note(above, cost, a, pa[a]);
+		else if (cost < level.cost) {
+			level.cost = cost;
+			level.from = a;
+		}
+	}
+}
+
+/**
+ * One step onward: from states (a, b) to states (b, c), remembering the best a. Because the cost of
+ * three pitches depends only on the side that a came from, and on whether it is c again, each pair
+ * (b, c) is settled by a few comparisons instead of a loop over all a.
+ */
 function advance(lattice: Lattice, i: number, before: Int32Array): Layer {
 	const { sizes, pitches, own, pairs } = lattice;
-	const [na, nb, nc] = [sizes[i - 2], sizes[i - 1], sizes[i]];
+	const [nb, nc] = [sizes[i - 1], sizes[i]];
 	const [pa, pb, pc] = [pitches[i - 2], pitches[i - 1], pitches[i]];
 	const pair = pairs[i];
 	const ownCost = own[i];
 	const cost = new Int32Array(nb * nc);
 	const from = new Uint8Array(nb * nc);
 	for (let b = 0; b < nb; b++) {
+		gather(before, b, nb, pa, pb[b]);
 		for (let c = 0; c < nc; c++) {
-			let best = 0x7fffffff;
-			let bestFrom = 0;
-			for (let a = 0; a < na; a++) {
-				const total = before[a * nb + b] + triple(pa[a], pb[b], pc[c]);
-				if (total < best) {
-					best = total;
-					bestFrom = a;
-				}
+			const move = pc[c] - pb[b];
+			// The side whose ways in would turn here; the others cost nothing more.
+			const back = move > 0 ? above : below;
+			const on = move > 0 ? below : above;
+			let best = on.cost;
+			let bestFrom = on.from;
+			const stay = level.cost + (move === 0 ? thirdIdentical : 0);
+			if (stay < best) {
+				best = stay;
+				bestFrom = level.from;
+			}
+			const again = move !== 0 && back.pitch === pc[c];
+			const turned = back.cost + (move === 0 ? 0 : again ? turn + backAndForth : turn);
+			if (turned < best) {
+				best = turned;
+				bestFrom = back.from;
+			}
+			if (again && back.other + turn < best) {
+				best = back.other + turn;
+				bestFrom = back.otherFrom;
 			}
 			cost[b * nc + c] = best + pair[b * nc + c] + ownCost[c];
 			from[b * nc + c] = bestFrom;
@@ -65,7 +124,7 @@ export type Path = { readonly path: number[]; readonly cost: number };
 /**
  * The cheapest path, exactly: dynamic programming whose state is the last two targets, so that
  * turns and repetitions count. Ties fall to the earliest candidate.
- * Time grows with steps × candidates³.
+ * Time grows with steps × candidates².
  */
 export function solve(lattice: Lattice): Path {
 	const { sizes, own } = lattice;

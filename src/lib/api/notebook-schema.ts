@@ -30,7 +30,7 @@ const anchor = {
 	beat: z.number().min(1).max(16),
 	pass: z.int().min(1).max(4096).describe('Which time the written bar is played, from 1')
 };
-export const anchorsInput = z.strictObject({
+const anchorsInput = z.strictObject({
 	locks: z.array(placeInput.extend(anchor)).max(4096),
 	letPass: z.array(z.strictObject(anchor)).max(4096)
 });
@@ -54,7 +54,7 @@ const snapshotTarget = placeInput.extend({
 	reasons: z.array(z.string())
 });
 /** The plan as it was when the route was saved, by written place. */
-export const planSnapshot = z.object({
+const planSnapshot = z.object({
 	cost: z.number(),
 	changes: z.int(),
 	targets: z.array(snapshotTarget)

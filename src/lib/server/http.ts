@@ -5,9 +5,11 @@ import { brokenRule, problemResponse } from './problem';
 /** Most bytes of a JSON body. */
 export const MAX_BODY = 1024 * 1024;
 
+/** A body that is too large is still read up to this many bytes, so that the refusal reaches its sender. */
+const MAX_DRAINED = 64 * MAX_BODY;
+
+/** The body as text; null when it has more than `MAX_BODY` bytes. */
 async function readText(request: Request): Promise<string | null> {
-	const declared = Number(request.headers.get('content-length') ?? 0);
-	if (declared > MAX_BODY) return null;
 	const chunks: Uint8Array[] = [];
 	let size = 0;
 	const reader = request.body?.getReader();
@@ -16,17 +18,18 @@ async function readText(request: Request): Promise<string | null> {
 		const { done, value } = await reader.read();
 		if (done) break;
 		size += value.byteLength;
-		if (size > MAX_BODY) {
+		if (size <= MAX_BODY) chunks.push(value);
+		else if (size > MAX_DRAINED) {
 			await reader.cancel();
-			return null;
+			break;
 		}
-		chunks.push(value);
 	}
+	if (size > MAX_BODY) return null;
 	return new TextDecoder('utf-8', { fatal: true }).decode(Buffer.concat(chunks));
 }
 
 /** Turns Zod's findings into the public form, one issue per unknown field. */
-export const toIssues = (error: z.ZodError): Issue[] =>
+const toIssues = (error: z.ZodError): Issue[] =>
 	error.issues.flatMap((issue) => {
 		const path = issue.path.join('.');
 		if (issue.code !== 'unrecognized_keys') return [{ path, message: issue.message }];

@@ -12,7 +12,8 @@ export function planInPool(input: PlanInput): Promise<Outcome<PlanAnswer>> {
 	held.arcStepPool ??= new Piscina<PlanInput, Outcome<PlanAnswer>>({
 		filename: join(projectRoot(), 'build', 'pool', 'plan.js'),
 		minThreads: 1,
-		maxThreads: Math.max(1, availableParallelism() - 1)
+		// Two at least: a small plan need not wait for a large one.
+		maxThreads: Math.max(2, availableParallelism() - 1)
 	});
 	return held.arcStepPool.run(input);
 }

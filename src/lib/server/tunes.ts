@@ -1,5 +1,5 @@
 import { keyName, keyOf, LIMITS, parseChart, utf8Length } from '$core/chart';
-import { and, asc, count, desc, eq, isNotNull, isNull, sql } from 'drizzle-orm';
+import { and, asc, count, eq, isNotNull, isNull, sql } from 'drizzle-orm';
 import type { TuneAnswer } from '../api/notebook-schema';
 import type { Issue } from '../api/chart-schema';
 import type { Database } from './database';
@@ -155,17 +155,6 @@ export async function notebook(db: Database): Promise<NotebookRow[]> {
 		set: row.set && { id: row.set.id, name: row.set.name, note: row.set.note },
 		routes: row.routes ?? []
 	}));
-}
-
-/** The position of a tune's newest route, where its screens open. */
-export async function lastPosition(db: Database, tuneId: string): Promise<number | null> {
-	const [row] = await db
-		.select({ position: route.position })
-		.from(route)
-		.where(eq(route.tuneId, tuneId))
-		.orderBy(desc(route.updatedAt))
-		.limit(1);
-	return row?.position ?? null;
 }
 
 /** Makes a set of tunes in order. */

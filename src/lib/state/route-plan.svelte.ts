@@ -94,8 +94,12 @@ export class RoutePlan {
 		});
 	}
 
+	private readonly byChange = $derived(
+		new Map(this.targets.map((target) => [target.change, target]))
+	);
+
 	target(change: number): TargetAnswer | undefined {
-		return this.targets.find((target) => target.change === change);
+		return this.byChange.get(change);
 	}
 
 	isLocked(change: number): boolean {

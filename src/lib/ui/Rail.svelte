@@ -114,9 +114,6 @@
 	.screen:hover:not(.idle) {
 		color: var(--ink);
 	}
-	.idle {
-		opacity: 0.55;
-	}
 	.numeral {
 		font-family: var(--font-display);
 		font-weight: 800;

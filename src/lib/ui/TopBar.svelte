@@ -24,7 +24,8 @@
 	<div class="actions">
 		{@render actions?.()}
 		{#if tempo !== null}
-			<p class="tempo" aria-label="{tempo} quarter notes a minute">
+			<p class="tempo">
+				<span class="sr">{tempo} quarter notes a minute</span>
 				<span aria-hidden="true"><span class="note">♩</span>{tempo}</span>
 			</p>
 		{/if}

@@ -159,12 +159,12 @@
 		display: none;
 	}
 	@media (max-width: 1099px) {
-		.wide:nth-child(n + 4):not(:nth-child(7)) {
+		.wide:not(:nth-child(3)):not(:nth-child(8)) {
 			display: none;
 		}
 	}
 	@media (max-width: 640px) {
-		.wide {
+		.wide:not(:nth-child(8)) {
 			display: none;
 		}
 		td {

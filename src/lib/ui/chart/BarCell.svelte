@@ -46,10 +46,9 @@
 			>
 				{#if cell.kind === 'chord'}
 					<span class="symbol" class:long={cell.chord.symbol.length > 6 && !many}>
-						{#if cell.push > 0}<span
-								class="push"
-								aria-label="pushed {cell.push === 240 ? 'an eighth' : 'a sixteenth'} early">←</span
-							>{/if}<ChordSymbol chord={cell.chord} />
+						{#if cell.push > 0}<span class="sr"
+								>pushed {cell.push === 240 ? 'an eighth' : 'a sixteenth'} early</span
+							><span class="push" aria-hidden="true">←</span>{/if}<ChordSymbol chord={cell.chord} />
 					</span>
 					<span class="tones">
 						{#each cell.chord.tones.filter((tone) => tone.essential) as tone (tone.role)}

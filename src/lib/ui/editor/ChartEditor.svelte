@@ -68,7 +68,7 @@
 	}
 </script>
 
-<p id="chart-editor-help" class="help">
+<p id="chart-editor-help" class="sr">
 	Tab takes a suggestion where there is one and else leaves the text. F6 goes to the bars, F8 to the
 	next problem.
 </p>
@@ -80,13 +80,6 @@
 </div>
 
 <style>
-	.help {
-		position: absolute;
-		width: 1px;
-		height: 1px;
-		overflow: hidden;
-		clip-path: inset(50%);
-	}
 	.plain {
 		width: 100%;
 		min-height: 300px;

@@ -26,21 +26,48 @@
 		if (first && last && first !== last) all.push({ from: last, to: { ...first, x: x(end) } });
 		return all;
 	});
+	/** Long charts have thousands of changes: what looks alike is one path. */
+	const lines = $derived.by(() => {
+		const draw = (wide: boolean) =>
+			arcs
+				.filter(({ from, to }) => Math.abs(to.target.midi - from.target.midi) > WIDE === wide)
+				.map(({ from, to }) => {
+					const height = Math.min(16, bulge(to.target.midi - from.target.midi) * 0.28);
+					return arcPath(from.x, from.y, to.x, to.y, height);
+				})
+				.join('');
+		return { narrow: draw(false), wide: draw(true) };
+	});
+	const edges = $derived(
+		open.chart.changes.map((change) => `M${x(change.tick).toFixed(1)},0V${HEIGHT - 3}`).join('')
+	);
+	const dots = $derived(
+		points.map((point) => `M${point.x.toFixed(1)},${point.y.toFixed(1)}h0`).join('')
+	);
 	const cells = $derived(
-		open.chart.changes.map((change, i) => {
-			const until = open.chart.changes[i + 1]?.tick ?? end;
-			const now = i === open.before?.index;
-			const next = i === open.cursor && open.next !== null;
-			return {
-				change,
-				a: x(change.tick),
-				b: x(until),
-				tense: next ? 'next' : now ? 'now' : 'idle'
-			};
+		open.chart.changes.map((change, i) => ({
+			change,
+			a: x(change.tick),
+			b: x(open.chart.changes[i + 1]?.tick ?? end)
+		}))
+	);
+	const tenseOf = (index: number) =>
+		index === open.cursor && open.next !== null
+			? 'next'
+			: index === open.before?.index
+				? 'now'
+				: 'idle';
+	const named = $derived(cells.filter((cell) => cell.b - cell.a > 26));
+	const lit = $derived(
+		[open.before?.index, open.cursor].flatMap((index) => {
+			const cell = index === undefined ? undefined : cells[index];
+			const point = points.find((entry) => entry.target.change === index);
+			return cell && tenseOf(cell.change.index) !== 'idle'
+				? [{ cell, point, tense: tenseOf(cell.change.index) }]
+				: [];
 		})
 	);
 	const frame = $derived([x(axis.startTick), x(axis.endTick)]);
-	const tenseOf = (change: number) => cells[change]?.tense ?? 'idle';
 
 	function choose(event: MouseEvent): void {
 		const box = (event.currentTarget as SVGSVGElement).getBoundingClientRect();
@@ -62,33 +89,25 @@
 >
 	<rect class="frame" x={frame[0]} y="0" width={frame[1] - frame[0]} height={HEIGHT - 3} />
 	<line class="under" x1={frame[0]} x2={frame[1]} y1={HEIGHT - 2} y2={HEIGHT - 2} />
-	{#each cells as cell (cell.change.index)}
-		<g class={cell.tense}>
-			<line class="edge" x1={cell.a} x2={cell.a} y1="0" y2={HEIGHT - 3} />
-			{#if cell.tense !== 'idle'}
-				<rect class="cap" x={cell.a} y="0" width={cell.b - cell.a} height="4" />
-			{/if}
-			{#if cell.b - cell.a > 26}
-				<ChordText
-					chord={cell.change.to.chord}
-					x={cell.a + 5}
-					y={21}
-					size={fittingSize(cell.change.to.chord, cell.b - cell.a - 8, [17, 15, 13, 12])}
-				/>
-			{/if}
+	<path class="edge" d={edges} />
+	{#each named as cell (cell.change.index)}
+		<g class={tenseOf(cell.change.index)}>
+			<ChordText
+				chord={cell.change.to.chord}
+				x={cell.a + 5}
+				y={21}
+				size={fittingSize(cell.change.to.chord, cell.b - cell.a - 8, [17, 15, 13, 12])}
+			/>
 		</g>
 	{/each}
-	{#each arcs as { from, to } (`${from.target.change}-${to.target.change}`)}
-		{@const semitones = Math.abs(to.target.midi - from.target.midi)}
-		<path
-			class="arc"
-			class:wide={semitones > WIDE}
-			d={arcPath(from.x, from.y, to.x, to.y, Math.min(16, bulge(semitones) * 0.28))}
-		/>
-	{/each}
-	{#each points as point (point.target.change)}
-		{@const tense = tenseOf(point.target.change)}
-		<circle class="dot {tense}" cx={point.x} cy={point.y} r={tense === 'idle' ? 3.2 : 4.6} />
+	<path class="arc" d={lines.narrow} />
+	<path class="arc wide" d={lines.wide} />
+	<path class="dots" d={dots} />
+	{#each lit as { cell, point, tense } (tense)}
+		<g class={tense}>
+			<rect class="cap" x={cell.a} y="0" width={cell.b - cell.a} height="4" />
+			{#if point}<circle class="dot" cx={point.x} cy={point.y} r="4.6" />{/if}
+		</g>
 	{/each}
 	{#if points.length > 1}
 		<circle class="again" cx={x(end)} cy={points[0].y} r="3.6" />
@@ -135,13 +154,15 @@
 		stroke: var(--ink);
 		stroke-width: 2.8;
 	}
-	.dot.idle {
-		fill: var(--ink);
+	.dots {
+		stroke: var(--ink);
+		stroke-width: 6.4;
+		stroke-linecap: round;
 	}
-	.dot.now {
+	.now .dot {
 		fill: var(--now-line);
 	}
-	.dot.next {
+	.next .dot {
 		fill: var(--next-line);
 	}
 	.again {

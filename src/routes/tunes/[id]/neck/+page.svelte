@@ -287,13 +287,6 @@
 		padding-top: 12px;
 		color: var(--second);
 	}
-	.sr {
-		position: absolute;
-		width: 1px;
-		height: 1px;
-		overflow: hidden;
-		clip-path: inset(50%);
-	}
 	@media (max-width: 1099px) {
 		.below {
 			grid-template-columns: 1fr 1fr;

@@ -1,0 +1,61 @@
+import { Bench } from 'tinybench';
+import { planTargets } from '../src/core/route';
+import { planSteps } from '../src/core/route/candidates';
+import { buildLattice } from '../src/core/route/lattice';
+import { solve } from '../src/core/route/solve';
+import { blues, long } from './charts';
+import { bareLoop, buildGraph, relaxations, searchGraph } from './floors';
+import { pageRatio } from './server';
+
+/** Median time of some work in ms. */
+async function time(work: () => unknown, ms = 400): Promise<number> {
+	const bench = new Bench({ time: ms, warmupTime: 100 });
+	bench.add('work', () => void work());
+	const [task] = await bench.run();
+	if (!('latency' in task.result)) throw new Error('the work failed');
+	return task.result.latency.p50;
+}
+
+let over = 0;
+function row(name: string, ratio: number, limit: number): void {
+	const ok = ratio <= limit;
+	if (!ok) over++;
+	console.log(
+		`${name} | ${ratio.toPrecision(3)} | ${limit.toPrecision(3)} | ${ok ? 'ok' : 'over'}`
+	);
+}
+
+/** Measures every row; returns how many are over their limit. */
+export async function main(root: string): Promise<number> {
+	const request = blues('nearest');
+	const lattice = buildLattice(request, planSteps(request).steps);
+	const count = relaxations(lattice);
+	const graph = buildGraph(lattice);
+	if (searchGraph(graph) !== solve(lattice).cost)
+		throw new Error('the floors disagree on the best plan');
+
+	const plan = await time(() => planTargets(request));
+	const search = await time(() => solve(lattice));
+	const bare = await time(() => bareLoop(count));
+	const library = await time(() => searchGraph(buildGraph(lattice)), 2000);
+	const librarySearch = await time(() => searchGraph(graph), 1000);
+	console.log(
+		`${count} relaxations; plan ${plan.toFixed(3)} ms, search alone ${search.toFixed(3)} ms`
+	);
+	row('target search of 12 bars against a bare loop', search / bare, 2);
+	row('target plan of 12 bars against building and searching a graph', plan / library, 1 / 50);
+	row(
+		'target plan of 12 bars against the graph library’s search alone',
+		plan / librarySearch,
+		1 / 3
+	);
+
+	const [few, many] = [long(16, 'nearest'), long(64, 'nearest')];
+	row(
+		'target plan of 64 bars against 16 bars',
+		(await time(() => planTargets(many))) / (await time(() => planTargets(few))),
+		5
+	);
+	row('server answer of a tune’s page against /healthz', await pageRatio(root), 10);
+	return over;
+}

@@ -1,0 +1,74 @@
+// npm run screenshots: one picture of each main view, from the demo notebook, into docs/screenshots.
+import { spawn } from 'node:child_process';
+import { mkdirSync, mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { CHROMIUM_FLAGS, ensureChromium } from './chromium.mjs';
+import { ensureBuild, ensurePackages, root } from './lib.mjs';
+
+ensurePackages();
+ensureBuild();
+const executablePath = ensureChromium();
+const { chromium } = await import('@playwright/test');
+
+const data = mkdtempSync(join(tmpdir(), 'arc-step-shots-'));
+const server = spawn(process.execPath, [join(root, 'scripts', 'demo.mjs')], {
+	env: { ...process.env, PORT: '0', ARC_STEP_DATA: data }
+});
+const base = await new Promise((resolve, reject) => {
+	server.stdout.on('data', (chunk) => {
+		const ready = /ready at (\S+)/.exec(String(chunk));
+		if (ready) resolve(ready[1]);
+	});
+	server.once('exit', (code) => reject(new Error(`the server ended with ${code}`)));
+});
+const { tunes } = await (await fetch(`${base}/api/v1/tunes`)).json();
+const ferry = `/tunes/${tunes.find((tune) => tune.title === 'Tin Roof Ferry').id}`;
+
+const DESK = { width: 1280, height: 800 };
+const VIEWS = [
+	{ name: 'notebook', path: '/' },
+	{ name: 'chart', path: `${ferry}/chart`, act: (page) => page.locator('.cm-content').waitFor() },
+	{ name: 'chart-problem', path: `${ferry}/chart`, act: spoil },
+	{ name: 'neck', path: `${ferry}/neck`, act: (page) => page.keyboard.press('.') },
+	{ name: 'route', path: `${ferry}/route`, act: (page) => page.keyboard.press('.') },
+	{
+		name: 'route-stage',
+		path: `${ferry}/route`,
+		theme: 'dark',
+		act: (page) => page.keyboard.press('.')
+	},
+	{ name: 'settings', path: '/settings' },
+	{ name: 'help', path: '/help' },
+	{ name: 'route-tablet', path: `${ferry}/route`, size: { width: 820, height: 1180 } },
+	{ name: 'notebook-phone', path: '/', size: { width: 390, height: 844 } }
+];
+
+/** A symbol that does not read, with its message. */
+async function spoil(page) {
+	await page.locator('.cm-content').waitFor();
+	await page.locator('.row .bar').nth(7).getByRole('button').click();
+	await page.keyboard.press('ControlOrMeta+Shift+ArrowLeft');
+	await page.keyboard.insertText('G7atl');
+	await page.locator('.cm-message').waitFor();
+}
+
+const browser = await chromium.launch({ executablePath, args: CHROMIUM_FLAGS });
+const out = join(root, 'docs', 'screenshots');
+mkdirSync(out, { recursive: true });
+for (const { name, path, act, theme = 'light', size = DESK } of VIEWS) {
+	const page = await browser.newPage({ viewport: size, colorScheme: theme });
+	await page.goto(base + path);
+	await page.locator('html[data-ready]').waitFor();
+	await act?.(page);
+	if (path.endsWith('/route')) await page.locator('aside li').first().waitFor();
+	await page.evaluate(() => document.fonts.ready);
+	await page.evaluate(
+		() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)))
+	);
+	await page.screenshot({ path: join(out, `${name}.png`) });
+	await page.close();
+	console.log(`docs/screenshots/${name}.png`);
+}
+await browser.close();
+server.kill('SIGTERM');
