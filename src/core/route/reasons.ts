@@ -45,7 +45,7 @@ export function earReason(request: PlanRequest, step: Step, to: Candidate): stri
 		return `In both chords, so ${name} alone does not tell the change.`;
 	}
 	if (request.scale?.notes.some((note) => note.pc === pc)) {
-		return `New in the chord: ${before.symbol} has no ${name}, though the scale in use has.`;
+		return 'New to the chord, not to the scale in use.';
 	}
 	return `New in the ear: ${before.symbol} has no ${name}.`;
 }

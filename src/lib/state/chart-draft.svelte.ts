@@ -38,14 +38,18 @@ export class ChartDraft {
 			...this.chart.diagnostics
 		].filter((entry) => entry !== null)
 	);
-	/** The chord at the cursor, or the last one before it. */
-	readonly now: SoundingEvent | null = $derived.by(() => {
+	/** What stands at the cursor, or last before it: a chord, a silence, a symbol that does not read. */
+	readonly here: ChordEvent | null = $derived.by(() => {
 		const before = this.chart.events.filter(
 			({ span }) => span.line < this.line || (span.line === this.line && span.column <= this.column)
 		);
 		const first = before.filter((event) => event.pass === 1);
-		const found = (first.length > 0 ? first : before).at(-1) ?? this.chart.events[0];
-		return found?.chord ? { ...found, chord: found.chord } : null;
+		return (first.length > 0 ? first : before).at(-1) ?? this.chart.events[0] ?? null;
+	});
+	/** The chord at the cursor, when it is one. */
+	readonly now: SoundingEvent | null = $derived.by(() => {
+		const { here } = this;
+		return here?.chord ? { ...here, chord: here.chord } : null;
 	});
 	/** The chord that the next change brings. */
 	readonly next: SoundingEvent | null = $derived.by(() => {

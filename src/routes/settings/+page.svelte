@@ -30,7 +30,7 @@
 <main id="main" class="screen page">
 	<h1>Set it up once, then play.</h1>
 	<section>
-		<div class="section-head"><h2 id="theme">Light</h2></div>
+		<div class="section-head"><h2 id="theme">Theme</h2></div>
 		<RadioGroup.Root
 			value={userPrefersMode.current}
 			onValueChange={(mode) => setMode(mode as 'light' | 'dark' | 'system')}

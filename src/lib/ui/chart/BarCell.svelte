@@ -150,10 +150,10 @@
 		font-size: 21px;
 	}
 	.many .cell {
-		padding-left: 5px;
+		padding-inline: 4px 0;
 	}
 	.many .tones {
-		gap: 2px 3px;
+		gap: 2px;
 	}
 	.many .tone {
 		font-size: 12px;

@@ -165,16 +165,16 @@
 		display: grid;
 		gap: 3px;
 		justify-items: start;
-		margin: 6px 0 10px;
-		padding: 1px 0 1px 12px;
-		border-left: 4px solid var(--ink);
+		/* The editor measures this block: padding, never margins. */
+		padding: 6px 0 10px 14px;
+		background: linear-gradient(var(--ink), var(--ink)) no-repeat 0 6px / 4px calc(100% - 16px);
 		font-family: var(--font-sans);
 		font-size: 13px;
 		line-height: 1.35;
 		color: var(--second);
 	}
 	.editor :global(.cm-message-warning) {
-		border-left-color: var(--strong);
+		background-image: linear-gradient(var(--strong), var(--strong));
 	}
 	.editor :global(.cm-message strong) {
 		font-size: 15px;

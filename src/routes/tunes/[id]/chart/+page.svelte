@@ -207,6 +207,16 @@
 	<aside class="inspector" aria-label="The chord at the cursor">
 		{#if draft.now}
 			<ChordSpelling event={draft.now} {key} />
+		{:else if draft.here}
+			<section>
+				<p><strong>Bar {draft.here.bar}</strong> beat {draft.here.beat}</p>
+				<p class="odd">{draft.here.symbol}</p>
+				<p>
+					{draft.here.kind === 'silence'
+						? 'Silence: no chord sounds, the next one is a change.'
+						: 'Not read, so it sounds as silence. The rest of the chart is as it was.'}
+				</p>
+			</section>
 		{/if}
 		{#if scale}
 			<section>
@@ -282,6 +292,13 @@
 		display: grid;
 		justify-items: center;
 		padding-top: 8px;
+	}
+	.odd {
+		font-family: var(--font-mono);
+		font-weight: 700;
+		font-size: 31px;
+		padding: 8px 0;
+		overflow-wrap: anywhere;
 	}
 	.empty {
 		padding: 12px 0;

@@ -1,0 +1,240 @@
+import type { RouteAnswer, TuneAnswer } from '$lib/api/notebook-schema';
+import { runPlan } from '$lib/api/plan';
+import type { Planner } from '$lib/workers/planner';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { Refusal } from './api';
+import { OpenTune } from './open-tune.svelte';
+import { RoutePlan } from './route-plan.svelte';
+
+const CHART =
+	'key: Bb blues\n| Bb7 | Eb7 | Bb7 | % |\n| Eb7 | Edim7 | Bb7 | G7alt |\n| Cm7 | F7 | Bb7 G7 | Cm7 F7 |';
+const tune = (over: Partial<TuneAnswer> = {}): TuneAnswer => ({
+	id: '00000000-0000-4000-8000-000000000001',
+	title: 'Test',
+	key: 'Bb blues',
+	tempo: 104,
+	feel: 'shuffle',
+	bars: 12,
+	chart: CHART,
+	version: 1,
+	createdAt: '',
+	updatedAt: '',
+	...over
+});
+
+/** The planner without its worker: the same entry, called at once. */
+const direct = { plan: (input) => Promise.resolve(runPlan(input)) } as Pick<
+	Planner,
+	'plan'
+> as Planner;
+
+function open(route: RouteAnswer | null = null, over: Partial<TuneAnswer> = {}) {
+	const opened = new OpenTune(tune(over), 6);
+	return { opened, plan: new RoutePlan(opened, () => direct, route) };
+}
+
+const saved = (over: Partial<RouteAnswer> = {}): RouteAnswer => ({
+	id: '00000000-0000-4000-8000-000000000002',
+	tuneId: tune().id,
+	name: 'Mine',
+	position: 6,
+	style: 'nearest',
+	anchors: { locks: [], letPass: [] },
+	plan: {
+		cost: 1,
+		changes: 13,
+		targets: [
+			{
+				bar: 1,
+				beat: 1,
+				pass: 1,
+				tick: 0,
+				string: 3,
+				fret: 7,
+				midi: 62,
+				name: 'D',
+				role: '3',
+				symbol: 'Bb7',
+				reasons: []
+			},
+			{
+				bar: 40,
+				beat: 1,
+				pass: 1,
+				tick: 0,
+				string: 3,
+				fret: 7,
+				midi: 62,
+				name: 'D',
+				role: '3',
+				symbol: 'Bb7',
+				reasons: []
+			},
+			{
+				bar: 2,
+				beat: 1,
+				pass: 1,
+				tick: 0,
+				string: 3,
+				fret: 7,
+				midi: 62,
+				name: 'D',
+				role: '3',
+				symbol: 'Bb7',
+				reasons: []
+			}
+		]
+	},
+	tuneVersion: 1,
+	version: 1,
+	createdAt: '',
+	updatedAt: '',
+	...over
+});
+
+describe('a route that is planned', () => {
+	it('has a landing per change and follows every later wish', async () => {
+		const { plan } = open();
+		expect(plan.planned).toBe(false);
+		expect(plan.dirty).toBe(false);
+		await plan.plan();
+		expect(plan.targets).toHaveLength(13);
+		expect(plan.dirty).toBe(true);
+		plan.setStyle('roots');
+		await vi.waitFor(() => expect(plan.targets.every((target) => target.role === 'R')).toBe(true));
+		plan.undo();
+		await vi.waitFor(() => expect(plan.targets.some((target) => target.role !== 'R')).toBe(true));
+		plan.redo();
+		await vi.waitFor(() => expect(plan.targets.every((target) => target.role === 'R')).toBe(true));
+	});
+
+	it('keeps a lock while the rest adapts, and opens it again', async () => {
+		const { plan } = open();
+		await plan.plan();
+		plan.lockAt(4, { string: 1, fret: 9 });
+		await vi.waitFor(() => expect(plan.target(4)).toMatchObject({ string: 1, fret: 9 }));
+		expect(plan.isLocked(4)).toBe(true);
+		plan.setStyle('roots');
+		await vi.waitFor(() => expect(plan.target(3)?.role).toBe('R'));
+		expect(plan.target(4)).toMatchObject({ string: 1, fret: 9 });
+		plan.toggleLock(4);
+		expect(plan.isLocked(4)).toBe(false);
+		await vi.waitFor(() => expect(plan.target(4)?.role).toBe('R'));
+		plan.toggleLock(4);
+		expect(plan.isLocked(4)).toBe(true);
+	});
+
+	it('lets a change pass and lands there again', async () => {
+		const { plan } = open();
+		await plan.plan();
+		plan.toggleLetPass(2);
+		await vi.waitFor(() => expect(plan.target(2)).toBeUndefined());
+		expect(plan.isLetPass(2)).toBe(true);
+		plan.lockAt(2, { string: 3, fret: 7 });
+		expect(plan.isLetPass(2)).toBe(false);
+		plan.toggleLetPass(2);
+		expect(plan.isLocked(2)).toBe(false);
+		plan.toggleLetPass(2);
+		await vi.waitFor(() => expect(plan.target(2)).toBeDefined());
+	});
+
+	it('gives locks up that lie outside a new place, and undo brings them back', async () => {
+		const { plan, opened } = open();
+		await plan.plan();
+		plan.lockAt(0, { string: 6, fret: 6 });
+		plan.lockAt(1, { string: 3, fret: 8 });
+		expect(plan.setPosition(8)).toBe(1);
+		expect(opened.position).toBe(8);
+		expect(plan.isLocked(0)).toBe(false);
+		expect(plan.isLocked(1)).toBe(true);
+		expect(plan.setPosition(8)).toBe(0);
+		plan.undo();
+		expect(opened.position).toBe(6);
+		expect(plan.isLocked(0)).toBe(true);
+	});
+
+	it('says what is wrong instead of planning', async () => {
+		const { plan } = open(null, { chart: '| xyz |' });
+		await plan.plan();
+		expect(plan.planned).toBe(false);
+		expect(plan.warnings[0]).toContain('not a chord I can read');
+	});
+});
+
+describe('a saved route', () => {
+	it('shows the landings that still stand on the chart', () => {
+		const { plan, opened } = open(saved());
+		// Bar 40 is gone, and D is no tone of the chord of bar 2.
+		expect(plan.targets.map((target) => target.change)).toEqual([0]);
+		expect(opened.position).toBe(6);
+		expect([plan.dirty, plan.outdated]).toEqual([false, false]);
+	});
+
+	it('is outdated on a newer chart until it is planned again', async () => {
+		const { plan } = open(saved(), { version: 2 });
+		expect(plan.outdated).toBe(true);
+		await plan.plan();
+		expect([plan.outdated, plan.dirty, plan.targets.length]).toEqual([false, true, 13]);
+	});
+
+	it('is empty again when a new one is begun', () => {
+		const { plan } = open(saved());
+		plan.load(null);
+		expect([plan.planned, plan.saved, plan.wishes.style]).toEqual([false, null, 'guide-tones']);
+	});
+});
+
+describe('saving', () => {
+	const answers: { status: number; body: unknown }[] = [];
+	const sent: { method: string; path: string; body: Record<string, unknown> }[] = [];
+	beforeEach(() => {
+		answers.length = sent.length = 0;
+		vi.stubGlobal('fetch', (path: string, init: RequestInit) => {
+			sent.push({ method: init.method ?? '', path, body: JSON.parse(String(init.body)) });
+			const next = answers.shift();
+			if (!next) return Promise.reject(new TypeError('no network'));
+			return Promise.resolve(Response.json(next.body, { status: next.status }));
+		});
+	});
+	afterEach(() => vi.unstubAllGlobals());
+
+	it('makes a route once and saves it by version after that', async () => {
+		const { plan } = open();
+		await plan.plan();
+		answers.push({ status: 201, body: saved({ style: 'guide-tones' }) });
+		expect(await plan.save()).toBe(true);
+		expect(sent[0]).toMatchObject({
+			method: 'POST',
+			body: { name: 'Position 6, guide tones', position: 6 }
+		});
+		plan.setStyle('roots');
+		answers.push({ status: 200, body: saved({ style: 'roots', version: 2 }) });
+		expect(await plan.save()).toBe(true);
+		expect(sent[1]).toMatchObject({ method: 'PUT', body: { style: 'roots', version: 1 } });
+		expect(plan.dirty).toBe(false);
+	});
+
+	it('meets a newer route, and keeps one’s own only when told to', async () => {
+		const { plan } = open(saved());
+		plan.setStyle('roots');
+		answers.push({
+			status: 409,
+			body: { detail: 'newer', current: saved({ version: 5, style: 'guide-tones' }) }
+		});
+		expect(await plan.save()).toBe(false);
+		expect(plan.conflict?.version).toBe(5);
+		answers.push({ status: 200, body: saved({ version: 6, style: 'roots' }) });
+		expect(await plan.keepMine()).toBe(true);
+		expect(sent[1].body).toMatchObject({ version: 5, style: 'roots' });
+	});
+
+	it('loses nothing when the server is away or refuses', async () => {
+		const { plan } = open(saved());
+		plan.setStyle('roots');
+		await expect(plan.save()).rejects.toThrow(/does not answer/);
+		answers.push({ status: 422, body: { detail: 'This breaks a rule.' } });
+		await expect(plan.save()).rejects.toBeInstanceOf(Refusal);
+		expect(plan.wishes.style).toBe('roots');
+		expect(plan.saving).toBe(false);
+	});
+});
