@@ -136,6 +136,10 @@
 			</section>
 		{/each}
 	</div>
+	<p class="care">
+		<b>Care.</b> Warm up. Rest a few minutes in every half hour. Stop when anything hurts, tingles
+		or goes numb. <a href="/help">More in the help</a>
+	</p>
 	<FootKeys
 		keys={[
 			['↑ ↓', 'choose a tune'],
@@ -183,6 +187,23 @@
 		font-weight: 700;
 		color: var(--ink);
 		border-bottom: 2px solid var(--ink);
+	}
+	.care {
+		margin-top: auto;
+		padding-top: 24px;
+		font-size: 13px;
+		color: var(--second);
+	}
+	.care b {
+		color: var(--ink);
+	}
+	.care a {
+		text-decoration: underline;
+		text-underline-offset: 3px;
+		white-space: nowrap;
+	}
+	.care + :global(.foot) {
+		margin-top: 0;
 	}
 	.lead {
 		max-width: 36em;

@@ -68,14 +68,26 @@
 			return false;
 		}
 	}
-	// Leaving saves: another screen always shows what was written.
+	// Leaving saves: another screen always shows what was written. Text that cannot be saved stays in
+	// this browser, so leaving loses nothing either way.
+	let leaving = false;
 	beforeNavigate((navigation) => {
-		if (!draft.dirty) return;
+		if (!draft.dirty || leaving) return;
 		navigation.cancel();
 		const to = navigation.to?.url;
 		if (navigation.type === 'leave' || !to) return;
 		void save().then((done) => {
-			if (done) void goto(to);
+			if (done) return goto(to);
+			if (asking) return;
+			toast('This chart is not saved.', {
+				action: {
+					label: 'Leave anyway',
+					onClick: () => {
+						leaving = true;
+						void goto(to);
+					}
+				}
+			});
 		});
 	});
 	const keys = onKeys({

@@ -1,0 +1,92 @@
+import { expect, test } from '@playwright/test';
+import { newTune, visit } from './helpers';
+
+test('the theme is chosen once and stays', async ({ page }) => {
+	await visit(page, '/settings');
+	await page.getByRole('radio', { name: /^Stage/ }).click();
+	await expect(page.locator('html')).toHaveClass(/dark/);
+	await visit(page, '/');
+	await expect(page.locator('html')).toHaveClass(/dark/);
+	await visit(page, '/settings');
+	await page.getByRole('radio', { name: /^Paper/ }).click();
+	await expect(page.locator('html')).not.toHaveClass(/dark/);
+});
+
+test('marks show names or roles, by N or by the setting', async ({ page, request }) => {
+	const tune = await newTune(request);
+	await visit(page, `/tunes/${tune.id}/neck?position=6`);
+	const third = page.locator('[data-place="3-7"] text');
+	await expect(third).toHaveText('D');
+	await page.keyboard.press('n');
+	await expect(third).toHaveText('3');
+	await page.reload();
+	await expect(third).toHaveText('3');
+	await visit(page, '/settings');
+	await page.getByRole('radio', { name: /^Note names/ }).click();
+	await visit(page, `/tunes/${tune.id}/neck?position=6`);
+	await expect(third).toHaveText('D');
+});
+
+test('plain names change what is shown and nothing else', async ({ page, request }) => {
+	const tune = await newTune(request, 'title: Flats\nkey: Db\n\n| Dbm | Ab |\n');
+	await visit(page, `/tunes/${tune.id}/chart`);
+	const bar = page.locator('.row .bar').first();
+	await expect(bar).toContainText('F♭');
+	await visit(page, '/settings');
+	await page.getByRole('switch', { name: /Plain names/ }).click();
+	await visit(page, `/tunes/${tune.id}/chart`);
+	await expect(bar).toContainText('E');
+	await expect(bar).not.toContainText('F♭');
+	const answer = await request.post('/api/v1/analyze', { data: { chart: tune.chart } });
+	expect((await answer.json()).chords[0].tones[1].name).toBe('Fb');
+});
+
+test('the neck turns over and round', async ({ page, request }) => {
+	const tune = await newTune(request);
+	const placeOf = async (place: string) => {
+		const box = await page.locator(`[data-place="${place}"]`).boundingBox();
+		if (!box) throw new Error(`no ${place}`);
+		return box;
+	};
+	await visit(page, `/tunes/${tune.id}/neck?position=6`);
+	expect((await placeOf('1-6')).y).toBeLessThan((await placeOf('6-6')).y);
+	expect((await placeOf('3-6')).x).toBeLessThan((await placeOf('3-8')).x);
+	await visit(page, '/settings');
+	await page.getByRole('switch', { name: /Thin string on top/ }).click();
+	await page.getByRole('switch', { name: /Left-handed/ }).click();
+	await visit(page, `/tunes/${tune.id}/neck?position=6`);
+	expect((await placeOf('1-6')).y).toBeGreaterThan((await placeOf('6-6')).y);
+	expect((await placeOf('3-6')).x).toBeGreaterThan((await placeOf('3-8')).x);
+	// The arrow keys follow the picture: right is toward the nut now.
+	await page.locator('[data-place="3-8"]').focus();
+	await page.keyboard.press('ArrowRight');
+	await expect(page.locator('[data-place="3-7"]')).toBeFocused();
+	await page.keyboard.press('ArrowUp');
+	await expect(
+		page.locator('[data-place="4-8"], [data-place="4-6"]').and(page.locator(':focus'))
+	).toBeVisible();
+});
+
+test('help tells keys, marks, chart text and how to look after the hands', async ({ page }) => {
+	await visit(page, '/');
+	await page.keyboard.press('?');
+	await expect(page).toHaveURL('/help');
+	for (const name of ['Keys', 'Marks', 'Care', 'Chart text', 'Terms']) {
+		await expect(page.getByRole('heading', { name, exact: true })).toBeVisible();
+	}
+	await expect(page.getByText(/Stop when anything hurts/)).toBeVisible();
+});
+
+test('the rail leads back to the tune that was open, with the hand where it was', async ({
+	page,
+	request
+}) => {
+	const tune = await newTune(request);
+	await visit(page, `/tunes/${tune.id}/neck?position=9`);
+	await page.keyboard.press(']');
+	await expect(page).toHaveURL(/position=10/);
+	await page.getByRole('link', { name: 'Help' }).click();
+	await page.keyboard.press('3');
+	await expect(page).toHaveURL(new RegExp(`/tunes/${tune.id}/route\\?position=10`));
+	await expect(page.locator('dd', { hasText: 'Position 10' })).toBeVisible();
+});
