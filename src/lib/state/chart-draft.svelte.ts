@@ -4,7 +4,7 @@ import type { Chord } from '$core/chord';
 import { scaleInUse } from '$core/harmony';
 import { instrumentOf } from '$core/neck';
 import type { TuneAnswer } from '$lib/api/notebook-schema';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 import { Refusal, send } from './api';
 import type { OpenTune } from './open-tune.svelte';
 

@@ -1,14 +1,14 @@
 import { browser } from '$app/environment';
 import { plainName } from '$core/pitch';
 import { signs } from '$core/chord';
-import { z } from 'zod';
+import * as z from 'zod/mini';
 
 const schema = z.object({
-	labels: z.enum(['names', 'roles']).catch('names'),
-	plainNames: z.boolean().catch(false),
-	thinStringOnTop: z.boolean().catch(true),
-	leftHanded: z.boolean().catch(false),
-	singleKeys: z.boolean().catch(true)
+	labels: z.catch(z.enum(['names', 'roles']), 'names'),
+	plainNames: z.catch(z.boolean(), false),
+	thinStringOnTop: z.catch(z.boolean(), true),
+	leftHanded: z.catch(z.boolean(), false),
+	singleKeys: z.catch(z.boolean(), true)
 });
 type Stored = z.infer<typeof schema>;
 

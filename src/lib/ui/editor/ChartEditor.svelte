@@ -43,8 +43,8 @@
 	// step, so that the editor's own undo leads back.
 	$effect(() => {
 		const wanted = text;
-		if (!view || view.state.doc.toString() === wanted) return;
-		view.dispatch({ changes: { from: 0, to: view.state.doc.length, insert: wanted } });
+		if (!view || !modules || view.state.doc.toString() === wanted) return;
+		modules.setup.replaceText(view, wanted);
 	});
 	$effect(() => {
 		if (view && modules) view.dispatch({ effects: modules.marks.setReading.of(reading) });

@@ -3,7 +3,7 @@ import {
 	type CompletionContext,
 	type CompletionResult
 } from '@codemirror/autocomplete';
-import { defaultKeymap, history, historyKeymap } from '@codemirror/commands';
+import { defaultKeymap, history, historyKeymap, isolateHistory } from '@codemirror/commands';
 import { EditorState, type Extension } from '@codemirror/state';
 import {
 	Decoration,
@@ -134,4 +134,12 @@ export function editorExtensions({ onchange, oncursor, onsave, onleave }: Callba
 	];
 }
 
-export { EditorState, EditorView, nextProblem };
+/** Replaces the whole text as one step of its own, so that one undo leads back. */
+function replaceText(view: EditorView, text: string): void {
+	view.dispatch({
+		changes: { from: 0, to: view.state.doc.length, insert: text },
+		annotations: isolateHistory.of('full')
+	});
+}
+
+export { EditorState, EditorView, nextProblem, replaceText };

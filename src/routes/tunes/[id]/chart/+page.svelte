@@ -13,7 +13,6 @@
 	import OutsideList from '$lib/ui/chart/OutsideList.svelte';
 	import TransposeRow from '$lib/ui/chart/TransposeRow.svelte';
 	import ChordSymbol from '$lib/ui/ChordSymbol.svelte';
-	import ConflictDialog from '$lib/ui/ConflictDialog.svelte';
 	import ChartEditor from '$lib/ui/editor/ChartEditor.svelte';
 	import FootKeys from '$lib/ui/FootKeys.svelte';
 	import KeyCap from '$lib/ui/KeyCap.svelte';
@@ -52,10 +51,10 @@
 	});
 	$effect(() => draft.keep());
 
-	async function save(): Promise<boolean> {
+	async function save(how = () => draft.save()): Promise<boolean> {
 		if (!draft.dirty) return true;
 		try {
-			const done = await draft.save();
+			const done = await how();
 			asking = !done;
 			if (done) toast('Saved.', { duration: 2500 });
 			return done;
@@ -111,7 +110,7 @@
 			class:act-main={draft.dirty}
 			type="button"
 			disabled={!draft.dirty || draft.saving}
-			onclick={save}
+			onclick={() => save()}
 		>
 			Save <KeyCap keys="Ctrl S" />
 		</button>
@@ -243,17 +242,21 @@
 	</aside>
 </div>
 
-<ConflictDialog
-	bind:open={asking}
-	what="tune"
-	mine={draft.text}
-	theirs={draft.conflict?.chart ?? ''}
-	onkeep={() => void draft.keepMine().then((done) => (asking = !done))}
-	ontake={() => {
-		draft.takeTheirs();
-		asking = false;
-	}}
-/>
+{#if asking}
+	{#await import('$lib/ui/ConflictDialog.svelte') then Dialog}
+		<Dialog.default
+			bind:open={asking}
+			what="tune"
+			mine={draft.text}
+			theirs={draft.conflict?.chart ?? ''}
+			onkeep={() => void save(() => draft.keepMine())}
+			ontake={() => {
+				draft.takeTheirs();
+				asking = false;
+			}}
+		/>
+	{/await}
+{/if}
 
 <style>
 	.state {

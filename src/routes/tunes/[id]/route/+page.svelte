@@ -6,7 +6,6 @@
 	import { onKeys } from '$lib/state/keys';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { RoutePlan, STYLE_NAMES } from '$lib/state/route-plan.svelte';
-	import ConflictDialog from '$lib/ui/ConflictDialog.svelte';
 	import FootKeys from '$lib/ui/FootKeys.svelte';
 	import KeyCap from '$lib/ui/KeyCap.svelte';
 	import Neck from '$lib/ui/Neck.svelte';
@@ -99,11 +98,11 @@
 		const found = landings[(at + 1) % Math.max(1, landings.length)];
 		if (found) plan.lockAt(open.cursor, found);
 	}
-	async function save(): Promise<void> {
+	async function save(how = () => plan.save()): Promise<void> {
 		if (!plan.planned || plan.saving) return;
 		const fresh = plan.saved === null;
 		try {
-			const done = await plan.save();
+			const done = await how();
 			asking = !done;
 			if (!done || !plan.saved) return;
 			toast('Route saved.', { duration: 2500 });
@@ -179,7 +178,7 @@
 			class:act-main={plan.dirty}
 			type="button"
 			disabled={!plan.dirty || plan.saving}
-			onclick={save}>Save</button
+			onclick={() => save()}>Save</button
 		>
 	{/snippet}
 </TuneBar>
@@ -239,19 +238,23 @@
 	<RouteInspector {plan} {landings} onnextbest={nextBest} />
 </div>
 
-<ConflictDialog
-	bind:open={asking}
-	what="route"
-	mine={`${plan.name}\n${plan.wishes.anchors.locks.length} locked, ${plan.wishes.anchors.letPass.length} let pass`}
-	theirs={plan.conflict
-		? `${plan.conflict.name}\n${STYLE_NAMES[plan.conflict.style].name}\n${plan.conflict.anchors.locks.length} locked, ${plan.conflict.anchors.letPass.length} let pass`
-		: ''}
-	onkeep={() => void plan.keepMine().then((done) => (asking = !done))}
-	ontake={() => {
-		plan.load(plan.conflict);
-		asking = false;
-	}}
-/>
+{#if asking}
+	{#await import('$lib/ui/ConflictDialog.svelte') then Dialog}
+		<Dialog.default
+			bind:open={asking}
+			what="route"
+			mine={`${plan.name}\n${plan.wishes.anchors.locks.length} locked, ${plan.wishes.anchors.letPass.length} let pass`}
+			theirs={plan.conflict
+				? `${plan.conflict.name}\n${STYLE_NAMES[plan.conflict.style].name}\n${plan.conflict.anchors.locks.length} locked, ${plan.conflict.anchors.letPass.length} let pass`
+				: ''}
+			onkeep={() => void save(() => plan.keepMine())}
+			ontake={() => {
+				plan.load(plan.conflict);
+				asking = false;
+			}}
+		/>
+	{/await}
+{/if}
 
 <style>
 	.strips {
