@@ -40,6 +40,14 @@ function landingPlaces(request: PlanRequest, change: Change): Candidate[] {
 	});
 }
 
+/** All landing places of a change, and those that the style asks for. */
+function findPlaces(request: PlanRequest, change: Change) {
+	const all = landingPlaces(request, change);
+	const wanted = tonesForStyle(change, request.style);
+	const fitting = all.filter((place) => wanted.some((tone) => tone.pc === place.tone.pc));
+	return { all, fitting };
+}
+
 /**
  * The steps of a plan: each change that is not let pass with its candidates. A lock leaves one
  * candidate. Where the window holds no tone of the style any chord tone serves; where it holds none
@@ -48,20 +56,19 @@ function landingPlaces(request: PlanRequest, change: Change): Candidate[] {
 export function planSteps(request: PlanRequest): { steps: Step[]; warnings: PlanWarning[] } {
 	const warnings: PlanWarning[] = [];
 	const steps: Step[] = [];
-	const known = new Map<string, Candidate[]>();
+	// Changes to one chord share their candidate lists, which later work recognises by identity.
+	const known = new Map<string, { all: Candidate[]; fitting: Candidate[] }>();
 	for (const change of request.chart.changes) {
 		if (request.letPass.includes(change.index)) continue;
 		const { symbol } = change.to;
-		const all = known.get(symbol) ?? landingPlaces(request, change);
-		known.set(symbol, all);
+		const { all, fitting } = known.get(symbol) ?? findPlaces(request, change);
+		known.set(symbol, { all, fitting });
 		const lock = request.locks.find((entry) => entry.change === change.index);
 		if (lock) {
 			const chosen = all.filter((place) => samePlace(place, lock));
 			steps.push({ change, candidates: chosen, locked: true });
 			continue;
 		}
-		const wanted = tonesForStyle(change, request.style);
-		const fitting = all.filter((place) => wanted.some((tone) => tone.pc === place.tone.pc));
 		if (all.length === 0) {
 			const message = `Position ${request.position} holds no tone of ${symbol}: this change is let pass.`;
 			warnings.push({ change: change.index, message });

@@ -5,12 +5,17 @@ import { costsThrough } from './solve';
 import { planTargets } from './plan';
 import type { PlanRequest, Target } from './types';
 
-/** A place to land on at one change. `extra` is what the best plan through it costs above the best of all. */
+/**
+ * A place to land on at one change. `extra` is what the best plan through it costs above the best of
+ * all that the style allows; it may be negative where the style forbids something smoother.
+ */
 export type Landing = Pick<
 	Target,
 	'string' | 'fret' | 'midi' | 'name' | 'role' | 'reach' | 'finger'
 > & {
 	readonly extra: number;
+	/** The style itself would land here; others are offered so that the player can overrule it. */
+	readonly fits: boolean;
 	/** Semitones from the target before; null at the first. */
 	readonly semitones: number | null;
 	/** The move into it and what the ear learns. */
@@ -18,9 +23,8 @@ export type Landing = Pick<
 };
 
 /**
- * Every place that a change could land on, best first: each is weighed by the best whole plan that
- * goes through it, a lock on this change left out. Any chord tone is offered, whatever the style, so
- * that the player can overrule it.
+ * Every place that a change could land on, what the style allows first and each kind best first: a
+ * place is weighed by the best whole plan that goes through it, a lock on this change left out.
  */
 export function rankLandings(request: PlanRequest, change: number): Landing[] {
 	if (checkRequest(request).length > 0) return [];
@@ -31,10 +35,14 @@ export function rankLandings(request: PlanRequest, change: number): Landing[] {
 	const at = steps.findIndex((step) => step.change.index === change);
 	if (at < 0) return [];
 	const any = planSteps({ ...open, style: 'nearest' }).steps.find((s) => s.change.index === change);
+	const fitting = steps[at].candidates;
 	steps[at] = any ?? steps[at];
 	const lattice = buildLattice(open, steps);
 	const through = costsThrough(lattice, at);
-	const least = Math.min(...through);
+	const fits = steps[at].candidates.map((place) =>
+		fitting.some((other) => other.string === place.string && other.fret === place.fret)
+	);
+	const least = Math.min(...through.filter((_, i) => fits[i]));
 	// Moves are told from where the plan as it stands comes from.
 	const from =
 		at > 0 ? planTargets(request).targets.findLast((target) => target.change < change) : null;
@@ -53,11 +61,12 @@ export function rankLandings(request: PlanRequest, change: number): Landing[] {
 			reach: place.reach,
 			finger: place.finger,
 			extra: (through[i] - least) / 1000,
+			fits: fits[i],
 			semitones: before ? place.midi - before.midi : null,
 			reasons: [
 				moveReason(steps[at], before ?? null, place),
 				earReason(open, steps[at], place)
 			].filter((text) => text !== null)
 		}))
-		.sort((a, b) => a.extra - b.extra);
+		.sort((a, b) => Number(b.fits) - Number(a.fits) || a.extra - b.extra);
 }

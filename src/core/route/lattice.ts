@@ -82,13 +82,13 @@ export function buildLattice(request: PlanRequest, steps: readonly Step[]): Latt
 			sum(ownCosts(request, steps, i, candidate, arch))
 		);
 	});
-	const known = new Map<string, Int32Array>();
+	const known = new Map<Step['candidates'], Map<Step['candidates'], Int32Array>>();
 	const pairs = steps.map((step, i) => {
 		if (i === 0) return new Int32Array(0);
 		const before = steps[i - 1];
-		const key = `${before.change.to.symbol}|${step.change.to.symbol}`;
-		const free = !before.locked && !step.locked;
-		const cached = free ? known.get(key) : undefined;
+		const row = known.get(before.candidates) ?? new Map<Step['candidates'], Int32Array>();
+		known.set(before.candidates, row);
+		const cached = row.get(step.candidates);
 		if (cached) return cached;
 		const made = new Int32Array(before.candidates.length * step.candidates.length);
 		let at = 0;
@@ -97,7 +97,7 @@ export function buildLattice(request: PlanRequest, steps: readonly Step[]): Latt
 				made[at++] = moveCost(request, from.midi, to.midi) + skipCost(from.string, to.string);
 			}
 		}
-		if (free) known.set(key, made);
+		row.set(step.candidates, made);
 		return made;
 	});
 	return {

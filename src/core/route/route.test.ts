@@ -306,7 +306,7 @@ describe('ranked landings', () => {
 		plan.targets.forEach((target) => {
 			const landings = rankLandings(request(chart), target.change);
 			expect(landings[0]).toMatchObject({ midi: target.midi, extra: 0 });
-			const extras = landings.map((landing) => landing.extra);
+			const extras = landings.filter((landing) => landing.fits).map((landing) => landing.extra);
 			expect(extras).toEqual([...extras].sort((a, b) => a - b));
 		});
 	});
@@ -316,6 +316,10 @@ describe('ranked landings', () => {
 			(landing) => landing.role
 		);
 		expect(new Set(roles)).toEqual(new Set(['R', '3', '5', 'b7']));
+		// What the style asks for comes first.
+		expect(roles.findLastIndex((role) => role === 'R')).toBe(
+			roles.filter((role) => role === 'R').length - 1
+		);
 		expect(rankLandings(request(chart), 99)).toEqual([]);
 	});
 

@@ -20,7 +20,8 @@ export const WEIGHTS = {
 	reach: 350,
 	stringSkip: 250,
 	lowString: 120,
-	tension: 400,
+	/** Landings prefer the essential tones of an altered dominant, unless that costs a leap. */
+	tension: 1500,
 	/** A change that a window cannot serve, when windows are compared. */
 	unserved: 10_000
 } as const;

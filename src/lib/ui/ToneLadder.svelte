@@ -45,7 +45,7 @@
 	const all = $derived([...left.values(), ...right.values()]);
 	const top = $derived(Math.min(...all) - 18);
 	const height = $derived(Math.max(...all) + 18 - top);
-	const width = $derived(wide ? 470 : 304);
+	const width = $derived(wide ? 490 : 304);
 	const x1 = $derived(wide ? 130 : 104);
 	const x2 = $derived(wide ? 280 : 196);
 	const y = (side: Map<number, number>, pc: number) => (side.get(pc) ?? 0) - top;
@@ -53,7 +53,7 @@
 	/** Role words that fit beside the marks; long ones are cut short where there is little room. */
 	const roleText = (tone: Tone) => {
 		const role = roleWords(tone.role);
-		if (wide || role.length <= 13) return role;
+		if (role.length <= 13 || (wide && tone.role.length < 3)) return role;
 		return role
 			.replace('diminished', 'dim.')
 			.replace('suspended', 'sus.')

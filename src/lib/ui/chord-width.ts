@@ -4,7 +4,7 @@ import { engrave, type Chord } from '$core/chord';
 export function chordWidth(chord: Chord): number {
 	const { accidental, minor, raised, bass } = engrave(chord);
 	const ofBass = bass === '' ? 0 : 0.45 + 0.45 * (bass.length - 1);
-	return 0.8 + (accidental ? 0.3 : 0) + (minor ? 0.7 : 0) + 0.33 * raised.length + ofBass;
+	return 0.8 + (accidental ? 0.3 : 0) + (minor ? 0.7 : 0) + 0.37 * raised.length + ofBass;
 }
 
 /** The largest of some sizes at which a chord symbol fits; the smallest when none does. */

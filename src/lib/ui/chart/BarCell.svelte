@@ -1,7 +1,8 @@
 <script lang="ts">
 	import type { ChordEvent, Span, WrittenBar } from '$core/chart';
-	import { signs } from '$core/chord';
+	import { signs, type Chord } from '$core/chord';
 	import { prefs } from '$lib/state/prefs.svelte';
+	import { fittingSize } from '../chord-width';
 	import ChordSymbol from '../ChordSymbol.svelte';
 
 	type Props = {
@@ -14,6 +15,11 @@
 
 	const shown = $derived(bar.cells.filter((cell) => cell.kind !== 'hold'));
 	const many = $derived(shown.length > 1);
+	/** Symbols that share a bar are set as large as they fit; widths are those of a desk. */
+	const sizeOf = (chord: Chord): number =>
+		many
+			? fittingSize(chord, 112 / shown.length, [21, 19, 17, 15, 13])
+			: fittingSize(chord, 104, [30, 26, 22, 19]);
 	const same = (event: ChordEvent | null, span: Span) =>
 		event !== null && event.span.line === span.line && event.span.column === span.column;
 	const holds = $derived(bar.cells.length > 0 && shown.length === 0);
@@ -45,7 +51,7 @@
 				onfocus={() => onchoose(cell.span, false)}
 			>
 				{#if cell.kind === 'chord'}
-					<span class="symbol" class:long={cell.chord.symbol.length > 6 && !many}>
+					<span class="symbol" style="font-size:{sizeOf(cell.chord)}px">
 						{#if cell.push > 0}<span class="sr"
 								>pushed {cell.push === 240 ? 'an eighth' : 'a sixteenth'} early</span
 							><span class="push" aria-hidden="true">←</span>{/if}<ChordSymbol chord={cell.chord} />
@@ -143,17 +149,11 @@
 		font-size: 30px;
 		line-height: 1;
 	}
-	.long {
-		font-size: 24px;
-	}
-	.many .symbol {
-		font-size: 21px;
-	}
 	.many .cell {
 		padding-inline: 4px 0;
 	}
 	.many .tones {
-		gap: 2px;
+		gap: 2px 4px;
 	}
 	.many .tone {
 		font-size: 12px;

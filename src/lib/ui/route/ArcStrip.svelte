@@ -5,7 +5,7 @@
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
-	import { fittingSize } from '../chord-width';
+	import { chordWidth, fittingSize } from '../chord-width';
 	import ChordText from '../ChordText.svelte';
 	import RoleMark from '../RoleMark.svelte';
 	import StripBands from './StripBands.svelte';
@@ -79,7 +79,7 @@
 		arcs.flatMap(({ from, to, on }) => {
 			const left = Math.max(0, from.x);
 			const room = Math.min(width, to.x) - left;
-			return room < 84 ? [] : [{ x: left + 11, from: from.target, to: to.target, on, room }];
+			return room < 40 ? [] : [{ x: left + 11, from: from.target, to: to.target, on, room }];
 		})
 	);
 	const names = $derived(
@@ -88,7 +88,7 @@
 			const [a, b] = [Math.max(0, axis.x(change.tick)), Math.min(width, axis.x(until))];
 			// Wide bands carry the bar's number at the right.
 			const room = b - a - (b - a > 150 ? 96 : 14);
-			return b - a < 22
+			return b - a < 12 * chordWidth(change.to.chord)
 				? []
 				: [{ change, x: a + 9, size: fittingSize(change.to.chord, room, [38, 30, 24, 17, 13]) }];
 		})
@@ -121,7 +121,7 @@
 		{@const semitones = label.to.midi - label.from.midi}
 		<text class="move" class:on={label.on} x={label.x} y={HEIGHT - 36}>
 			{moveArrow(semitones)}
-			{moveLabel(semitones)}
+			{label.room > 116 ? moveLabel(semitones) : Math.abs(semitones)}
 		</text>
 		{#if label.room > 130}
 			<text class="how" x={label.x + 20} y={HEIGHT - 17}>{handLabel(label.from, label.to)}</text>

@@ -38,17 +38,30 @@
 			return [{ change, a, x1, x2, rungs, tense }];
 		})
 	);
+	/** Room that a bar's number needs, and that it needs beside a chord symbol. */
+	const ROOM = 64;
+	const ROOM_BESIDE = 150;
+
+	/** Where a bar's number stands: at the end of its last stretch with room, else at the foot. */
+	function barLabel(number: number, x: number, right: number) {
+		const inside = bands.filter((band) => band.a > x + 1 && band.a < right - 1);
+		const edges = [x, ...inside.map((band) => band.a), right];
+		const stretches = edges.slice(1).map((end, i) => {
+			const band = bands.findLast((entry) => entry.a <= edges[i] + 1);
+			const begins = band !== undefined && Math.abs(band.a - edges[i]) <= 1;
+			return { end, band, begins, width: end - Math.max(0, edges[i]) };
+		});
+		const found = stretches.findLast(({ width, begins }) => width > (begins ? ROOM_BESIDE : ROOM));
+		const tense = found?.band?.tense ?? 'idle';
+		const word = found?.begins && tense !== 'idle' ? ` · ${tense}` : '';
+		return { number, x, at: found ? found.end - 12 : null, tense, word };
+	}
 	const bars = $derived(
 		open.chart.played.slice(axis.from, axis.to + 1).map((bar) => {
 			const x = axis.x(bar.startTick);
 			const right = Math.min(width, axis.x(bar.startTick + bar.lengthTicks));
-			const band = bands.findLast(
-				(entry) => entry.change.tick <= bar.startTick + bar.lengthTicks / 2
-			);
-			const begins = band !== undefined && band.change.bar === bar.index + 1;
-			const word = begins && band.tense !== 'idle' && right - x > 150 ? ` · ${band.tense}` : '';
 			const onEdge = bands.some((entry) => Math.abs(entry.a - x) < 1);
-			return { number: bar.index + 1, x, right, tense: band?.tense ?? 'idle', word, onEdge };
+			return { ...barLabel(bar.index + 1, x, right), room: right - x, onEdge };
 		})
 	);
 </script>
@@ -88,8 +101,10 @@
 	{#if !bar.onEdge}
 		<line class="barline" x1={bar.x} x2={bar.x} y1="54" y2={height} />
 	{/if}
-	{#if bar.right - bar.x > 84}
-		<text class="bar {bar.tense}" x={bar.right - 12} y="24">bar {bar.number}{bar.word}</text>
+	{#if bar.at !== null}
+		<text class="bar {bar.tense}" x={bar.at} y="24">bar {bar.number}{bar.word}</text>
+	{:else if bar.room > 44}
+		<text class="bar foot" x={bar.x + 11} y={height - 14}>bar {bar.number}</text>
 	{/if}
 {/each}
 
@@ -142,6 +157,10 @@
 		font-size: 13px;
 		text-anchor: end;
 		fill: var(--second);
+	}
+	.bar.foot {
+		text-anchor: start;
+		font-size: 12px;
 	}
 	.bar.now {
 		fill: var(--now-ink);

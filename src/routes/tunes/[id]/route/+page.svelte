@@ -206,7 +206,7 @@
 					next={open.next}
 					from={frets.from}
 					to={frets.to}
-					height={230}
+					height={226}
 					before={landing(before)}
 					target={landing(target)}
 					onposition={moveTo}

@@ -1,0 +1,116 @@
+import { describe, expect, it } from 'vitest';
+import { problem } from '../api/chart-schema';
+import { routeInput, routeUpdate, tuneInput, tuneUpdate } from '../api/notebook-schema';
+import { planInput } from '../api/plan-schema';
+import { openApiDocument } from './openapi';
+import { brokenRule, notFound, problemResponse } from './problem';
+
+describe('the OpenAPI document', () => {
+	const document = JSON.parse(JSON.stringify(openApiDocument('1.2.3')));
+
+	it('resolves every reference and names every parameter of its paths', () => {
+		const visit = (value: unknown): void => {
+			if (Array.isArray(value)) return value.forEach(visit);
+			if (typeof value !== 'object' || value === null) return;
+			for (const [key, inner] of Object.entries(value)) {
+				if (key === '$ref' && typeof inner === 'string') {
+					const found = inner
+						.slice(2)
+						.split('/')
+						.reduce((at, part) => at?.[part], document);
+					expect(found, inner).toBeDefined();
+				}
+				visit(inner);
+			}
+		};
+		visit(document);
+		for (const [path, methods] of Object.entries<
+			Record<string, { parameters?: { name: string }[] }>
+		>(document.paths)) {
+			const wanted = [...path.matchAll(/\{(\w+)\}/g)].map(([, name]) => name);
+			for (const operation of Object.values(methods)) {
+				expect((operation.parameters ?? []).map((parameter) => parameter.name)).toEqual(wanted);
+			}
+		}
+	});
+
+	it('closes every request body to unknown fields', () => {
+		for (const methods of Object.values<Record<string, { requestBody?: { content: object } }>>(
+			document.paths
+		)) {
+			for (const { requestBody } of Object.values(methods)) {
+				if (!requestBody) continue;
+				expect(JSON.stringify(requestBody)).toContain('"additionalProperties":false');
+			}
+		}
+	});
+});
+
+describe('request schemas', () => {
+	const lock = { bar: 1, beat: 1, pass: 1, string: 1, fret: 6 };
+	const route = {
+		name: ' Mine ',
+		position: 6,
+		style: 'roots',
+		anchors: { locks: [lock], letPass: [] }
+	};
+
+	it('take what the contract describes', () => {
+		expect(tuneInput.parse({ chart: '' })).toEqual({ chart: '' });
+		expect(routeInput.parse(route).name).toBe('Mine');
+		expect(routeUpdate.parse({ ...route, version: 3 }).version).toBe(3);
+		const plan = { chart: '| C |', position: 'best', style: 'nearest', grid: 'targets' };
+		expect(planInput.parse(plan)).toEqual(plan);
+	});
+
+	it.each([
+		[tuneInput, {}],
+		[tuneInput, { chart: 1 }],
+		[tuneInput, { chart: '', id: 'x' }],
+		[tuneUpdate, { chart: '' }],
+		[tuneUpdate, { chart: '', version: 0 }],
+		[tuneUpdate, { chart: '', version: 1.5 }],
+		[routeInput, { ...route, name: '  ' }],
+		[routeInput, { ...route, position: 0 }],
+		[routeInput, { ...route, style: 'polka' }],
+		[routeInput, { ...route, anchors: { locks: [{ ...lock, string: 9 }], letPass: [] } }],
+		[routeInput, { ...route, anchors: { locks: [{ ...lock, note: 'x' }], letPass: [] } }],
+		[routeInput, { ...route, anchors: { locks: [] } }],
+		[routeUpdate, route],
+		[planInput, { chart: '', position: 5, style: 'nearest', grid: 'eighth' }],
+		[planInput, { chart: '', position: 'worst', style: 'nearest', grid: 'targets' }],
+		[
+			planInput,
+			{
+				chart: '',
+				position: 5,
+				style: 'nearest',
+				grid: 'targets',
+				locks: [{ change: -1, string: 1, fret: 1 }]
+			}
+		]
+	])('refuse %#', (schema, body) => expect(schema.safeParse(body).success).toBe(false));
+});
+
+describe('problem answers', () => {
+	it('are what RFC 9457 asks for', async () => {
+		for (const status of [400, 403, 404, 405, 409, 413, 415, 422, 500, 418]) {
+			const response = problemResponse(status, 'Why.', undefined, { current: { a: 1 } });
+			expect(response.headers.get('content-type')).toBe('application/problem+json');
+			const body = await response.json();
+			problem.parse(body);
+			expect(body).toMatchObject({ status, detail: 'Why.', current: { a: 1 } });
+			expect(body.title.length).toBeGreaterThan(3);
+		}
+	});
+
+	it('tell every issue, and what was looked for', async () => {
+		const issues = [{ path: 'chart', message: 'First.', line: 1, column: 2 }];
+		expect(await brokenRule(issues).json()).toMatchObject({
+			status: 422,
+			detail: 'First.',
+			issues
+		});
+		expect((await notFound('tune').json()).detail).toBe('There is no such tune.');
+	});
+});
