@@ -1,15 +1,15 @@
 import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vite';
 
-/** Builds the planning worker of the server's thread pool as one plain file. */
+/** Builds the worker of the server's thread pool as one plain file. */
 export default defineConfig({
 	resolve: { alias: { $core: fileURLToPath(new URL('src/core', import.meta.url)) } },
 	ssr: { noExternal: true },
 	publicDir: false,
 	build: {
-		ssr: 'src/lib/server/plan.pool.ts',
+		ssr: 'src/lib/server/compute.pool.ts',
 		outDir: 'build/pool',
 		emptyOutDir: true,
-		rollupOptions: { output: { entryFileNames: 'plan.js' } }
+		rollupOptions: { output: { entryFileNames: 'compute.js' } }
 	}
 });

@@ -133,6 +133,9 @@ test('bad input is told what, where and why', async ({ request }) => {
 			await request.post('/api/v1/plan', { data: 'x', headers: { 'content-type': 'text/plain' } })
 		).status()
 	).toBe(415);
+	const nul = await request.post('/api/v1/tunes', { data: { chart: 'a\u0000b' } });
+	expect(nul.status()).toBe(422);
+	expect(JSON.stringify(await nul.json())).toContain('NUL');
 	expect((await request.patch('/api/v1/plan')).status()).toBe(405);
 	expect((await request.get('/api/v1/nothing')).status()).toBe(404);
 	expect((await request.get('/api/v1/tunes/nothing')).status()).toBe(404);
@@ -141,6 +144,11 @@ test('bad input is told what, where and why', async ({ request }) => {
 		headers: { origin: 'http://elsewhere.test' }
 	});
 	expect(foreign.status()).toBe(403);
+	const byName = await request.post('/api/v1/analyze', {
+		data: { chart: '| C |' },
+		headers: { host: 'localhost:9', origin: 'http://localhost:9' }
+	});
+	expect(byName.status()).toBe(200);
 });
 
 test('tunes and routes carry versions', async ({ request }) => {

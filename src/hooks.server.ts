@@ -15,6 +15,11 @@ export const init: ServerInit = async () => {
 	});
 };
 
+/** A page of this server, by whatever name it was reached: `127.0.0.1` and `localhost` are one. */
+function isOwn(origin: string, own: string, host: string | null): boolean {
+	return origin === own || (URL.canParse(origin) && new URL(origin).host === host);
+}
+
 const SAFE = new Set(['GET', 'HEAD', 'OPTIONS']);
 
 export const handle: Handle = async ({ event, resolve }) => {
@@ -24,7 +29,7 @@ export const handle: Handle = async ({ event, resolve }) => {
 		// Browsers name the page that writes; anything but our own page is refused.
 		const origin = request.headers.get('origin');
 		const site = request.headers.get('sec-fetch-site');
-		const foreign = origin !== null && origin !== url.origin;
+		const foreign = origin !== null && !isOwn(origin, url.origin, request.headers.get('host'));
 		if (foreign || site === 'cross-site') {
 			return problemResponse(403, 'Writes are taken only from Arc Step’s own pages.');
 		}

@@ -1,11 +1,4 @@
-import {
-	looksLikeNumeral,
-	normaliseSymbol,
-	parseChord,
-	parseNumeral,
-	suggestSymbol,
-	type Key
-} from '../chord';
+import { looksLikeNumeral, normaliseSymbol, parseChord, parseNumeral, type Key } from '../chord';
 import type { Report } from './diagnose';
 import type { Token } from './tokens';
 import { beatTicks, QUARTER, type Cell, type Span, type TimeSignature } from './types';
@@ -41,8 +34,7 @@ export function readCell(token: Token, key: Key | null, report: Report): Cell {
 			return { kind: 'unreadable', text: normaliseSymbol(text), push, span };
 		}
 	}
-	const suggestion = suggestSymbol(text);
-	report.error(span, `“${text}” is not a chord I can read.`, suggestion);
+	report.error(span, `“${text}” is not a chord I can read.`, report.suggest(text));
 	return { kind: 'unreadable', text: normaliseSymbol(text), push, span };
 }
 

@@ -1,10 +1,20 @@
+import { suggestSymbol } from '../chord';
 import type { Diagnostic, Span } from './types';
 
 /** Collects what is to be said about a text; at most `MOST` entries, so that rubbish stays readable. */
 const MOST = 200;
 
+/** Looking for the nearest symbol takes time: only so many are looked for in one text. */
+const MOST_SUGGESTIONS = 40;
+
 export class Report {
 	readonly list: Diagnostic[] = [];
+	private suggested = 0;
+
+	/** The nearest symbol to a text that does not read, for the first few of them. */
+	suggest(text: string): string | null {
+		return this.suggested++ < MOST_SUGGESTIONS ? suggestSymbol(text) : null;
+	}
 
 	private add(
 		severity: Diagnostic['severity'],

@@ -1,4 +1,4 @@
-import type { Role } from './role';
+import { ROLES, type Role } from './role';
 
 /**
  * A chord quality. `suffix` is its canonical spelling after the root (`''` for major, `m7b5`,
@@ -10,27 +10,7 @@ export type Quality = {
 	readonly tensions: readonly Role[];
 };
 
-const ORDER: readonly Role[] = [
-	'R',
-	'2',
-	'b3',
-	'3',
-	'4',
-	'b5',
-	'5',
-	'#5',
-	'6',
-	'bb7',
-	'b7',
-	'7',
-	'b9',
-	'9',
-	'#9',
-	'11',
-	'#11',
-	'b13',
-	'13'
-];
+const ORDER: readonly Role[] = ROLES.filter((role) => role !== 'bass');
 const inOrder = (roles: Iterable<Role>): Role[] => {
 	const set = new Set(roles);
 	return ORDER.filter((role) => set.has(role));

@@ -7,8 +7,15 @@ const noteName = z
 	.regex(/^[A-G](bb|b|##|#)?$/, 'Write a note as a capital letter with b or #: Bb, F#.')
 	.describe('A note name in ASCII');
 
+/** Text that a database can keep: no NUL, no half of a surrogate pair. */
+export const isStorable = (text: string): boolean => !/\0|\p{Surrogate}/u.test(text);
+export const UNSTORABLE = 'This text holds a NUL character or half a character; take it out.';
+
 /** Chart text: a request keeps it whatever it says; what cannot be read comes back as diagnostics. */
-export const chartText = z.string().describe('Chart text, at most 64 KiB');
+export const chartText = z
+	.string()
+	.refine(isStorable, UNSTORABLE)
+	.describe('Chart text, at most 64 KiB');
 
 export const instrumentInput = z.strictObject({
 	tuning: z.string().optional().describe('A preset id, or 4 to 8 pitches from the thickest string'),

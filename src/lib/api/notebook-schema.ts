@@ -1,6 +1,6 @@
 import { STYLES } from '$core/route';
 import { z } from 'zod';
-import { chartText, placeInput } from './chart-schema';
+import { chartText, isStorable, placeInput, UNSTORABLE } from './chart-schema';
 
 const version = z.int().min(1).describe('The version that the edit was made on');
 const time = z.iso.datetime();
@@ -36,7 +36,7 @@ const anchorsInput = z.strictObject({
 });
 
 export const routeInput = z.strictObject({
-	name: z.string().trim().min(1).max(120),
+	name: z.string().trim().min(1).max(120).refine(isStorable, UNSTORABLE),
 	position: z.int().min(1).max(24),
 	style: z.enum(STYLES),
 	anchors: anchorsInput

@@ -1,24 +1,32 @@
 import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { Piscina } from 'piscina';
+import type { AnalyzeInput } from '../api/chart-schema';
 import type { PlanAnswer, PlanInput } from '../api/plan-schema';
 import type { Outcome } from '../api/resolve';
 import { projectRoot } from './paths';
 
 const held = globalThis as typeof globalThis & { arcStepPool?: Piscina };
 
-/** Plans in a thread of its own, so that other requests are answered meanwhile. */
-export function planInPool(input: PlanInput): Promise<Outcome<PlanAnswer>> {
-	held.arcStepPool ??= new Piscina<PlanInput, Outcome<PlanAnswer>>({
-		filename: join(projectRoot(), 'build', 'pool', 'plan.js'),
+function pool(): Piscina {
+	held.arcStepPool ??= new Piscina({
+		filename: join(projectRoot(), 'build', 'pool', 'compute.js'),
 		minThreads: 1,
 		// Two at least: a small plan need not wait for a large one.
 		maxThreads: Math.max(2, availableParallelism() - 1)
 	});
-	return held.arcStepPool.run(input);
+	return held.arcStepPool;
 }
 
-/** Lets running plans finish and ends the threads. */
+/** Plans in a thread of its own, so that other requests are answered meanwhile. */
+export const planInPool = (input: PlanInput): Promise<Outcome<PlanAnswer>> =>
+	pool().run(input, { name: 'plan' });
+
+/** Analyses a chart in a thread of its own; the answer is JSON. */
+export const analyzeInPool = (input: AnalyzeInput): Promise<Outcome<string>> =>
+	pool().run(input, { name: 'analyze' });
+
+/** Lets running work finish and ends the threads. */
 export async function closePool(): Promise<void> {
 	await held.arcStepPool?.close();
 	held.arcStepPool = undefined;

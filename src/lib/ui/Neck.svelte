@@ -41,8 +41,11 @@
 	const uid = $props.id();
 	let width = $state(1168);
 	let dragging = $state(false);
-	/** Where the drag began: what is under the pointer then stays the measure, whatever scrolls into view. */
-	let grip = { fret: 0, position: 1, fretAt: (x: number) => x };
+	/** Where a press began: what is under the pointer then stays the measure, whatever scrolls into view. */
+	let press: { x: number; fret: number; position: number; fretAt: (x: number) => number } | null =
+		null;
+	/** A press that moves by more px than this drags the window; a shorter one is a click. */
+	const SLACK = 4;
 	let active: { string: number; fret: number } | null = $state(null);
 	let svg: SVGSVGElement;
 
@@ -89,19 +92,33 @@
 		return ((event.clientX - box.left) / box.width) * width;
 	}
 	function grab(event: PointerEvent): void {
+		if (event.button !== 0) return;
 		const { fretAt } = geometry;
-		const fret = fretAt(localX(event));
+		const x = localX(event);
+		const fret = fretAt(x);
 		const { low, high } = windowFrets(instrument, position);
+		const inWindow = fret >= low && fret <= high;
+		press = { x, fret, position: inWindow ? position : fret - 1, fretAt };
 		// A press beside the window brings the window there.
-		const start = fret >= low && fret <= high ? position : fret - 1;
-		grip = { fret, position: start, fretAt };
-		dragging = true;
-		svg.setPointerCapture(event.pointerId);
-		drag(event);
+		if (!inWindow) moveTo(press.position);
 	}
 	function drag(event: PointerEvent): void {
-		if (!dragging) return;
-		const wanted = grip.position + grip.fretAt(localX(event)) - grip.fret;
+		if (!press) return;
+		// Let go somewhere outside.
+		if (event.buttons === 0) return release();
+		const x = localX(event);
+		if (!dragging) {
+			if (Math.abs(x - press.x) < SLACK) return;
+			dragging = true;
+			svg.setPointerCapture(event.pointerId);
+		}
+		moveTo(press.position + press.fretAt(x) - press.fret);
+	}
+	function release(): void {
+		press = null;
+		dragging = false;
+	}
+	function moveTo(wanted: number): void {
 		const there = Math.min(lastPosition(instrument), Math.max(1, wanted));
 		if (there !== position) onposition(there);
 	}
@@ -144,23 +161,14 @@
 		{height}
 		viewBox="0 0 {width} {height}"
 		class:dragging
+		onpointerdown={grab}
 		onpointermove={drag}
-		onpointerup={() => (dragging = false)}
-		onpointercancel={() => (dragging = false)}
+		onpointerup={release}
+		onpointercancel={release}
 		role="group"
 		aria-label="Neck, position {position}"
 	>
-		<NeckBoard
-			{instrument}
-			{position}
-			{geometry}
-			{from}
-			{to}
-			{width}
-			{height}
-			{onposition}
-			onpointerdown={grab}
-		/>
+		<NeckBoard {instrument} {position} {geometry} {from} {to} {width} {height} {onposition} />
 		{#each marks.filter((mark) => !mark.inside) as mark (`${mark.string}-${mark.fret}`)}
 			{@const root = (mark.now ?? mark.next)?.role === 'R'}
 			<g class="dot" transform="translate({x(mark.fret)},{y(mark)})">

@@ -11,19 +11,8 @@
 		width: number;
 		height: number;
 		onposition: (position: number) => void;
-		onpointerdown: (event: PointerEvent) => void;
 	};
-	let {
-		instrument,
-		position,
-		geometry,
-		from,
-		to,
-		width,
-		height,
-		onposition,
-		onpointerdown
-	}: Props = $props();
+	let { instrument, position, geometry, from, to, width, height, onposition }: Props = $props();
 
 	const count = $derived(instrument.open.length);
 	const firstWire = $derived(Math.max(0, from - 1));
@@ -151,7 +140,7 @@
 		<text class="number" class:near x={geometry.place(fret)} y={labelY}>{fret}</text>
 	{/if}
 {/each}
-<!-- The whole board takes the drag; the slider is its keyboard twin. -->
+<!-- The drawing takes the drag; this is its keyboard twin. -->
 <polygon
 	class="grip"
 	points={area(firstWire, to)}
@@ -163,7 +152,6 @@
 	aria-valuenow={position}
 	aria-valuetext="position {position}, frets {position} to {position + 3}"
 	onkeydown={slide}
-	{onpointerdown}
 />
 <polygon class="focus" points={area(position - 1, position + 3)} />
 

@@ -6,6 +6,7 @@ import { chordWidth, fittingSize } from './chord-width';
 import { neckGeometry } from './neck-geometry';
 import { neckMarks, placeWords } from './neck-marks';
 import { arcPath, bulge, handLabel, moveLabel, pitchAxis, timeAxis } from './route/strip-geometry';
+import { labelShift, shapePath, shapeStroke } from './shape';
 import { capital, inWords, keyWords, plural } from './words';
 
 const chord = (symbol: string) => {
@@ -111,5 +112,29 @@ describe('words', () => {
 			'B♭ blues',
 			'F♯ minor'
 		]);
+	});
+});
+
+describe('mark shapes', () => {
+	it('are closed outlines that grow with their radius', () => {
+		for (const kind of ['root', 'third', 'fifth', 'seventh', 'extension', 'bass'] as const) {
+			const small = shapePath(kind, 10);
+			expect(small).toMatch(/^M.*Z$/);
+			const reach = (path: string) =>
+				Math.max(...[...path.matchAll(/-?\d+(?:\.\d+)?/g)].map(([n]) => Math.abs(Number(n))));
+			expect(reach(shapePath(kind, 20))).toBeGreaterThan(reach(small));
+			expect(shapeStroke(kind)).toBeGreaterThan(1);
+		}
+	});
+
+	it('tell roles apart by shape alone', () => {
+		const shapes = ['root', 'third', 'fifth', 'extension'].map((kind) =>
+			shapePath(kind as 'root', 12)
+		);
+		expect(new Set(shapes).size).toBe(4);
+		expect(shapePath('third', 12)).toBe(shapePath('seventh', 12));
+		expect(shapeStroke('third')).toBeGreaterThan(shapeStroke('fifth'));
+		expect(shapeStroke('fifth')).toBe(shapeStroke('extension'));
+		expect(labelShift('third')).toBeLessThan(0);
 	});
 });

@@ -9,6 +9,10 @@
 		{ id: 'dark', name: 'Stage', says: 'dark, for dim rooms' },
 		{ id: 'system', name: 'As the system', says: 'follows your device' }
 	] as const;
+	const LABELS = [
+		{ id: 'names', name: 'Note names', says: 'B♭, D, F, A♭' },
+		{ id: 'roles', name: 'Roles', says: 'R, 3, 5, ♭7' }
+	] as const;
 	const SWITCHES = [
 		{ key: 'plainNames', name: 'Plain names', says: 'show E for F♭ and C for B♯; display only' },
 		{
@@ -25,6 +29,14 @@
 	] as const;
 </script>
 
+{#snippet option({ id, name, says }: { id: string; name: string; says: string })}
+	<RadioGroup.Item value={id} class="option" aria-label="{name}, {says}">
+		{#snippet children({ checked })}
+			<span class="dot" class:checked></span><b>{name}</b><small>{says}</small>
+		{/snippet}
+	</RadioGroup.Item>
+{/snippet}
+
 <svelte:head><title>Settings · Arc Step</title></svelte:head>
 <TopBar title="Settings" />
 <main id="main" class="screen page">
@@ -36,13 +48,7 @@
 			onValueChange={(mode) => setMode(mode as 'light' | 'dark' | 'system')}
 			aria-labelledby="theme"
 		>
-			{#each MODES as mode (mode.id)}
-				<RadioGroup.Item value={mode.id} class="option" aria-label="{mode.name}, {mode.says}">
-					{#snippet children({ checked })}
-						<span class="dot" class:checked></span><b>{mode.name}</b><small>{mode.says}</small>
-					{/snippet}
-				</RadioGroup.Item>
-			{/each}
+			{#each MODES as mode (mode.id)}{@render option(mode)}{/each}
 		</RadioGroup.Root>
 	</section>
 	<section>
@@ -55,13 +61,7 @@
 			onValueChange={(value) => prefs.set('labels', value as 'names' | 'roles')}
 			aria-labelledby="labels"
 		>
-			{#each [{ id: 'names', name: 'Note names', says: 'B♭, D, F, A♭' }, { id: 'roles', name: 'Roles', says: 'R, 3, 5, ♭7' }] as option (option.id)}
-				<RadioGroup.Item value={option.id} class="option" aria-label="{option.name}, {option.says}">
-					{#snippet children({ checked })}
-						<span class="dot" class:checked></span><b>{option.name}</b><small>{option.says}</small>
-					{/snippet}
-				</RadioGroup.Item>
-			{/each}
+			{#each LABELS as label (label.id)}{@render option(label)}{/each}
 		</RadioGroup.Root>
 	</section>
 	<section>

@@ -1,11 +1,12 @@
 import { analyzeInput } from '$lib/api/chart-schema';
-import { runAnalyze } from '$lib/api/analyze';
-import { json, readJson } from '$lib/server/http';
+import { readJson } from '$lib/server/http';
+import { analyzeInPool } from '$lib/server/pool';
 import { brokenRule } from '$lib/server/problem';
 
 export async function POST({ request }: { request: Request }): Promise<Response> {
 	const read = await readJson(request, analyzeInput);
 	if ('response' in read) return read.response;
-	const outcome = runAnalyze(read.data);
-	return 'issues' in outcome ? brokenRule(outcome.issues) : json(outcome.value);
+	const outcome = await analyzeInPool(read.data);
+	if ('issues' in outcome) return brokenRule(outcome.issues);
+	return new Response(outcome.value, { headers: { 'content-type': 'application/json' } });
 }

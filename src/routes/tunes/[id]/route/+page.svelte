@@ -112,7 +112,10 @@
 					noScroll: true,
 					keepFocus: true
 				});
+			// Someone may have edited the chart meanwhile: the server has planned on that one.
+			const moved = plan.saved.tuneVersion !== open.saved.version;
 			await invalidateAll();
+			if (moved) plan.load(plan.saved);
 		} catch (error) {
 			toast(
 				error instanceof Refusal

@@ -1,0 +1,52 @@
+import { devices, expect, test } from '@playwright/test';
+import { newTune, visit } from './helpers';
+
+// A phone in the hand: taps, no hover, no keys.
+test.use({
+	viewport: { width: 390, height: 844 },
+	hasTouch: true,
+	isMobile: true,
+	userAgent: devices['Pixel 5'].userAgent
+});
+
+test('the whole job by touch', async ({ page, request }) => {
+	test.slow();
+	const tune = await newTune(request);
+	await visit(page, `/tunes/${tune.id}/chart`);
+	await page.locator('.row .bar').nth(4).getByRole('button').tap();
+	await expect(page.locator('.cm-now')).toHaveText('Eb7');
+	await page.getByRole('link', { name: 'Neck' }).tap();
+	await expect(page).toHaveURL(/\/neck/);
+	await page.getByRole('button', { name: 'Position 6', exact: true }).tap();
+	// Only the frets round the hand are drawn, large enough to touch.
+	const mark = await page.locator('[data-place="3-7"]').boundingBox();
+	expect(mark?.width).toBeGreaterThan(30);
+	await page.getByRole('button', { name: 'Edim7, bar 6, beat 1' }).tap();
+	await expect(page.getByRole('gridcell', { name: /of Edim7, next/ }).first()).toBeVisible();
+	await page.getByRole('link', { name: 'Route' }).tap();
+	await expect(page).toHaveURL(/\/route/);
+	await page.getByRole('button', { name: /^Plan/ }).first().tap();
+	await expect(page.getByRole('heading', { level: 1 })).toHaveText('All 13 changes land.');
+	await page.locator('aside li button').nth(1).tap();
+	await expect(page.getByRole('button', { name: 'Unlock' })).toBeVisible();
+	await page.getByRole('radio', { name: /^Nearest/ }).tap();
+	await expect(page.getByRole('button', { name: 'Unlock' })).toBeVisible();
+	await page.getByRole('button', { name: 'Save' }).tap();
+	await expect(page).toHaveURL(/route=[0-9a-f-]{36}/);
+});
+
+test('the window follows a finger on the neck', async ({ page, request }) => {
+	const tune = await newTune(request);
+	await visit(page, `/tunes/${tune.id}/neck?position=5`);
+	const slider = page.getByRole('slider', { name: 'Place of the hand' });
+	const box = await slider.boundingBox();
+	if (!box) throw new Error('no neck');
+	const y = box.y + box.height / 2;
+	await page.mouse.move(box.x + box.width * 0.4, y);
+	await page.mouse.down();
+	await page.mouse.move(box.x + box.width * 0.75, y, { steps: 8 });
+	await page.mouse.up();
+	await expect(slider).not.toHaveAttribute('aria-valuenow', '5');
+	// However the picture scrolls along, the window ends where the finger went, not beyond.
+	expect(Number(await slider.getAttribute('aria-valuenow'))).toBeLessThan(10);
+});

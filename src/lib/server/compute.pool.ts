@@ -1,0 +1,13 @@
+import { runAnalyze } from '../api/analyze';
+import type { AnalyzeInput } from '../api/chart-schema';
+import { runPlan } from '../api/plan';
+import type { Outcome } from '../api/resolve';
+
+/** What the server's thread pool can do; large answers leave it as text. */
+export const plan = runPlan;
+
+/** Analyses a chart; the answer is JSON. */
+export function analyze(input: AnalyzeInput): Outcome<string> {
+	const outcome = runAnalyze(input);
+	return 'issues' in outcome ? outcome : { value: JSON.stringify(outcome.value) };
+}
