@@ -62,7 +62,7 @@
 		})
 	);
 	const spacing = $derived((height - 88) / (count - 1));
-	const radius = $derived(Math.max(9, Math.min(12.6, width / 62, spacing * 0.43)));
+	const radius = $derived(Math.max(9, Math.min(14.5, width / 62, spacing * 0.43)));
 	const marks = $derived(neckMarks(instrument, position, now, next, from, to));
 	const inside = $derived(marks.filter((mark) => mark.inside));
 	const same = (a: Place | null, b: Place) =>

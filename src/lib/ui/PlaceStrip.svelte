@@ -1,18 +1,23 @@
 <script lang="ts">
-	import { lastPosition } from '$core/neck';
+	import { fretWire, highestFret, lastPosition } from '$core/neck';
+	import { prefs } from '$lib/state/prefs.svelte';
 	import { useTune } from '$lib/state/open-tune.svelte';
 
 	/** Every place of the hand as a cell; `planned` names those that already have a route. */
 	let { planned }: { planned: readonly number[] } = $props();
 	const open = useTune();
 	const last = $derived(lastPosition(open.instrument));
+	/** Cells hang from the true frets of the neck above. */
+	const share = (from: number, to: number) => 100 * (fretWire(to) - fretWire(from));
+	const rest = $derived(share(last, highestFret(open.instrument)));
 </script>
 
-<div class="strip" role="group" aria-label="Places">
+<div class="strip" class:left={prefs.current.leftHanded} role="group" aria-label="Places">
 	{#each Array.from({ length: last }, (_, i) => i + 1) as position (position)}
 		<button
 			type="button"
 			class="cell"
+			style:--share={share(position - 1, position)}
 			class:here={position === open.position}
 			class:planned={planned.includes(position)}
 			aria-pressed={position === open.position}
@@ -20,21 +25,29 @@
 			onclick={() => open.moveTo(position)}>{position}</button
 		>
 	{/each}
+	<span class="rest" style:--share={rest}></span>
 </div>
 
 <style>
 	.strip {
 		display: flex;
-		gap: 2px;
+		padding-right: 2px;
+	}
+	.left {
+		flex-direction: row-reverse;
 	}
 	.cell {
-		flex: 1 1 0;
+		flex: var(--share) 0 0;
 		min-width: 0;
+		box-shadow: inset -2px 0 var(--paper);
 		height: 36px;
 		font-family: var(--font-display);
 		font-weight: 600;
 		font-size: 17px;
 		background: var(--density-0);
+	}
+	.rest {
+		flex: var(--share) 0 0;
 	}
 	.cell:hover {
 		background: var(--density-1);
@@ -49,7 +62,7 @@
 	}
 	.here {
 		outline: 3px solid var(--ink);
-		outline-offset: 1px;
+		outline-offset: -1px;
 		z-index: 1;
 	}
 	.here:focus-visible {
@@ -60,7 +73,10 @@
 			flex-wrap: wrap;
 		}
 		.cell {
-			flex-basis: 9%;
+			flex: 1 0 9%;
+		}
+		.rest {
+			display: none;
 		}
 	}
 </style>

@@ -65,8 +65,9 @@
 		if (comparison.common.some((other) => other.pc === tone.pc)) {
 			return wide || role.length < 8 ? `${role}, stays` : role;
 		}
-		const move = semitones.find((entry) => entry.to.pc === tone.pc);
+		const [move, other] = semitones.filter((entry) => entry.to.pc === tone.pc);
 		if (!move || !wide) return role;
+		if (other) return `${role}, a semitone from either side`;
 		return `${role}, a semitone ${move.semitones > 0 ? 'higher' : 'lower'}`;
 	};
 </script>

@@ -118,6 +118,7 @@
 				now={open.now}
 				next={open.next}
 				{...frets}
+				height={width < 560 ? 236 : 296}
 				onposition={(position) => open.moveTo(position)}
 			/>
 		</div>
