@@ -208,7 +208,8 @@ describe('sections, repeats and endings', () => {
 		['|: C |1.2. F :|3. A |', '1 2 1 2 1 3'],
 		['|: C :|: F :|', '1 1 2 2'],
 		['| C |: F :|\n|: G :|', '1 2 2 3 3'],
-		['[A x2]\n|: C :| F |', '1 1 2 1 1 2']
+		['[A x2]\n|: C :| F |', '1 1 2 1 1 2'],
+		['[A x100]\n| C |', Array(100).fill('1').join(' ')]
 	])('%j plays %s', (text, expected) => {
 		expect(order(text)).toBe(expected);
 		expect(parseChart(text).diagnostics).toEqual([]);
@@ -219,7 +220,9 @@ describe('sections, repeats and endings', () => {
 		['|: C | F |', ['warning 1:8+1']],
 		['|: C |: F :|', []],
 		['[]\n| C |', ['error 1:1+2']],
-		['[A x99]\n| C |', ['error 1:1+7']],
+		['[A x9999]\n| C |', ['error 1:1+9']],
+		['[A x0]\n| C |', ['error 1:1+6']],
+		['|: C :| x0', ['error 1:9+2']],
 		['[A\n| C |', ['error 1:1+2']],
 		['| C [B] | F |', ['warning 1:5+3']]
 	])('%j is reported', (text, expected) => expect(says(text)).toEqual(expected));

@@ -29,7 +29,8 @@ type Draft = {
 	chords: number;
 };
 
-const MAX_TIMES = 64;
+/** More passes than this could not be played anyway. */
+const MAX_TIMES = LIMITS.played;
 
 /** Bytes of a text in UTF-8. */
 export const utf8Length = (text: string): number => {
