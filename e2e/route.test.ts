@@ -162,3 +162,41 @@ test('a pushed chord lands early, on the strip and in the plan', async ({ page, 
 		[0, 1680, 3840]
 	);
 });
+
+test('the place decides: another place is planned anew, the old plan is a step back', async ({
+	page,
+	request
+}) => {
+	const tune = await newTune(request);
+	await newRoute(request, tune.id);
+	await visit(page, `/tunes/${tune.id}/neck?position=6`);
+	await expect(page.getByRole('link', { name: 'Open the plan' })).toBeVisible();
+	await page.keyboard.press(']');
+	await page.getByRole('link', { name: 'Plan it here' }).click();
+	await expect(page.getByRole('heading', { level: 1 })).toHaveText('Not planned yet.');
+	await expect(page.locator('dd', { hasText: 'Position 7' })).toBeVisible();
+	await page.keyboard.press('2');
+	await page.keyboard.press('[');
+	await expect(page).toHaveURL(/position=6/);
+	await page.keyboard.press('3');
+	await expect(page.getByRole('heading', { level: 1 })).toHaveText('All 13 changes land.');
+});
+
+test('leaving the screen loses no lock that is not saved yet', async ({ page, request }) => {
+	const tune = await newTune(request);
+	await visit(page, `/tunes/${tune.id}/route?position=6`);
+	await page.keyboard.press('r');
+	await expect(page.locator('aside li').first()).toBeVisible();
+	await page.keyboard.press('l');
+	await expect(target(page, 2)).toHaveAccessibleName(/locked$/);
+	await page.keyboard.press('1');
+	await expect(page).toHaveURL(/\/chart/);
+	await page.keyboard.press('3');
+	await expect(page).toHaveURL(/\/route/);
+	await expect(target(page, 2)).toHaveAccessibleName(/locked$/);
+	await page.keyboard.press('ControlOrMeta+s');
+	await expect(page).toHaveURL(/route=[0-9a-f-]{36}/);
+	await page.reload();
+	await expect(target(page, 2)).toHaveAccessibleName(/locked$/);
+	await expect(page.getByRole('button', { name: 'Save' })).toBeDisabled();
+});

@@ -7,6 +7,7 @@ import type { Planner } from '$lib/workers/planner';
 import { Refusal, send } from './api';
 import { History } from './history.svelte';
 import type { OpenTune } from './open-tune.svelte';
+import { keepWishes, keptWishes } from './route-draft';
 
 /** What the player decides about a route; everything else follows from it. */
 export type Wishes = Pick<RouteInput, 'name' | 'position' | 'style' | 'anchors'>;
@@ -68,6 +69,23 @@ export class RoutePlan {
 			anchors: EMPTY
 		});
 		this.load(route);
+	}
+
+	/** Keeps what is not saved yet, so that leaving the screen loses no lock. */
+	keep(): void {
+		const { position } = this.wishes;
+		const unsaved = this.dirty ? this.wishes : null;
+		keepWishes(this.open.saved.id, this.saved?.id ?? null, position, unsaved);
+	}
+
+	/** Puts the unsaved wishes of an earlier visit back and plans them; call in the browser. */
+	async recover(): Promise<boolean> {
+		const kept = keptWishes(this.open.saved.id, this.saved?.id ?? null, this.open.position);
+		if (!kept) return false;
+		this.history.push(kept);
+		this.open.moveTo(kept.position);
+		await this.plan();
+		return true;
 	}
 
 	/** Puts a saved route in place, or an empty one at the hand's place. */
@@ -257,6 +275,7 @@ export class RoutePlan {
 					})
 				: await send<RouteAnswer>('POST', `/api/v1/tunes/${this.open.saved.id}/routes`, body);
 			this.history.current = wishesOf(this.saved);
+			if (!saved) keepWishes(this.open.saved.id, null, body.position, null);
 			return true;
 		} catch (error) {
 			if (!(error instanceof Refusal) || error.status !== 409 || !error.current) throw error;

@@ -88,7 +88,11 @@
 
 <TuneBar>
 	{#snippet actions()}
-		<a class="act" href="/tunes/{open.saved.id}/route?position={open.position}">Plan it here</a>
+		<a class="act" href="/tunes/{open.saved.id}/route?position={open.position}"
+			>{data.routes.some((route) => route.position === open.position)
+				? 'Open the plan'
+				: 'Plan it here'}</a
+		>
 	{/snippet}
 </TuneBar>
 <main id="main" class="screen">

@@ -31,7 +31,13 @@
 	const plan = untrack(() => new RoutePlan(open, usePlanner, data.route));
 	onMount(() => {
 		usePlanner().warm();
+		void plan.recover();
 		return () => planner?.close();
+	});
+	let settled = $state(false);
+	onMount(() => (settled = true));
+	$effect(() => {
+		if (settled && !plan.planning) plan.keep();
 	});
 	// Another route was opened, or this one was loaded anew after a save.
 	$effect.pre(() => {
