@@ -176,6 +176,7 @@ test('the place decides: another place is planned anew, the old plan is a step b
 	await expect(page.getByRole('heading', { level: 1 })).toHaveText('Not planned yet.');
 	await expect(page.locator('dd', { hasText: 'Position 7' })).toBeVisible();
 	await page.keyboard.press('2');
+	await expect(page.getByRole('link', { name: 'Plan it here' })).toBeVisible();
 	await page.keyboard.press('[');
 	await expect(page).toHaveURL(/position=6/);
 	await page.keyboard.press('3');
@@ -199,4 +200,16 @@ test('leaving the screen loses no lock that is not saved yet', async ({ page, re
 	await page.reload();
 	await expect(target(page, 2)).toHaveAccessibleName(/locked$/);
 	await expect(page.getByRole('button', { name: 'Save' })).toBeDisabled();
+});
+
+test('a key pressed while the next screen loads still moves the hand', async ({
+	page,
+	request
+}) => {
+	const tune = await newTune(request);
+	await visit(page, `/tunes/${tune.id}/neck?position=6`);
+	await page.keyboard.press('3');
+	await page.keyboard.press(']');
+	await expect(page).toHaveURL(/\/route\?.*position=7/);
+	await expect(page.locator('dd', { hasText: 'Position 7' })).toBeVisible();
 });

@@ -210,10 +210,11 @@ export class RoutePlan {
 		return anchors.locks.length - locks.length;
 	}
 
-	/** Fixes a change to a place; the rest adapts. */
+	/** Fixes a change to a place, which must sound a tone of its chord; the rest adapts. */
 	lockAt(change: number, place: Place): void {
 		const anchor = this.anchor(change);
-		if (!anchor) return;
+		const chord = this.open.chart.changes[change]?.to.chord;
+		if (!anchor || !chord || !toneAt(chord, pitchAt(this.open.instrument, place))) return;
 		const { locks, letPass } = this.wishes.anchors;
 		this.wish({
 			anchors: {

@@ -124,6 +124,14 @@ describe('a route that is planned', () => {
 		expect(plan.isLocked(4)).toBe(true);
 	});
 
+	it('does not lock a place that sounds no tone of the chord', async () => {
+		const { plan } = open();
+		await plan.plan();
+		plan.lockAt(0, { string: 1, fret: 7 });
+		plan.lockAt(99, { string: 1, fret: 6 });
+		expect(plan.wishes.anchors.locks).toEqual([]);
+	});
+
 	it('lets a change pass and lands there again', async () => {
 		const { plan } = open();
 		await plan.plan();

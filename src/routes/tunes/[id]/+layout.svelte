@@ -32,6 +32,8 @@
 	$effect(() => {
 		const position = String(open.position);
 		const { id } = open.saved;
+		// A link may have been made before the hand moved on: look again after each navigation.
+		void page.url.href;
 		if (!browser || !navigated) return;
 		untrack(() => {
 			lastTune.set(id, open.position);

@@ -74,13 +74,15 @@
 
 	// The candidates of the selected change, ranked in the worker; an answer that comes late is dropped.
 	let landings: readonly Landing[] = $state.raw([]);
+	/** The change that the list is for; until its own list comes a change still shows the last one. */
+	let rankedFor = $state(-1);
 	$effect(() => {
 		const change = open.cursor;
 		const wanted = [plan.wishes, open.saved] as const;
 		if (!plan.planned) return;
 		void plan.landings(change).then((found) => {
 			const still = change === open.cursor && wanted[0] === plan.wishes && wanted[1] === open.saved;
-			if (found && still) landings = found;
+			if (found && still) [landings, rankedFor] = [found, change];
 		});
 	});
 
@@ -97,12 +99,16 @@
 		}
 	}
 	/** The best landing after the one that is chosen, any other pitch first. */
-	function nextBest(): void {
-		const at = landings.findIndex(
-			(entry) => entry.string === target?.string && entry.fret === target.fret
+	async function nextBest(): Promise<void> {
+		const change = open.cursor;
+		const list = rankedFor === change ? landings : await plan.landings(change);
+		if (!list || change !== open.cursor) return;
+		const chosen = plan.target(change);
+		const at = list.findIndex(
+			(entry) => entry.string === chosen?.string && entry.fret === chosen.fret
 		);
-		const found = landings[(at + 1) % Math.max(1, landings.length)];
-		if (found) plan.lockAt(open.cursor, found);
+		const found = list[(at + 1) % Math.max(1, list.length)];
+		if (found) plan.lockAt(change, found);
 	}
 	async function save(how = () => plan.save()): Promise<void> {
 		if (!plan.planned || plan.saving) return;
@@ -152,7 +158,7 @@
 		r: () => void plan.plan(),
 		l: () => plan.toggleLock(open.cursor),
 		x: () => plan.toggleLetPass(open.cursor),
-		a: nextBest,
+		a: () => void nextBest(),
 		'[': () => moveTo(open.position - 1),
 		']': () => moveTo(open.position + 1),
 		',': () => open.step(-1),
@@ -220,10 +226,7 @@
 					target={landing(target)}
 					onposition={moveTo}
 					onplace={(place) => {
-						if (
-							landings.some((entry) => entry.string === place.string && entry.fret === place.fret)
-						)
-							plan.lockAt(open.cursor, place);
+						if (plan.planned) plan.lockAt(open.cursor, place);
 					}}
 				/>
 			</div>
@@ -244,7 +247,7 @@
 			/>
 		</div>
 	</main>
-	<RouteInspector {plan} {landings} onnextbest={nextBest} />
+	<RouteInspector {plan} {landings} onnextbest={() => void nextBest()} />
 </div>
 
 {#if asking}
