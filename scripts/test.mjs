@@ -42,6 +42,9 @@ const units = read(unit);
 const browsers = read(browser)?.stats;
 const passed = (units?.numPassedTests ?? 0) + (browsers ? browsers.expected + browsers.flaky : 0);
 const failed = (units?.numFailedTests ?? 0) + (browsers?.unexpected ?? 0);
+if (browsers?.flaky > 0) {
+	console.log(`\n${browsers.flaky} browser tests passed only at the second try: look into them.`);
+}
 if (failures.length > 0) console.log(`\nNot passed: ${failures.join(', ')}.`);
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exitCode = failures.length > 0 || failed > 0 ? 1 : 0;
