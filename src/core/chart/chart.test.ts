@@ -7,7 +7,6 @@ import {
 	compareChords,
 	eventAt,
 	keyName,
-	keyOf,
 	LIMITS,
 	parseChart,
 	parseKey,
@@ -55,7 +54,7 @@ describe('a whole chart', () => {
 			tick: 10 * 1920 + 960,
 			source: 11
 		});
-		const key = keyOf(chart);
+		const { key } = chart.headers;
 		expect(key && keyName(key)).toBe('Bb blues');
 		expect(eventAt(chart, 3 * 1920 + 5)?.bar).toBe(4);
 	});
@@ -115,14 +114,7 @@ describe('headers', () => {
 		expect(says('| C |\ntempo: 91')).toEqual(['error 2:1+9']);
 	});
 
-	it('takes the first chord for the key where none is given', () => {
-		const name = (text: string) => {
-			const key = keyOf(parseChart(text));
-			return key && keyName(key);
-		};
-		expect(name('| Cm7 | F |')).toBe('C minor');
-		expect(name('| N.C. | F |')).toBe('F major');
-		expect(name('| N.C. |')).toBeNull();
+	it('reads a key with its mode', () => {
 		expect(parseKey('E blues')?.mode).toBe('blues');
 	});
 });

@@ -1,4 +1,3 @@
-import type { Key } from '../chord';
 import { readChartText } from './parse';
 import { findChanges, schedule } from './schedule';
 import type { Chart } from './types';
@@ -17,14 +16,6 @@ export function parseChart(text: string): Chart {
 	const changes = findChanges(events, played);
 	const diagnostics = report.list.sort((a, b) => a.line - b.line || a.column - b.column);
 	return { headers, bars, sections, played, events, changes, diagnostics };
-}
-
-/** The key to read the chart in: its header, or else the root of the first chord, major or minor. */
-export function keyOf(chart: Chart): Key | null {
-	if (chart.headers.key) return chart.headers.key;
-	const first = chart.events.find((event) => event.chord)?.chord;
-	if (!first) return null;
-	return { tonic: first.root, mode: first.quality.roles.includes('b3') ? 'minor' : 'major' };
 }
 
 /** Ticks from the first beat to the end of the last played bar. */

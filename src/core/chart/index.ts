@@ -1,5 +1,6 @@
 export {
 	beatTicks,
+	QUARTER,
 	LIMITS,
 	type Change,
 	type Chart,
@@ -8,7 +9,7 @@ export {
 	type Span,
 	type WrittenBar
 } from './types';
-export { chartTicks, eventAt, keyOf, parseChart } from './chart';
+export { chartTicks, eventAt, parseChart } from './chart';
 export { compareChords } from './compare';
 export { keyName, parseKey } from './headers';
 export { utf8Length } from './parse';

@@ -1,7 +1,7 @@
 import type { Chart, Diagnostic } from '../chart';
-import { keyOf } from '../chart';
 import type { Key, Mode } from '../chord';
 import { noteName } from '../pitch';
+import { keyOf } from './tonic';
 import { buildScale, SCALE_NAMES, type Scale } from './scale';
 
 const BY_MODE: Record<Mode, string> = {
@@ -40,15 +40,3 @@ export function scaleInUse(chart: Chart): { scale: Scale | null; diagnostic: Dia
 		}
 	};
 }
-
-/** Degrees that count as home in each mode; a blues is at home with both thirds and the flat seventh. */
-const HOME: Record<Mode, string> = {
-	major: '1 2 3 4 5 6 7',
-	minor: '1 2 b3 4 5 b6 b7',
-	dorian: '1 2 b3 4 5 6 b7',
-	phrygian: '1 b2 b3 4 5 b6 b7',
-	lydian: '1 2 3 #4 5 6 7',
-	mixolydian: '1 2 3 4 5 6 b7',
-	blues: '1 2 b3 3 4 5 6 b7'
-};
-export const homeDegrees = (mode: Mode): readonly string[] => HOME[mode].split(' ');

@@ -1,6 +1,6 @@
 import type { Chord, Key, Tone } from '../chord';
 import { above, degreeInterval, pitchClass } from '../pitch';
-import { homeDegrees } from './in-use';
+import { homeDegrees } from './home';
 
 /**
  * The tones of a chord that leave its key. A signal, not an error: the leading tone of a minor key's

@@ -1,7 +1,7 @@
-import { compareChords, keyOf, type Chart, type ChordEvent } from '$core/chart';
+import { compareChords, type Chart, type ChordEvent } from '$core/chart';
 import type { Key } from '$core/chord';
 import { instrumentOf } from '$core/neck';
-import { outsideTones, scaleInUse } from '$core/harmony';
+import { keyOf, outsideTones, scaleInUse } from '$core/harmony';
 import { noteName } from '$core/pitch';
 import type { AnalyzeAnswer, AnalyzeInput } from './chart-schema';
 import { resolveChart, resolveScale, type Outcome } from './resolve';

@@ -1,4 +1,5 @@
-import { keyName, keyOf, LIMITS, parseChart, utf8Length } from '$core/chart';
+import { keyName, LIMITS, parseChart, utf8Length } from '$core/chart';
+import { keyOf } from '$core/harmony';
 import { and, asc, count, eq, isNotNull, isNull, sql } from 'drizzle-orm';
 import type { TuneAnswer } from '../api/notebook-schema';
 import type { Issue } from '../api/chart-schema';

@@ -1,7 +1,7 @@
 import { getContext, setContext } from 'svelte';
-import { keyOf, parseChart, type Change, type Chart } from '$core/chart';
+import { parseChart, type Change, type Chart } from '$core/chart';
 import type { Chord } from '$core/chord';
-import { scaleInUse } from '$core/harmony';
+import { keyOf, scaleInUse } from '$core/harmony';
 import { instrumentOf, lastPosition } from '$core/neck';
 import { pitchClass } from '$core/pitch';
 import type { TuneAnswer } from '$lib/api/notebook-schema';

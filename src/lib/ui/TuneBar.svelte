@@ -1,5 +1,6 @@
 <script lang="ts">
-	import { keyName, keyOf, type Chart } from '$core/chart';
+	import { keyName, type Chart } from '$core/chart';
+	import { keyOf } from '$core/harmony';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import type { Snippet } from 'svelte';
 	import TopBar from './TopBar.svelte';

@@ -1,5 +1,6 @@
 <script lang="ts">
-	import { circleOf, keyOf, type Chart } from '$core/chart';
+	import { circleOf, type Chart } from '$core/chart';
+	import { keyOf } from '$core/harmony';
 	import { signs } from '$core/chord';
 	import { intervalBetween, noteName, parseNote, pitchClass, type Interval } from '$core/pitch';
 

@@ -1,9 +1,9 @@
 <script lang="ts">
 	import { beforeNavigate, goto } from '$app/navigation';
-	import { keyName, keyOf, transposeText } from '$core/chart';
+	import { keyName, transposeText } from '$core/chart';
 	import { noteName } from '$core/pitch';
 	import { signs } from '$core/chord';
-	import { scaleInUse } from '$core/harmony';
+	import { keyOf, scaleInUse } from '$core/harmony';
 	import { Refusal } from '$lib/state/api';
 	import { ChartDraft } from '$lib/state/chart-draft.svelte';
 	import { onKeys } from '$lib/state/keys';

@@ -1,0 +1,182 @@
+import type { Chart, ChordEvent } from '../chart';
+import type { Chord, Mode } from '../chord';
+import { mod, pitchClass, type PitchClass } from '../pitch';
+import { HOME_SETS } from './home';
+
+/** What speaks for one home: everything that the ranking weighs, in shares (0 … 1), counts and beats. */
+export type Evidence = {
+	readonly tonic: PitchClass;
+	readonly mode: Mode;
+	/** Share of the chord-tone time whose notes lie in the mode. */
+	readonly inside: number;
+	readonly onTonicTicks: number;
+	readonly totalTicks: number;
+	/** The tonic chord with the mode's own third sounds somewhere. */
+	readonly sounds: boolean;
+	readonly opens: boolean;
+	readonly closes: boolean;
+	/** The last chord leads to the tonic, which opens the chart: the loop comes home. */
+	readonly leadsBack: boolean;
+	/** Arrivals V–I (or the mode's own way home), those set up by a ii counted apart; bars of both. */
+	readonly arrivals: readonly Arrival[];
+	readonly heldBass: boolean;
+	/** The tone that tells the mode from plain major or minor sounds in the chart, and its rival does not. */
+	readonly colour: 'heard' | 'silent' | 'denied' | 'none';
+	/** A dominant resolves to the major key whose signature this mode shares: the mode is its detour. */
+	readonly rivalArrives: boolean;
+	/** I and IV are both dominant sevenths. */
+	readonly blues: 'I and IV' | 'I' | 'no';
+};
+
+type Arrival = { readonly from: ChordEvent; readonly to: ChordEvent; readonly setUp: boolean };
+
+type Sounding = ChordEvent & { readonly chord: Chord };
+
+/** What the evidence of all homes is read from; made once per chart. */
+export type Survey = {
+	readonly events: readonly Sounding[];
+	readonly total: number;
+	readonly bass: PitchClass | null;
+	/** Ticks in which each pitch class sounds. */
+	readonly sounding: readonly number[];
+};
+
+const has = (chord: Chord, ...roles: string[]): boolean =>
+	roles.some((role) => (chord.quality.roles as readonly string[]).includes(role));
+export const isDominant = (chord: Chord): boolean => has(chord, '3') && has(chord, 'b7');
+
+/** Reads a chart once for all candidates. */
+export function survey(chart: Chart): Survey {
+	const events = chart.events.filter((event): event is Sounding => event.chord !== null);
+	const total = events.reduce((sum, event) => sum + event.durationTicks, 0);
+	const basses = events.map(({ chord }) => pitchClass(chord.bass ?? chord.root));
+	const slashes = events.filter(({ chord }) => chord.bass).length;
+	const held = slashes > 0 && basses.every((pc) => pc === basses[0]) ? basses[0] : null;
+	const sounding = new Array<number>(12).fill(0);
+	for (const { chord, durationTicks } of events) {
+		for (const tone of chord.tones) if (tone.essential) sounding[tone.pc] += durationTicks;
+	}
+	return { events, total, bass: held, sounding };
+}
+
+const MINOR_MODES: readonly Mode[] = ['minor', 'dorian', 'phrygian'];
+export const isMinorMode = (mode: Mode): boolean => MINOR_MODES.includes(mode);
+
+/** How well a chord on the tonic fits the mode: 1 its own tonic chord, 0 another chord. */
+function tonicFit(chord: Chord, mode: Mode): number {
+	if (isMinorMode(mode)) return has(chord, 'b3') && !has(chord, 'b5') ? 1 : 0;
+	if (has(chord, 'b3')) return 0;
+	if (mode === 'blues') return isDominant(chord) ? 1 : 0;
+	if (mode === 'mixolydian') return has(chord, '7') ? 0 : has(chord, 'b7') ? 1 : 0.9;
+	// A dominant seventh on the first degree of a major key wants to go on.
+	return has(chord, 'b7') && has(chord, '3') ? 0.25 : 1;
+}
+
+/** The leading tone of a minor key belongs to it while its dominant sounds. */
+const leadingAllowed = (chord: Chord, tonic: PitchClass, mode: Mode): boolean => {
+	if (mode !== 'minor') return false;
+	const degree = mod(pitchClass(chord.root) - tonic, 12);
+	return (degree === 7 && has(chord, '3')) || (degree === 11 && has(chord, 'b5'));
+};
+
+function insideShare(given: Survey, tonic: PitchClass, mode: Mode): number {
+	const home = HOME_SETS[mode];
+	let sum = 0;
+	for (const { chord, durationTicks } of given.events) {
+		const tones = chord.tones.filter((tone) => tone.essential);
+		const leading = leadingAllowed(chord, tonic, mode);
+		const inside = tones.filter((tone) => {
+			const degree = mod(tone.pc - tonic, 12);
+			return home.has(degree) || (leading && degree === 11);
+		});
+		sum += (durationTicks * inside.length) / tones.length;
+	}
+	return given.total === 0 ? 0 : sum / given.total;
+}
+
+/** Modes as steps above the tonic of the major key with the same signature, in semitones. */
+export const ABOVE_PARENT: Record<Mode, number> = {
+	major: 0,
+	blues: 0,
+	dorian: 2,
+	phrygian: 4,
+	lydian: 5,
+	mixolydian: 7,
+	minor: 9
+};
+
+/** Degrees from whose chord each mode comes home where it opens the chart, besides the dominant. */
+const OWN_WAY: Partial<Record<Mode, number>> = { mixolydian: 10, dorian: 10, phrygian: 1 };
+
+function arrivalsOf(given: Survey, tonic: PitchClass, mode: Mode): Arrival[] {
+	const { events } = given;
+	const opens = pitchClass(events[0].chord.root) === tonic;
+	return events.flatMap((to, i) => {
+		if (mod(pitchClass(to.chord.root) - tonic, 12) !== 0 || tonicFit(to.chord, mode) === 0) {
+			return [];
+		}
+		const from = events[(i + events.length - 1) % events.length];
+		const degree = mod(pitchClass(from.chord.root) - tonic, 12);
+		const dominant = degree === 7 && has(from.chord, '3');
+		const raised = degree === 11 && has(from.chord, 'b5') && isMinorMode(mode);
+		if (!dominant && !raised && !(opens && degree === OWN_WAY[mode])) return [];
+		const before = events[(i + events.length - 2) % events.length];
+		const setUp =
+			dominant && mod(pitchClass(before.chord.root) - tonic, 12) === 2 && has(before.chord, 'b3');
+		return [{ from, to, setUp }];
+	});
+}
+
+/** The degree that sets a mode apart, and the degree that would deny it. */
+const TELLING: Partial<Record<Mode, readonly [number, number]>> = {
+	dorian: [9, 8],
+	phrygian: [1, 2],
+	lydian: [6, 5],
+	mixolydian: [10, 11],
+	major: [11, 10],
+	minor: [8, 9]
+};
+
+function colourOf(given: Survey, tonic: PitchClass, mode: Mode): Evidence['colour'] {
+	const pair = TELLING[mode];
+	if (!pair) return 'none';
+	const [own, rival] = pair.map((degree) => given.sounding[(tonic + degree) % 12]);
+	if (rival > own) return 'denied';
+	return own > 0 ? 'heard' : 'silent';
+}
+
+function bluesOf(given: Survey, tonic: PitchClass): Evidence['blues'] {
+	const dominantOn = (degree: number) =>
+		given.events.some(
+			({ chord }) => mod(pitchClass(chord.root) - tonic, 12) === degree && isDominant(chord)
+		);
+	if (!dominantOn(0)) return 'no';
+	return dominantOn(5) ? 'I and IV' : 'I';
+}
+
+/** Gathers what speaks for one tonic and mode. */
+export function evidenceFor(given: Survey, tonic: PitchClass, mode: Mode): Evidence {
+	const { events, total, bass } = given;
+	const fit = (event: Sounding | undefined) =>
+		event && pitchClass(event.chord.root) === tonic ? tonicFit(event.chord, mode) : 0;
+	const [first, last] = [events[0], events.at(-1)];
+	const arrivals = arrivalsOf(given, tonic, mode);
+	const parent = mod(tonic - ABOVE_PARENT[mode], 12);
+	const heldBass = bass === tonic;
+	return {
+		tonic,
+		mode,
+		inside: insideShare(given, tonic, mode),
+		onTonicTicks: events.reduce((sum, event) => sum + event.durationTicks * fit(event), 0),
+		totalTicks: total,
+		sounds: events.some((event) => fit(event) > 0),
+		opens: heldBass || fit(first) > 0,
+		closes: heldBass || fit(last) > 0,
+		leadsBack: arrivals.some(({ from, to }) => to === first && from === last),
+		arrivals,
+		heldBass,
+		rivalArrives: parent !== tonic && arrivalsOf(given, parent, 'major').length > 0,
+		colour: colourOf(given, tonic, mode),
+		blues: bluesOf(given, tonic)
+	};
+}
