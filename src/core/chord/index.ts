@@ -9,6 +9,6 @@ export {
 	type Chord,
 	type Tone
 } from './chord';
-export { looksLikeNumeral, MODES, parseNumeral, type Key, type Mode } from './numeral';
+export { looksLikeNumeral, LOWERED_PLAIN, MODES, parseNumeral, type Key, type Mode } from './numeral';
 export { completions, suggestSymbol } from './suggest';
 export { engrave, proseSigns, signs } from './engrave';

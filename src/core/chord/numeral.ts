@@ -22,20 +22,23 @@ const LOWERED: Partial<Record<Mode, Record<number, string>>> = {
 	minor: { 3: 'b3', 6: 'b6', 7: 'b7' },
 	dorian: { 3: 'b3', 7: 'b7' },
 	phrygian: { 2: 'b2', 3: 'b3', 6: 'b6', 7: 'b7' },
-	mixolydian: { 7: 'b7' },
-	lydian: { 4: '#4' }
+	mixolydian: { 7: 'b7' }
 };
 
+/** Degrees that a plain numeral takes lowered in a mode. */
+export const LOWERED_PLAIN: Partial<Record<Mode, readonly number[]>> = Object.fromEntries(
+	Object.entries(LOWERED).map(([mode, degrees]) => [mode, Object.keys(degrees).map(Number)])
+);
+
 /**
- * The degree that a numeral stands on. Plain numerals take the mode's own degree (in A minor VI is
- * F); a flat is counted from the major scale (♭VI is F too, as players write it); a sharp raises a
+ * The degree that a numeral stands on. Plain numerals take the mode's own lowered degree (in A minor
+ * VI is F); a flat is counted from the major scale (♭VI is F too, as players write it); a sharp raises a
  * degree that the mode lowers (♯vii in A minor is G♯). A diminished vii in minor is the leading tone.
  */
 function degreeOf(signs: string, number: number, mode: Mode, leading: boolean): string {
 	const own = LOWERED[mode]?.[number] ?? String(number);
 	if (signs === '') return leading && number === 7 ? '7' : own;
 	if (signs === '#' && own.startsWith('b')) return String(number);
-	if (signs === '#' && own.startsWith('#')) return own;
 	return signs + number;
 }
 

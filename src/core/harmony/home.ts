@@ -15,10 +15,16 @@ const HOME: Record<Mode, string> = {
 /** The degrees of a mode that count as home. */
 export const homeDegrees = (mode: Mode): readonly string[] => HOME[mode].split(' ');
 
+const inSemitones = (mode: Mode): ReadonlySet<number> =>
+	new Set(homeDegrees(mode).map((degree) => degreeInterval(degree).semitones));
+
 /** The same in semitones above the tonic. */
-export const HOME_SETS = Object.fromEntries(
-	Object.entries(HOME).map(([mode, degrees]) => [
-		mode,
-		new Set(degrees.split(' ').map((degree) => degreeInterval(degree).semitones))
-	])
-) as Record<Mode, ReadonlySet<number>>;
+export const HOME_SETS: Readonly<Record<Mode, ReadonlySet<number>>> = {
+	major: inSemitones('major'),
+	minor: inSemitones('minor'),
+	dorian: inSemitones('dorian'),
+	phrygian: inSemitones('phrygian'),
+	lydian: inSemitones('lydian'),
+	mixolydian: inSemitones('mixolydian'),
+	blues: inSemitones('blues')
+};

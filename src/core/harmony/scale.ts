@@ -1,14 +1,22 @@
-import { above, degreeInterval, noteName, pitchClass, type Note, type PitchClass } from '../pitch';
+import {
+	above,
+	asciiAccidentals,
+	degreeInterval,
+	noteName,
+	pitchClass,
+	type Note,
+	type PitchClass
+} from '../pitch';
 
 /** A note of a scale with its degree (`1`, `b3`, `#4`). */
-type ScaleNote = {
+export type ScaleNote = {
 	readonly degree: string;
 	readonly note: Note;
 	readonly name: string;
 	readonly pc: PitchClass;
 };
 
-/** A scale on a tonic; `name` is its name in the library. */
+/** A scale on a tonic; `name` is its name in the library, or its degrees when it is the player's own. */
 export type Scale = {
 	readonly tonic: Note;
 	readonly name: string;
@@ -62,15 +70,37 @@ const ALIASES: Record<string, string> = {
 /** Names of the scale library. */
 export const SCALE_NAMES: readonly string[] = Object.keys(LIBRARY);
 
+const MIN_NOTES = 3;
+
 /**
- * Builds a scale of the library on a tonic, spelled by its degrees.
- * @returns null when the library has no such name (names are case-insensitive, usual synonyms work).
+ * Reads a scale given by its degrees (`1 b3 4 5 b7`, `1 2 ♭3 …`): from 1 upward, 3 to 12 of them,
+ * each sound once. Null when the text is none.
+ */
+export function parseDegrees(text: string): string | null {
+	const degrees = asciiAccidentals(text)
+		.trim()
+		.split(/[\s,]+/);
+	if (degrees[0] !== '1' || degrees.length < MIN_NOTES) return null;
+	if (!degrees.every((degree) => /^(?:bb|b|##|#)?[1-7]$/.test(degree))) return null;
+	const sounds = degrees.map((degree) => degreeInterval(degree).semitones);
+	const rises = sounds.every((sound, i) => (i === 0 || sound > sounds[i - 1]) && sound < 12);
+	return rises ? degrees.join(' ') : null;
+}
+
+const BY_DEGREES = new Map(Object.entries(LIBRARY).map(([name, degrees]) => [degrees, name]));
+
+/**
+ * Builds a scale on a tonic, spelled by its degrees: a name of the library, or a player's own scale
+ * as a list of degrees.
+ * @returns null when it is neither (names are case-insensitive, usual synonyms work).
  * @example buildScale(parseNote('Bb'), 'minor pentatonic')?.notes.map((n) => n.name) // Bb Db Eb F Ab
  */
 export function buildScale(tonic: Note, name: string): Scale | null {
 	const wanted = name.trim().toLowerCase();
-	const known = ALIASES[wanted] ?? wanted;
-	const degrees = Object.hasOwn(LIBRARY, known) ? LIBRARY[known] : null;
+	const named = ALIASES[wanted] ?? wanted;
+	const own = Object.hasOwn(LIBRARY, named) ? null : parseDegrees(name);
+	const known = own ? (BY_DEGREES.get(own) ?? own) : named;
+	const degrees = Object.hasOwn(LIBRARY, known) ? LIBRARY[known] : own;
 	if (!degrees) return null;
 	const notes = degrees.split(' ').map((degree): ScaleNote => {
 		const note = above(tonic, degreeInterval(degree));

@@ -79,7 +79,9 @@ const COLOUR_WORDS: Partial<Record<Mode, string>> = {
 function arrivalReason({ arrivals }: Evidence): string | null {
 	if (arrivals.length === 0) return null;
 	const symbols = [...new Set(arrivals.map(({ from }) => from.symbol))];
-	const bars = [...new Set(arrivals.map(({ to }) => (to.index === 0 ? 'the top' : `bar ${to.bar}`)))];
+	const bars = [
+		...new Set(arrivals.map(({ to }) => (to.index === 0 ? 'the top' : `bar ${to.bar}`)))
+	];
 	const where = bars.length > 3 ? `${bars.slice(0, 2).join(', ')} and more` : bars.join(' and ');
 	const setUp = arrivals.some((arrival) => arrival.setUp) ? ', set up by its ii' : '';
 	return `${symbols.slice(0, 2).join(' or ')} arrives on it ${times(arrivals.length)}: ${where}${setUp}`;
@@ -100,7 +102,9 @@ function reasonsOf(evidence: Evidence): string[] {
 		`its scale holds ${Math.round(100 * inside)} % of the chord tones`,
 		frame,
 		arrivalReason(evidence),
-		mode === 'blues' && evidence.blues === 'I and IV' ? 'I and IV are both sevenths: a blues' : null,
+		mode === 'blues' && evidence.blues === 'I and IV'
+			? 'I and IV are both sevenths: a blues'
+			: null,
 		evidence.colour === 'heard' && COLOUR_WORDS[mode] ? `${COLOUR_WORDS[mode]} is heard` : null,
 		evidence.colour === 'denied' && COLOUR_WORDS[mode]
 			? `${COLOUR_WORDS[mode]} is contradicted`
