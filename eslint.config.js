@@ -12,7 +12,8 @@ const OUTSIDE = {
 	message: 'The core is pure computation: nothing of the app, of Node or of the browser.'
 };
 const DOORS = {
-	group: ['../*/*', '$core/*/*'],
+	// A folder may have folders of its own; from there the doors are one step further up.
+	group: ['../*/*', '!../../*', '../../*/*', '$core/*/*'],
 	message: 'Import a core folder by its index only.'
 };
 
@@ -26,7 +27,7 @@ const coreRules = FLOW.map((folder, i) => ({
 					OUTSIDE,
 					DOORS,
 					...FLOW.slice(i + 1).map((later) => ({
-						group: [`../${later}`, `$core/${later}`],
+						group: [`../${later}`, `../../${later}`, `$core/${later}`],
 						message: `${folder} comes before ${later}: data flows ${FLOW.join(' → ')}.`
 					}))
 				]

@@ -1,4 +1,4 @@
-export { ROLES, roleInterval, roleKind, roleWords, type Role, type RoleKind } from './role';
+export { isGuideTone, ROLES, roleInterval, roleKind, roleWords, type Role, type RoleKind } from './role';
 export {
 	guideTones,
 	normaliseSymbol,

@@ -18,3 +18,26 @@ export {
 	windowPlaces,
 	type WindowPlace
 } from './window';
+export { comfortOf, HANDS, MEDIUM_HAND, stretchMm, type Comfort, type Hand } from './hand';
+export {
+	boxAt,
+	FAMILIES,
+	positionsOf,
+	reachesAt,
+	usualPerString,
+	type Family,
+	type Position,
+	type PositionNote
+} from './positions';
+export {
+	arpeggioShapes,
+	completeOctaves,
+	joinShapes,
+	type Form,
+	type Join,
+	type Shape,
+	type ShapeNote
+} from './shapes';
+export { doubleStops, type DoubleStop } from './double-stops';
+export { bends, type Bend } from './bends';
+export { fingersHold } from './fingers';

@@ -11,6 +11,8 @@ export type Instrument = {
 	readonly labels: readonly string[];
 	readonly frets: number;
 	readonly capo: number;
+	/** Nut to bridge, in mm. */
+	readonly scaleLengthMm: number;
 };
 
 /** A place on the neck: string 1 … N (1 is thinnest), fret counted from the capo, 0 = open. */
@@ -34,6 +36,8 @@ const PRESETS: Record<string, string> = {
 
 export const TUNING_IDS: readonly string[] = Object.keys(PRESETS);
 const DEFAULT_FRETS = 22;
+/** The usual length of an electric guitar's strings, in mm. */
+export const USUAL_SCALE_MM = 648;
 
 /**
  * Reads a tuning: a preset id, or 4 to 8 pitches with octaves from the thickest string.
@@ -59,10 +63,11 @@ export function parseTuning(
 export function buildInstrument(
 	tuning: string | null = null,
 	frets = DEFAULT_FRETS,
-	capo = 0
+	capo = 0,
+	scaleLengthMm = USUAL_SCALE_MM
 ): Instrument | null {
 	const parsed = parseTuning(tuning ?? 'standard');
-	return parsed && { ...parsed, frets, capo };
+	return parsed && { ...parsed, frets, capo, scaleLengthMm };
 }
 
 /** The usual guitar: six strings in standard tuning, 22 frets, no capo. */

@@ -1,0 +1,42 @@
+import type { Scale } from '../../harmony';
+import type { Hand } from '../hand';
+import type { Instrument } from '../instrument';
+import { boxes } from './box';
+import { diagonals, perString } from './per-string';
+import { pockets } from './pocket';
+import { singleFrets } from './single-fret';
+import type { Family, Position } from './types';
+
+export { boxAt, boxes, localMinima, reachesAt } from './box';
+export { fingersOnString, usualPerString } from './per-string';
+export { FAMILIES, type Family, type Position, type PositionNote } from './types';
+
+type Options = {
+	/** For `n-per-string` 2 … 4 notes a string; for `single-fret` 1 or 2 frets. */
+	readonly notesPerString?: number;
+	readonly hand?: Hand;
+};
+
+/**
+ * Lays a scale out on an instrument by one family, everywhere on the neck; computed for any tuning.
+ * @example positionsOf(standardGuitar(), aMinorPentatonic, 'box').map((box) => box.position) // 3, 5, 8 …
+ */
+export function positionsOf(
+	instrument: Instrument,
+	scale: Scale,
+	family: Family,
+	{ notesPerString, hand }: Options = {}
+): Position[] {
+	switch (family) {
+		case 'box':
+			return boxes(instrument, scale);
+		case 'n-per-string':
+			return perString(instrument, scale, notesPerString, hand);
+		case 'diagonal':
+			return diagonals(instrument, scale, hand);
+		case 'pocket':
+			return pockets(instrument, scale);
+		case 'single-fret':
+			return singleFrets(instrument, scale, notesPerString === 2 ? 2 : 1);
+	}
+}

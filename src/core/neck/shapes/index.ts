@@ -1,0 +1,37 @@
+import type { Chord } from '../../chord';
+import { MEDIUM_HAND, type Hand } from '../hand';
+import type { Instrument } from '../instrument';
+import { fullShape, octaveShapes } from './arpeggio';
+import { fragments } from './fragments';
+import type { Shape } from './types';
+
+export { joinShapes, type Join } from './join';
+export type { Form, Shape, ShapeNote } from './types';
+
+/**
+ * Every arpeggio shape of a chord in one position: the full one first, then the root-to-root octaves,
+ * then fragments on two and three strings.
+ * @returns an empty list when no tone of the chord lies under the fingers.
+ */
+export function arpeggioShapes(
+	instrument: Instrument,
+	chord: Chord,
+	position: number,
+	hand: Hand = MEDIUM_HAND
+): Shape[] {
+	const full = fullShape(instrument, chord, position, hand);
+	if (!full) return [];
+	const frame = { instrument, chord, position, hand };
+	return [full.shape, ...octaveShapes(frame, full.tones), ...fragments(frame, full.tones)];
+}
+
+/** How many complete root-to-root octaves of a chord a position holds; cheaper than all its shapes. */
+export function completeOctaves(
+	instrument: Instrument,
+	chord: Chord,
+	position: number,
+	hand: Hand = MEDIUM_HAND
+): number {
+	const tones = chord.tones.filter((tone) => tone.essential);
+	return octaveShapes({ instrument, chord, position, hand }, tones).length;
+}

@@ -1,0 +1,243 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { isGuideTone, parseChord, toneAt, transposeChord } from '../../chord';
+import { intervalBetween, parseNote } from '../../pitch';
+import {
+	arpeggioShapes,
+	buildInstrument,
+	completeOctaves,
+	fingersHold,
+	joinShapes,
+	lastPosition,
+	pitchAt,
+	standardGuitar,
+	stretchMm,
+	TUNING_IDS,
+	windowPlaces,
+	type Instrument,
+	type Shape
+} from '..';
+
+const chord = (text: string) => {
+	const found = parseChord(text);
+	if (!found) throw new Error(text);
+	return found;
+};
+const instrument = (...args: Parameters<typeof buildInstrument>): Instrument => {
+	const found = buildInstrument(...args);
+	if (!found) throw new Error(String(args));
+	return found;
+};
+const guitar = standardGuitar();
+const ROOTS = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'Ab', 'A', 'Bb', 'B'];
+const SUFFIXES = [
+	'',
+	'm',
+	'7',
+	'maj7',
+	'm7',
+	'm7b5',
+	'dim7',
+	'7alt',
+	'9',
+	'13',
+	'm6',
+	'5',
+	'sus4',
+	'aug',
+	'mMaj7'
+];
+const ODD = [
+	'C2 G2 D3 A3 E4 B4',
+	'E2 A2 A2 D3 G3 B3',
+	'G4 C4 E4 A4',
+	'C2 C3 C4 C5',
+	'A1 B1 C2 D2 E2'
+];
+const anyChord = fc
+	.tuple(fc.constantFrom(...ROOTS), fc.constantFrom(...SUFFIXES))
+	.map(([r, s]) => chord(r + s));
+const anyInstrument = fc
+	.tuple(
+		fc.constantFrom(...TUNING_IDS, ...ODD),
+		fc.integer({ min: 12, max: 24 }),
+		fc.integer({ min: 0, max: 8 })
+	)
+	.map(([tuning, frets, capo]) => instrument(tuning, frets, capo));
+const told = (shape: Shape) =>
+	shape.notes.map((note) => `${note.string}/${note.fret}:${note.finger}`).join(' ');
+
+/** Everything that makes a shape playable and true, whatever its kind. */
+function expectPlayable(neck: Instrument, shape: Shape, position: number): void {
+	shape.notes.forEach((note, i) => {
+		expect(note.midi).toBe(pitchAt(neck, note));
+		if (i > 0) expect(note.midi).toBeGreaterThan(shape.notes[i - 1].midi);
+		const within = windowPlaces(neck, position).some(
+			(p) => p.string === note.string && p.fret === note.fret
+		);
+		expect(within).toBe(true);
+		expect(note.reach).toBe(note.fret > 0 && (note.fret < position || note.fret > position + 3));
+		if (note.fret === 0) expect(note.finger).toBeNull();
+		else {
+			const finger = note.fret - shape.fingerBase + 1;
+			expect(finger).toBeGreaterThanOrEqual(0);
+			expect(finger).toBeLessThanOrEqual(5);
+			expect(note.finger).toBe(Math.min(4, Math.max(1, finger)));
+		}
+	});
+	expect(Math.abs(shape.fingerBase - position)).toBeLessThanOrEqual(1);
+	expect(fingersHold(shape.notes), told(shape)).toBe(true);
+	for (const [i, j] of shape.rolls) {
+		const [a, b] = [shape.notes[i], shape.notes[j]];
+		expect([j - i, Math.abs(a.string - b.string), a.fret - b.fret]).toEqual([1, 1, 0]);
+	}
+	const sweep = shape.notes.every((n, i) => i === 0 || n.string === shape.notes[i - 1].string - 1);
+	expect(shape.sweepable).toBe(sweep && shape.notes.length > 2);
+	const frets = shape.notes.map((note) => note.fret).filter((fret) => fret > 0);
+	const mm = frets.length ? stretchMm(neck, Math.min(...frets), Math.max(...frets)) : 0;
+	expect(shape.stretchMm).toBeCloseTo(mm, 0);
+}
+
+describe('arpeggio shapes', () => {
+	it('are true and playable for every chord, place and tuning', () => {
+		fc.assert(
+			fc.property(anyInstrument, anyChord, fc.integer({ min: 1, max: 21 }), (neck, given, wish) => {
+				const position = Math.min(wish, lastPosition(neck));
+				if (position < 1) return;
+				const shapes = arpeggioShapes(neck, given, position);
+				for (const shape of shapes) {
+					expectPlayable(neck, shape, position);
+					for (const note of shape.notes) {
+						expect(toneAt(given, note.midi)).toMatchObject({ role: note.role, name: note.name });
+					}
+				}
+				const under = windowPlaces(neck, position).filter(
+					(place) => !place.reach && toneAt(given, place.midi)?.essential
+				);
+				if (under.length > 0) expect(shapes[0]?.kind).toBe('full');
+				const full = shapes[0]?.notes.map((note) => note.midi) ?? [];
+				for (const place of under) expect(full).toContain(place.midi);
+				const tensions = new Set(
+					shapes[0]?.notes.flatMap(({ midi }) => {
+						const tone = toneAt(given, midi);
+						return tone && !tone.essential ? [tone.role] : [];
+					})
+				);
+				expect(tensions.size).toBeLessThanOrEqual(2);
+			}),
+			{ numRuns: 250 }
+		);
+	});
+
+	it('are the known ones', () => {
+		const full = (symbol: string, position: number) =>
+			arpeggioShapes(guitar, chord(symbol), position)[0];
+		expect(told(full('Bb7', 6))).toBe(
+			'6/6:1 6/10:4 5/8:3 4/6:1 4/8:3 3/7:2 2/6:1 2/9:4 1/6:1 1/10:4'
+		);
+		// Only reaching back: fingered from one fret lower.
+		expect(full('Cm7', 6).fingerBase).toBe(5);
+		const octaves = arpeggioShapes(guitar, chord('Eb7'), 6).filter((s) => s.kind === 'octave');
+		expect(octaves.map(told)).toEqual(['5/6:2 4/5:1 4/8:4 3/6:2 3/8:4']);
+	});
+
+	it('run from root to root, with every tone between', () => {
+		fc.assert(
+			fc.property(anyChord, fc.integer({ min: 1, max: 19 }), (given, position) => {
+				const octaves = arpeggioShapes(guitar, given, position).filter((s) => s.kind === 'octave');
+				for (const { notes } of octaves) {
+					expect(notes[0].role).toBe('R');
+					expect(notes[notes.length - 1].midi - notes[0].midi).toBe(12);
+					for (const tone of given.tones.filter((entry) => entry.essential)) {
+						expect(notes.some((note) => note.midi % 12 === tone.pc)).toBe(true);
+					}
+				}
+				if (given.quality.tensions.length === 0) {
+					expect(completeOctaves(guitar, given, position)).toBe(octaves.length);
+				}
+			}),
+			{ numRuns: 80 }
+		);
+	});
+
+	it('have fragments on two or three neighbouring strings that tell the chord', () => {
+		fc.assert(
+			fc.property(anyChord, fc.integer({ min: 1, max: 19 }), (given, position) => {
+				const parts = arpeggioShapes(guitar, given, position).filter((s) => s.kind === 'fragment');
+				expect(new Set(parts.map(told)).size).toBe(parts.length);
+				for (const { notes, comfort } of parts) {
+					const strings = notes.map((note) => note.string);
+					expect(Math.max(...strings) - Math.min(...strings)).toBeLessThanOrEqual(2);
+					const guides = given.tones.filter((tone) => isGuideTone(tone.role));
+					if (guides.length > 0) expect(notes.some((n) => isGuideTone(n.role))).toBe(true);
+					expect(comfort).not.toBe('far');
+				}
+			}),
+			{ numRuns: 80 }
+		);
+	});
+
+	it('do not change but for their frets when everything moves by n semitones', () => {
+		const seen = (symbol: string, position: number) =>
+			arpeggioShapes(guitar, chord(symbol), position).map(
+				(shape) =>
+					`${shape.kind} ${shape.form} ` +
+					shape.notes.map((n) => `${n.string}/${n.fret - position}:${n.role}:${n.finger}`).join(' ')
+			);
+		const c = parseNote('C');
+		for (const name of ['D', 'Eb', 'F#', 'A']) {
+			const to = parseNote(name);
+			if (!c || !to) throw new Error(name);
+			const interval = intervalBetween(c, to);
+			for (const symbol of ['C7', 'Cm7b5', 'Cmaj7']) {
+				const moved = transposeChord(chord(symbol), interval).symbol;
+				expect(seen(moved, 8 + interval.semitones)).toEqual(seen(symbol, 8));
+			}
+		}
+	});
+});
+
+describe('forms', () => {
+	/** The order in which the five forms come, from the one with its root on string 6 toward the body. */
+	it.each(['A7', 'A', 'Am', 'Am7', 'Amaj7'])('of %s come E D C A G in every octave', (symbol) => {
+		const forms = Array.from(
+			{ length: 12 },
+			(_, i) => arpeggioShapes(guitar, chord(symbol), i + 4)[0].form
+		);
+		const order = forms.filter((form, i) => form !== forms[i - 1]);
+		expect('EDCAGEDCAG').toContain(order.join(''));
+		expect(new Set(forms).size).toBe(5);
+	});
+
+	it.each([
+		['A7', 5, 'E', 6],
+		['D7', 5, 'A', 5],
+		['C', 5, 'G', 6],
+		['F', 5, 'C', 5],
+		['G', 5, 'D', 4]
+	])('%s at position %i is the %s form', (symbol, position, form, rootString) => {
+		expect(arpeggioShapes(guitar, chord(symbol), position)[0]).toMatchObject({ form, rootString });
+	});
+
+	it('are not claimed where they do not exist', () => {
+		expect(arpeggioShapes(guitar, chord('Edim7'), 6)[0].form).toBeNull();
+		expect(arpeggioShapes(instrument('open-d'), chord('D'), 5)[0].form).toBeNull();
+		expect(arpeggioShapes(instrument('bass'), chord('A7'), 5)[0].form).toBeNull();
+		expect(arpeggioShapes(instrument('half-step-down'), chord('Ab7'), 5)[0].form).toBe('E');
+		expect(arpeggioShapes(instrument('seven-string'), chord('A7'), 6)[0].rootString).not.toBeNull();
+	});
+});
+
+describe('joins', () => {
+	it('slide on a string that both shapes use', () => {
+		const [low] = arpeggioShapes(guitar, chord('A7'), 5);
+		const [high] = arpeggioShapes(guitar, chord('A7'), 9);
+		const join = joinShapes(low, high);
+		expect(join?.shift).toBe(high.fingerBase - low.fingerBase);
+		expect(join?.words).toMatch(/^slide .* toward the body on string \d$/);
+		expect(low.notes.some((n) => n.string === join?.string && n.fret === join.fromFret)).toBe(true);
+		expect(high.notes.some((n) => n.string === join?.string && n.fret === join.toFret)).toBe(true);
+		expect(joinShapes(high, low)?.words).toContain('toward the nut');
+		expect(joinShapes(low, low)).toBeNull();
+	});
+});

@@ -1,0 +1,40 @@
+import type { Role, Tone } from '../../chord';
+import type { Comfort } from '../hand';
+import type { Place } from '../instrument';
+
+/** Movable chord forms, by the open chord whose outline they keep. */
+export type Form = 'E' | 'D' | 'C' | 'A' | 'G';
+
+/** A chord tone in a shape. `finger` counts from the shape's `fingerBase`; null on an open string. */
+export type ShapeNote = Place & {
+	readonly midi: number;
+	readonly name: string;
+	readonly role: Role;
+	readonly finger: number | null;
+	/** Just outside the four frets of the position. */
+	readonly reach: boolean;
+};
+
+/** One arpeggio shape: notes strictly ascend, no finger jumps. */
+export type Shape = {
+	readonly kind: 'full' | 'octave' | 'fragment';
+	readonly form: Form | null;
+	/** String of the lowest root, null when the shape holds none. */
+	readonly rootString: number | null;
+	/** The fret that finger 1 is counted from. */
+	readonly fingerBase: number;
+	readonly notes: readonly ShapeNote[];
+	/** One note a string, always on to the next thinner string. */
+	readonly sweepable: boolean;
+	/** Pairs of note indices where one finger rolls over two strings. */
+	readonly rolls: readonly (readonly [number, number])[];
+	readonly stretchMm: number;
+	readonly comfort: Comfort;
+};
+
+/** A place with the chord tone that it sounds. */
+export type TonePlace = Place & {
+	readonly midi: number;
+	readonly reach: boolean;
+	readonly tone: Tone;
+};
