@@ -1,4 +1,12 @@
-export { isGuideTone, ROLES, roleInterval, roleKind, roleWords, type Role, type RoleKind } from './role';
+export {
+	isGuideTone,
+	ROLES,
+	roleInterval,
+	roleKind,
+	roleWords,
+	type Role,
+	type RoleKind
+} from './role';
 export {
 	guideTones,
 	normaliseSymbol,
@@ -9,6 +17,13 @@ export {
 	type Chord,
 	type Tone
 } from './chord';
-export { looksLikeNumeral, LOWERED_PLAIN, MODES, parseNumeral, type Key, type Mode } from './numeral';
+export {
+	looksLikeNumeral,
+	LOWERED_PLAIN,
+	MODES,
+	parseNumeral,
+	type Key,
+	type Mode
+} from './numeral';
 export { completions, suggestSymbol } from './suggest';
 export { engrave, proseSigns, signs } from './engrave';

@@ -31,7 +31,6 @@ export {
 } from './positions';
 export {
 	arpeggioShapes,
-	completeOctaves,
 	joinShapes,
 	type Form,
 	type Join,

@@ -3,3 +3,13 @@ export { checkRequest } from './candidates';
 export { rankLandings, type Landing } from './landings';
 export { planRoute, planTargets } from './plan';
 export { STYLES, TERMS, type Plan, type PlanRequest, type Style } from './types';
+export {
+	coverNeck,
+	coverPosition,
+	distinctChords,
+	rankCoverage,
+	toneCounts,
+	type CoverageRequest,
+	type CoverageRow,
+	type RankedPosition
+} from './coverage';

@@ -24,14 +24,3 @@ export function arpeggioShapes(
 	const frame = { instrument, chord, position, hand };
 	return [full.shape, ...octaveShapes(frame, full.tones), ...fragments(frame, full.tones)];
 }
-
-/** How many complete root-to-root octaves of a chord a position holds; cheaper than all its shapes. */
-export function completeOctaves(
-	instrument: Instrument,
-	chord: Chord,
-	position: number,
-	hand: Hand = MEDIUM_HAND
-): number {
-	const tones = chord.tones.filter((tone) => tone.essential);
-	return octaveShapes({ instrument, chord, position, hand }, tones).length;
-}

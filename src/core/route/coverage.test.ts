@@ -1,0 +1,105 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { parseChart } from '../chart';
+import { scaleInUse } from '../harmony';
+import { buildInstrument, lastPosition, TUNING_IDS } from '../neck';
+import {
+	coverNeck,
+	distinctChords,
+	planTargets,
+	rankCoverage,
+	STYLES,
+	type CoverageRequest
+} from '.';
+
+const request = (bars: string, tuning = 'standard', frets = 22): CoverageRequest => {
+	const chart = parseChart(bars);
+	const instrument = buildInstrument(tuning, frets);
+	if (!instrument) throw new Error(tuning);
+	return { chart, instrument, scale: scaleInUse(chart).scale, style: 'guide-tones' };
+};
+const FERRY =
+	'key: Bb blues\n| Bb7 | Eb7 | Bb7 | % | Eb7 | Edim7 | Bb7 | G7alt | Cm7 | F7 | Bb7 G7 | Cm7 F7 |';
+
+describe('coverage', () => {
+	it('tries every position with the best plan there', () => {
+		const given = request(FERRY);
+		const rows = [...coverNeck(given)];
+		expect(rows.map((row) => row.position)).toEqual(
+			Array.from({ length: lastPosition(given.instrument) }, (_, i) => i + 1)
+		);
+		for (const row of rows) {
+			const plan = planTargets({
+				...given,
+				position: row.position,
+				locks: [],
+				forbid: [],
+				letPass: []
+			});
+			expect(row.cost).toBe(plan.cost);
+			expect(row.landed).toBe(plan.targets.length);
+			expect(row.reaches).toBe(plan.targets.filter((target) => target.reach).length);
+			expect(row.moves).toBe(plan.targets.length - 1);
+		}
+		expect(distinctChords(given).map((chord) => chord.symbol)).toEqual(
+			'Bb7 Eb7 Edim7 G7alt Cm7 F7 G7'.split(' ')
+		);
+	});
+
+	it('counts roots and octaves that lie wholly under the fingers', () => {
+		const [row] = [...coverNeck(request('| A | % |'))].filter((entry) => entry.position === 5);
+		// A major: at the fifth fret all three roots lie under the fingers, at the sixth only 4/7 of them.
+		expect(row).toMatchObject({ roots: 1, complete: 1, moves: 0 });
+		const [next] = [...coverNeck(request('| A | % |'))].filter((entry) => entry.position === 6);
+		expect(next).toMatchObject({ complete: 0 });
+		expect(next.roots).toBeLessThan(1);
+		expect(next.chords[0]).toBeLessThan(row.chords[0]);
+	});
+
+	it('ranks by a score between 0 and 1, best first in rank, and says why', () => {
+		fc.assert(
+			fc.property(
+				fc.constantFrom(FERRY, '| Dm7 | G7 |', '| C5 | F/G | N.C. |', '| Fmaj7#11 |'),
+				fc.constantFrom(...TUNING_IDS, 'C2 C3 C4 C5', 'E2 A2 A2 D3 G3 B3'),
+				fc.constantFrom(...STYLES),
+				fc.integer({ min: 12, max: 24 }),
+				(bars, tuning, style, frets) => {
+					const rows = [...coverNeck({ ...request(bars, tuning, frets), style })];
+					const ranked = rankCoverage(rows);
+					expect(ranked).toHaveLength(rows.length);
+					expect(ranked.map((entry) => entry.rank).sort((a, b) => a - b)).toEqual(
+						rows.map((_, i) => i + 1)
+					);
+					const order = [...ranked].sort((a, b) => a.rank - b.rank);
+					order.forEach((entry, i) => {
+						expect(entry.score).toBeGreaterThanOrEqual(0);
+						expect(entry.score).toBeLessThanOrEqual(1);
+						if (i > 0) expect(entry.score).toBeLessThanOrEqual(order[i - 1].score);
+						expect(entry.reasons.length).toBeGreaterThanOrEqual(2);
+					});
+					for (const row of rows) {
+						for (const score of row.chords) {
+							expect(score).toBeGreaterThanOrEqual(0);
+							expect(score).toBeLessThanOrEqual(1);
+						}
+					}
+				}
+			),
+			{ numRuns: 40 }
+		);
+	});
+
+	it('is the same in every key, as many frets away', () => {
+		const at = (bars: string, shift: number) =>
+			[...coverNeck(request(bars))]
+				.filter((row) => row.position - shift >= 2 && row.position - shift <= 14)
+				.map(({ position: _, ...row }) => row);
+		expect(at('key: C\n| Dm7 | G7 | C |', 2)).toEqual(at('key: Bb\n| Cm7 | F7 | Bb |', 0));
+	});
+
+	it('says so where a window lacks the roots', () => {
+		// Strings an octave apart: no F# within the first five frets.
+		const [first] = rankCoverage([...coverNeck(request('| C | F#7 |', 'C2 C3 C4 C5', 12))]);
+		expect(first.reasons[0]).toBe('0 % of roots under a finger');
+	});
+});
