@@ -35,6 +35,10 @@ type Sounding = ChordEvent & { readonly chord: Chord };
 /** What the evidence of all homes is read from; made once per chart. */
 export type Survey = {
 	readonly events: readonly Sounding[];
+	/** The distinct chords with the time that each sounds in all. */
+	readonly chords: readonly { readonly chord: Chord; readonly ticks: number }[];
+	/** Indices of the events on each root. */
+	readonly onRoot: readonly (readonly number[])[];
 	readonly total: number;
 	readonly bass: PitchClass | null;
 	/** Ticks in which each pitch class sounds. */
@@ -56,7 +60,15 @@ export function survey(chart: Chart): Survey {
 	for (const { chord, durationTicks } of events) {
 		for (const tone of chord.tones) if (tone.essential) sounding[tone.pc] += durationTicks;
 	}
-	return { events, total, bass: held, sounding };
+	const onRoot: number[][] = Array.from({ length: 12 }, () => []);
+	const ticks = new Map<string, { chord: Chord; ticks: number }>();
+	events.forEach(({ chord, symbol, durationTicks }, i) => {
+		onRoot[pitchClass(chord.root)].push(i);
+		const known = ticks.get(symbol) ?? { chord, ticks: 0 };
+		known.ticks += durationTicks;
+		ticks.set(symbol, known);
+	});
+	return { events, chords: [...ticks.values()], onRoot, total, bass: held, sounding };
 }
 
 const MINOR_MODES: readonly Mode[] = ['minor', 'dorian', 'phrygian'];
@@ -82,14 +94,14 @@ const leadingAllowed = (chord: Chord, tonic: PitchClass, mode: Mode): boolean =>
 function insideShare(given: Survey, tonic: PitchClass, mode: Mode): number {
 	const home = HOME_SETS[mode];
 	let sum = 0;
-	for (const { chord, durationTicks } of given.events) {
+	for (const { chord, ticks } of given.chords) {
 		const tones = chord.tones.filter((tone) => tone.essential);
 		const leading = leadingAllowed(chord, tonic, mode);
 		const inside = tones.filter((tone) => {
 			const degree = mod(tone.pc - tonic, 12);
 			return home.has(degree) || (leading && degree === 11);
 		});
-		sum += (durationTicks * inside.length) / tones.length;
+		sum += (ticks * inside.length) / tones.length;
 	}
 	return given.total === 0 ? 0 : sum / given.total;
 }
@@ -111,10 +123,9 @@ const OWN_WAY: Partial<Record<Mode, number>> = { mixolydian: 10, dorian: 10, phr
 function arrivalsOf(given: Survey, tonic: PitchClass, mode: Mode): Arrival[] {
 	const { events } = given;
 	const opens = pitchClass(events[0].chord.root) === tonic;
-	return events.flatMap((to, i) => {
-		if (mod(pitchClass(to.chord.root) - tonic, 12) !== 0 || tonicFit(to.chord, mode) === 0) {
-			return [];
-		}
+	return given.onRoot[tonic].flatMap((i) => {
+		const to = events[i];
+		if (tonicFit(to.chord, mode) === 0) return [];
 		const from = events[(i + events.length - 1) % events.length];
 		const degree = mod(pitchClass(from.chord.root) - tonic, 12);
 		const dominant = degree === 7 && has(from.chord, '3');
@@ -147,7 +158,7 @@ function colourOf(given: Survey, tonic: PitchClass, mode: Mode): Evidence['colou
 
 function bluesOf(given: Survey, tonic: PitchClass): Evidence['blues'] {
 	const dominantOn = (degree: number) =>
-		given.events.some(
+		given.chords.some(
 			({ chord }) => mod(pitchClass(chord.root) - tonic, 12) === degree && isDominant(chord)
 		);
 	if (!dominantOn(0)) return 'no';
@@ -156,8 +167,8 @@ function bluesOf(given: Survey, tonic: PitchClass): Evidence['blues'] {
 
 /** Gathers what speaks for one tonic and mode. */
 export function evidenceFor(given: Survey, tonic: PitchClass, mode: Mode): Evidence {
-	const { events, total, bass } = given;
-	const fit = (event: Sounding | undefined) =>
+	const { events, chords, total, bass } = given;
+	const fit = (event: { readonly chord: Chord } | undefined) =>
 		event && pitchClass(event.chord.root) === tonic ? tonicFit(event.chord, mode) : 0;
 	const [first, last] = [events[0], events.at(-1)];
 	const arrivals = arrivalsOf(given, tonic, mode);
@@ -167,9 +178,9 @@ export function evidenceFor(given: Survey, tonic: PitchClass, mode: Mode): Evide
 		tonic,
 		mode,
 		inside: insideShare(given, tonic, mode),
-		onTonicTicks: events.reduce((sum, event) => sum + event.durationTicks * fit(event), 0),
+		onTonicTicks: chords.reduce((sum, entry) => sum + entry.ticks * fit(entry), 0),
 		totalTicks: total,
-		sounds: events.some((event) => fit(event) > 0),
+		sounds: chords.some((entry) => fit(entry) > 0),
 		opens: heldBass || fit(first) > 0,
 		closes: heldBass || fit(last) > 0,
 		leadsBack: arrivals.some(({ from, to }) => to === first && from === last),

@@ -10,3 +10,4 @@ export { noteVerdict, resolves, type NoteVerdict, type Verdict } from './verdict
 export { readOver } from './read-over';
 export { hiddenArpeggios, readOverChords, type Hidden } from './hidden';
 export { characteristicTones } from './characteristic';
+export { chordAfter, functionsAlong } from './along';

@@ -98,8 +98,8 @@ describe('coverage', () => {
 	});
 
 	it('says so where a window lacks the roots', () => {
-		// Strings an octave apart: no F# within the first five frets.
-		const [first] = rankCoverage([...coverNeck(request('| C | F#7 |', 'C2 C3 C4 C5', 12))]);
+		// Strings an octave apart: neither F# nor B within the first five frets.
+		const [first] = rankCoverage([...coverNeck(request('| F#7 | B7 |', 'C2 C3 C4 C5', 12))]);
 		expect(first.reasons[0]).toBe('0 % of roots under a finger');
 	});
 });

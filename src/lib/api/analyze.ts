@@ -1,14 +1,53 @@
 import { compareChords, type Chart, type ChordEvent } from '$core/chart';
-import type { Key } from '$core/chord';
+import type { Chord, Key } from '$core/chord';
 import { instrumentOf } from '$core/neck';
-import { keyOf, outsideTones, scaleInUse } from '$core/harmony';
+import {
+	functionsAlong,
+	keyOf,
+	outsideTones,
+	rankTonics,
+	scaleChoices,
+	scaleInUse,
+	type ChordFunction,
+	type Scale
+} from '$core/harmony';
 import { noteName } from '$core/pitch';
 import type { AnalyzeAnswer, AnalyzeInput } from './chart-schema';
 import { resolveChart, resolveScale, type Outcome } from './resolve';
 
 type ChordAnswer = AnalyzeAnswer['chords'][number];
 
-function chordAnswer(event: ChordEvent, key: Key): ChordAnswer {
+/** How many scale choices an answer lists for each chord. */
+const CHOICES = 4;
+
+/** Scale choices by symbol: a chart plays the same few chords over and over. */
+function choicesFor(scale: Scale): (chord: Chord) => ChordAnswer['scales'] {
+	const known = new Map<string, ChordAnswer['scales']>();
+	return (chord) => {
+		const found = known.get(chord.symbol);
+		if (found) return found;
+		const made = scaleChoices(chord, scale, CHOICES).map((choice) => ({
+			...scaleAnswer(choice.scale),
+			edits: [...choice.edits],
+			containsAll: choice.containsAll
+		}));
+		known.set(chord.symbol, made);
+		return made;
+	};
+}
+
+const scaleAnswer = (scale: Scale): AnalyzeAnswer['scale'] => ({
+	tonic: noteName(scale.tonic),
+	name: scale.name,
+	notes: scale.notes.map((note) => note.name)
+});
+
+function chordAnswer(
+	event: ChordEvent,
+	key: Key,
+	role: ChordFunction | null,
+	choices: (chord: Chord) => ChordAnswer['scales']
+): ChordAnswer {
 	const { chord } = event;
 	const outside = chord ? outsideTones(chord, key).map((tone) => tone.name) : [];
 	return {
@@ -27,11 +66,11 @@ function chordAnswer(event: ChordEvent, key: Key): ChordAnswer {
 			pc,
 			essential
 		})),
-		numeral: null,
-		function: null,
+		numeral: role?.numeral ?? null,
+		function: role?.words ?? null,
 		inKey: chord !== null && outside.length === 0,
 		outside,
-		scales: []
+		scales: chord ? choices(chord) : []
 	};
 }
 
@@ -74,18 +113,18 @@ export function runAnalyze(input: AnalyzeInput): Outcome<AnalyzeAnswer> {
 		input.scale ? null : scaleInUse(chart).diagnostic,
 		instrumentOf(chart).diagnostic
 	].filter((entry) => entry !== null);
+	const roles = functionsAlong(chart, key);
+	const choices = choicesFor(scale);
 	return {
 		value: {
 			title: chart.headers.title ?? '',
 			key: { tonic: noteName(key.tonic), mode: key.mode },
 			tempo: chart.headers.tempo,
 			feel: chart.headers.feel,
-			scale: {
-				tonic: noteName(scale.tonic),
-				name: scale.name,
-				notes: scale.notes.map((note) => note.name)
-			},
-			tonics: [],
+			scale: scaleAnswer(scale),
+			tonics: rankTonics(chart).map(({ tonic, mode, score, reasons }) => ({
+				...{ tonic: noteName(tonic), mode, score, reasons: [...reasons] }
+			})),
 			bars: chart.played.map((bar) => ({
 				index: bar.index,
 				source: bar.written + 1,
@@ -94,7 +133,7 @@ export function runAnalyze(input: AnalyzeInput): Outcome<AnalyzeAnswer> {
 				lengthTicks: bar.lengthTicks,
 				timeSignature: `${bar.signature.beats}/${bar.signature.unit}`
 			})),
-			chords: chart.events.map((event) => chordAnswer(event, key)),
+			chords: chart.events.map((event) => chordAnswer(event, key, roles[event.index], choices)),
 			changes: changeAnswers(chart),
 			diagnostics: [...headerDiagnostics, ...chart.diagnostics].map(
 				({ severity, line, column, length, message, suggestion }) => ({

@@ -1,6 +1,12 @@
 import { parseChart, type Chart } from '$core/chart';
 import { buildScale, scaleInUse, type Scale } from '$core/harmony';
-import { buildInstrument, highestFret, instrumentOf, type Instrument } from '$core/neck';
+import {
+	buildInstrument,
+	highestFret,
+	instrumentOf,
+	standardGuitar,
+	type Instrument
+} from '$core/neck';
 import { parseNote } from '$core/pitch';
 import type { z } from 'zod';
 import type { Issue, instrumentInput, scaleInput } from './chart-schema';
@@ -32,6 +38,11 @@ export function resolveChart(text: string): Outcome<Chart> {
 	return { issues: errors.length > 0 ? errors.map(fromDiagnostic) : [nothing] };
 }
 
+export function unknownScale(name: string): { issues: Issue[] } {
+	const message = `There is no scale “${name}” in the library; give one of its names, or degrees such as 1 b3 4 5 b7.`;
+	return { issues: [{ path: 'scale.name', message }] };
+}
+
 /** The scale of a request, or else the chart's. */
 export function resolveScale(
 	chart: Chart,
@@ -41,17 +52,18 @@ export function resolveScale(
 	const tonic = parseNote(input.tonic);
 	const scale = tonic && buildScale(tonic, input.name);
 	if (scale) return { value: scale };
-	return {
-		issues: [{ path: 'scale.name', message: `There is no scale “${input.name}” in the library.` }]
-	};
+	return unknownScale(input.name);
 }
 
-/** The instrument of a request, or else the chart's; a part that is left out takes its default. */
+/**
+ * The instrument of a request, or else the chart's, or else the usual guitar; a part that is left out
+ * takes its default.
+ */
 export function resolveInstrument(
-	chart: Chart,
+	chart: Chart | null,
 	input: z.infer<typeof instrumentInput> | undefined
 ): Outcome<Instrument> {
-	if (!input) return { value: instrumentOf(chart).instrument };
+	if (!input) return { value: chart ? instrumentOf(chart).instrument : standardGuitar() };
 	const instrument = buildInstrument(input.tuning, input.frets, input.capo);
 	if (!instrument) {
 		const message = `“${input.tuning}” is not a tuning: give a preset id or 4 to 8 pitches such as E2 A2 D3 G3 B3 E4.`;

@@ -1,10 +1,14 @@
 import { runAnalyze } from '../api/analyze';
 import type { AnalyzeInput } from '../api/chart-schema';
+import { runCoverage, runPositions, runShapes } from '../api/neck';
 import { runPlan } from '../api/plan';
 import type { Outcome } from '../api/resolve';
 
 /** What the server's thread pool can do; large answers leave it as text. */
 export const plan = runPlan;
+export const positions = runPositions;
+export const shapes = runShapes;
+export const coverage = runCoverage;
 
 /** Analyses a chart; the answer is JSON. */
 export function analyze(input: AnalyzeInput): Outcome<string> {

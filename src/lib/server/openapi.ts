@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import * as charts from '../api/chart-schema';
+import * as necks from '../api/neck-schema';
 import * as notebook from '../api/notebook-schema';
 import * as plans from '../api/plan-schema';
 
@@ -22,6 +23,34 @@ const OPERATIONS: Operation[] = [
 		body: charts.analyzeInput,
 		status: 200,
 		answer: charts.analyzeAnswer,
+		errors: READ
+	},
+	{
+		method: 'post',
+		path: '/api/v1/positions',
+		summary:
+			'Lay a scale out on an instrument: boxes, patterns a string, diagonals, pockets, frets',
+		body: necks.positionsInput,
+		status: 200,
+		answer: necks.positionsAnswer,
+		errors: READ
+	},
+	{
+		method: 'post',
+		path: '/api/v1/shapes',
+		summary: 'Arpeggio shapes, double stops and bends of a chord in one position',
+		body: necks.shapesInput,
+		status: 200,
+		answer: necks.shapesAnswer,
+		errors: READ
+	},
+	{
+		method: 'post',
+		path: '/api/v1/coverage',
+		summary: 'How well a chart lies in every position of the neck',
+		body: necks.coverageInput,
+		status: 200,
+		answer: necks.coverageAnswer,
 		errors: READ
 	},
 	{

@@ -2,6 +2,14 @@ import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { Piscina } from 'piscina';
 import type { AnalyzeInput } from '../api/chart-schema';
+import type {
+	CoverageAnswer,
+	CoverageInput,
+	PositionsAnswer,
+	PositionsInput,
+	ShapesAnswer,
+	ShapesInput
+} from '../api/neck-schema';
 import type { PlanAnswer, PlanInput } from '../api/plan-schema';
 import type { Outcome } from '../api/resolve';
 import { projectRoot } from './paths';
@@ -21,6 +29,18 @@ function pool(): Piscina {
 /** Plans in a thread of its own, so that other requests are answered meanwhile. */
 export const planInPool = (input: PlanInput): Promise<Outcome<PlanAnswer>> =>
 	pool().run(input, { name: 'plan' });
+
+/** Lays a scale out on the neck. */
+export const positionsInPool = (input: PositionsInput): Promise<Outcome<PositionsAnswer>> =>
+	pool().run(input, { name: 'positions' });
+
+/** Finds the shapes, double stops and bends of a chord in one position. */
+export const shapesInPool = (input: ShapesInput): Promise<Outcome<ShapesAnswer>> =>
+	pool().run(input, { name: 'shapes' });
+
+/** Tries every position of the neck. */
+export const coverageInPool = (input: CoverageInput): Promise<Outcome<CoverageAnswer>> =>
+	pool().run(input, { name: 'coverage' });
 
 /** Analyses a chart in a thread of its own; the answer is JSON. */
 export const analyzeInPool = (input: AnalyzeInput): Promise<Outcome<string>> =>

@@ -1,0 +1,108 @@
+import { FAMILIES } from '$core/neck';
+import { STYLES } from '$core/route';
+import { z } from 'zod';
+import { chartText, instrumentInput, placeInput, scaleInput } from './chart-schema';
+
+const finger = z.int().min(1).max(4).nullable().describe('Null on an open string or under a slide');
+
+export const positionsInput = z.strictObject({
+	instrument: instrumentInput.optional(),
+	scale: scaleInput,
+	family: z.enum(FAMILIES),
+	notesPerString: z
+		.int()
+		.min(1)
+		.max(4)
+		.optional()
+		.describe('For n-per-string 2 to 4; for single-fret 1 or 2 frets')
+});
+export type PositionsInput = z.infer<typeof positionsInput>;
+
+export const positionsAnswer = z.object({
+	positions: z.array(
+		z.object({
+			id: z.string(),
+			family: z.enum(FAMILIES),
+			position: z.int(),
+			lowFret: z.int(),
+			highFret: z.int(),
+			notes: z.array(
+				placeInput.extend({
+					midi: z.int(),
+					name: z.string(),
+					degree: z.string(),
+					finger,
+					reach: z.boolean()
+				})
+			)
+		})
+	)
+});
+export type PositionsAnswer = z.infer<typeof positionsAnswer>;
+
+export const shapesInput = z.strictObject({
+	instrument: instrumentInput.optional(),
+	chord: z.string().min(1).max(40).describe('A chord symbol'),
+	position: z.int()
+});
+export type ShapesInput = z.infer<typeof shapesInput>;
+
+const verdict = z.enum(['home', 'colour', 'passing', 'clash']);
+
+export const shapesAnswer = z.object({
+	shapes: z.array(
+		z.object({
+			kind: z.enum(['full', 'octave', 'fragment']),
+			form: z.enum(['E', 'D', 'C', 'A', 'G']).nullable(),
+			rootString: z.int().nullable(),
+			fingerBase: z.int(),
+			notes: z.array(
+				placeInput.extend({
+					midi: z.int(),
+					name: z.string(),
+					role: z.string(),
+					finger,
+					reach: z.boolean()
+				})
+			),
+			sweepable: z.boolean(),
+			rolls: z
+				.array(z.array(z.int()))
+				.describe('Pairs of note indices played by one rolled finger'),
+			stretchMm: z.number(),
+			comfort: z.enum(['easy', 'stretch', 'far'])
+		})
+	),
+	doubleStops: z.array(
+		z.object({
+			a: placeInput,
+			b: placeInput,
+			interval: z.string(),
+			roles: z.array(z.string()),
+			verdict,
+			treatment: z.string().nullable()
+		})
+	),
+	bends: z.array(placeInput.extend({ semitones: z.number(), toRole: z.string() }))
+});
+export type ShapesAnswer = z.infer<typeof shapesAnswer>;
+
+export const coverageInput = z.strictObject({
+	chart: chartText,
+	instrument: instrumentInput.optional(),
+	scale: scaleInput.optional(),
+	style: z.enum(STYLES).optional().describe('Landing style of the plans; nearest by default')
+});
+export type CoverageInput = z.infer<typeof coverageInput>;
+
+const share = z.number().min(0).max(1);
+
+export const coverageAnswer = z.object({
+	chords: z.array(z.string()),
+	positions: z.array(
+		z.object({ position: z.int(), score: share, cost: z.number(), reasons: z.array(z.string()) })
+	),
+	best: z.int(),
+	matrix: z.array(z.object({ position: z.int(), chord: z.int(), score: share }))
+});
+export type CoverageAnswer = z.infer<typeof coverageAnswer>;
