@@ -14,3 +14,5 @@ export { compareChords } from './compare';
 export { keyName, parseKey } from './headers';
 export { utf8Length } from './parse';
 export { circleOf, transposeText } from './transpose';
+export { setHeader } from './set-header';
+export { FORMS, formBars, withBars, type Form as ChartForm } from './forms';

@@ -2,11 +2,15 @@ export {
 	buildInstrument,
 	highestFret,
 	instrumentOf,
+	presetTuning,
+	tuningText,
+	USUAL_SCALE_MM,
 	parseTuning,
 	pitchAt,
 	standardGuitar,
 	TUNING_IDS,
 	type Instrument,
+	type OwnInstrument,
 	type Place
 } from './instrument';
 export {

@@ -1,5 +1,5 @@
 import type { Chart, Diagnostic } from '../chart';
-import { parsePitch, type Midi } from '../pitch';
+import { parsePitch, pitchName, type Midi } from '../pitch';
 
 /**
  * A fretted instrument. `open` holds the open pitches with the capo off, string 1 (thinnest) first;
@@ -13,6 +13,20 @@ export type Instrument = {
 	readonly capo: number;
 	/** Nut to bridge, in mm. */
 	readonly scaleLengthMm: number;
+	/** Drawn with the nut at the right. */
+	readonly leftHanded?: boolean;
+};
+
+/** A guitar of the player's own, as it is stored: it serves every chart in its tuning. */
+export type OwnInstrument = {
+	readonly name: string;
+	/** 4 to 8 pitches from the thickest string. */
+	readonly tuning: string;
+	readonly frets: number;
+	readonly scaleLengthMm: number;
+	readonly leftHanded: boolean;
+	/** A label for each string from the thickest, or null for the note names. */
+	readonly labels: readonly string[] | null;
 };
 
 /** A place on the neck: string 1 … N (1 is thinnest), fret counted from the capo, 0 = open. */
@@ -77,14 +91,36 @@ export function standardGuitar(): Instrument {
 	return guitar;
 }
 
-/** The instrument that a chart's `tuning` and `capo` headers ask for, and what is wrong with them. */
-export function instrumentOf(chart: Chart): {
+/** An own instrument in the same tuning lends its frets, length, labels and hand. */
+function ownInTuning(instrument: Instrument, own: readonly OwnInstrument[]): Instrument {
+	const found = own.find(
+		(entry) => parseTuning(entry.tuning)?.open.join() === instrument.open.join()
+	);
+	if (!found) return instrument;
+	const { name, frets, scaleLengthMm, leftHanded, labels } = found;
+	return {
+		...instrument,
+		...{ name, scaleLengthMm, leftHanded },
+		// A capo leaves four frets at least.
+		frets: Math.max(frets, instrument.capo + 4),
+		labels: labels ? [...labels].reverse() : instrument.labels
+	};
+}
+
+/**
+ * The instrument that a chart's `tuning` and `capo` headers ask for, and what is wrong with them. One
+ * of the player's own in that tuning is taken where there is one.
+ */
+export function instrumentOf(
+	chart: Chart,
+	own: readonly OwnInstrument[] = []
+): {
 	instrument: Instrument;
 	diagnostic: Diagnostic | null;
 } {
 	const { tuning, capo } = chart.headers;
 	const instrument = buildInstrument(tuning?.text, DEFAULT_FRETS, capo);
-	if (instrument) return { instrument, diagnostic: null };
+	if (instrument) return { instrument: ownInTuning(instrument, own), diagnostic: null };
 	return {
 		instrument: { ...standardGuitar(), capo },
 		diagnostic: {
@@ -95,6 +131,13 @@ export function instrumentOf(chart: Chart): {
 		}
 	};
 }
+
+/** An instrument's tuning as text, thickest string first: `E2 A2 D3 G3 B3 E4`. */
+export const tuningText = (instrument: Instrument): string =>
+	[...instrument.open].reverse().map(pitchName).join(' ');
+
+/** The text of a preset's tuning. */
+export const presetTuning = (id: string): string => (Object.hasOwn(PRESETS, id) ? PRESETS[id] : '');
 
 /** The highest fret that can be played, counted from the capo. */
 export const highestFret = (instrument: Instrument): number => instrument.frets - instrument.capo;

@@ -1,4 +1,4 @@
-import { parseNote, pitchClass } from './note';
+import { parseNote, pitchClass, plainName } from './note';
 
 /** MIDI number: E2 = 40, A4 = 69 = 440 Hz. */
 export type Midi = number;
@@ -16,3 +16,9 @@ export function parsePitch(text: string): Midi | null {
 	const natural = pitchClass({ letter: note.letter, alter: 0 });
 	return natural + note.alter + 12 * (Number(match[2]) + 1);
 }
+
+/**
+ * The plain name of a MIDI number with its octave.
+ * @example pitchName(40) // 'E2'
+ */
+export const pitchName = (midi: Midi): string => `${plainName(midi)}${Math.floor(midi / 12) - 1}`;

@@ -5,7 +5,9 @@ import {
 	highestFret,
 	instrumentOf,
 	standardGuitar,
-	type Instrument
+	tuningText,
+	type Instrument,
+	type OwnInstrument
 } from '$core/neck';
 import { parseNote } from '$core/pitch';
 import type { z } from 'zod';
@@ -41,6 +43,15 @@ export function resolveChart(text: string): Outcome<Chart> {
 export function unknownScale(name: string): { issues: Issue[] } {
 	const message = `There is no scale “${name}” in the library; give one of its names, or degrees such as 1 b3 4 5 b7.`;
 	return { issues: [{ path: 'scale.name', message }] };
+}
+
+/** The instrument that a chart is planned on, as a request names it; own ones lend their frets. */
+export function instrumentInputOf(
+	chart: Chart,
+	own: readonly OwnInstrument[]
+): z.infer<typeof instrumentInput> {
+	const { instrument } = instrumentOf(chart, own);
+	return { tuning: tuningText(instrument), frets: instrument.frets, capo: instrument.capo };
 }
 
 /** The scale of a request, or else the chart's. */

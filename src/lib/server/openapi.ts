@@ -152,6 +152,65 @@ const OPERATIONS: Operation[] = [
 		summary: 'Delete a route',
 		status: 204,
 		errors: [404]
+	},
+	{
+		method: 'get',
+		path: '/api/v1/instruments',
+		summary: 'The instruments of the player',
+		status: 200,
+		answer: notebook.instrumentList,
+		errors: []
+	},
+	{
+		method: 'post',
+		path: '/api/v1/instruments',
+		summary: 'Keep an instrument of one’s own',
+		body: notebook.instrumentRecord,
+		status: 201,
+		answer: notebook.instrumentAnswer,
+		errors: READ
+	},
+	{
+		method: 'get',
+		path: '/api/v1/instruments/{id}',
+		summary: 'One instrument',
+		status: 200,
+		answer: notebook.instrumentAnswer,
+		errors: [404]
+	},
+	{
+		method: 'put',
+		path: '/api/v1/instruments/{id}',
+		summary:
+			'Save an instrument made from a version; a stale version answers 409 with the current one',
+		body: notebook.instrumentUpdate,
+		status: 200,
+		answer: notebook.instrumentAnswer,
+		errors: [...READ, 404, 409]
+	},
+	{
+		method: 'delete',
+		path: '/api/v1/instruments/{id}',
+		summary: 'Delete an instrument; charts in its tuning stay as they are',
+		status: 204,
+		errors: [404]
+	},
+	{
+		method: 'get',
+		path: '/api/v1/player',
+		summary: 'The player’s hand and own scales',
+		status: 200,
+		answer: notebook.playerAnswer,
+		errors: []
+	},
+	{
+		method: 'put',
+		path: '/api/v1/player',
+		summary: 'Save the player’s hand and scales; a stale version answers 409 with the current ones',
+		body: notebook.playerUpdate,
+		status: 200,
+		answer: notebook.playerAnswer,
+		errors: [...READ, 409]
 	}
 ];
 

@@ -1,8 +1,9 @@
+import type { OwnInstrument } from '$core/neck';
 import { anchorOf, changeAt } from '$core/route';
 import { and, asc, eq, isNull, sql } from 'drizzle-orm';
 import type { Issue } from '../api/chart-schema';
 import type { PlanSnapshot, RouteAnswer, RouteInput, RouteSummary } from '../api/notebook-schema';
-import { resolveChart } from '../api/resolve';
+import { instrumentInputOf, resolveChart } from '../api/resolve';
 import type { Database } from './database';
 import { planInPool } from './pool';
 import { route, tune } from './schema';
@@ -32,7 +33,11 @@ type Made = { readonly plan: PlanSnapshot } | { readonly issues: Issue[] };
  * Plans a route on a chart. Anchors are written places; one that the chart no longer has is kept with
  * the route and simply does not bind.
  */
-export async function makeSnapshot(chartText: string, input: RouteInput): Promise<Made> {
+export async function makeSnapshot(
+	chartText: string,
+	input: RouteInput,
+	own: readonly OwnInstrument[] = []
+): Promise<Made> {
 	const read = resolveChart(chartText);
 	if ('issues' in read) return read;
 	const chart = read.value;
@@ -47,6 +52,7 @@ export async function makeSnapshot(chartText: string, input: RouteInput): Promis
 		position,
 		style,
 		grid: 'targets',
+		instrument: instrumentInputOf(chart, own),
 		locks,
 		letPass
 	});

@@ -1,5 +1,6 @@
 import { sql } from 'drizzle-orm';
 import {
+	boolean,
 	check,
 	index,
 	integer,
@@ -11,7 +12,7 @@ import {
 	uniqueIndex,
 	uuid
 } from 'drizzle-orm/pg-core';
-import type { RouteInput, PlanSnapshot } from '../api/notebook-schema';
+import type { PlanSnapshot, PlayerInput, RouteInput } from '../api/notebook-schema';
 
 const id = () => uuid('id').primaryKey().defaultRandom();
 const stamp = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' });
@@ -94,5 +95,41 @@ export const setItem = pgTable(
 	(table) => [
 		uniqueIndex('set_item_place').on(table.setId, table.place),
 		index('set_item_tune').on(table.tuneId)
+	]
+);
+
+/** A guitar of the player's own. `labels` from the thickest string, null for the note names. */
+export const instrument = pgTable(
+	'instrument',
+	{
+		id: id(),
+		name: text('name').notNull(),
+		tuning: text('tuning').notNull(),
+		frets: integer('frets').notNull(),
+		scaleLengthMm: integer('scale_length_mm').notNull(),
+		leftHanded: boolean('left_handed').notNull(),
+		labels: jsonb('labels').$type<string[]>(),
+		...times
+	},
+	(table) => [
+		check('instrument_version', sql`${table.version} > 0`),
+		check('instrument_frets', sql`${table.frets} between 12 and 24`),
+		check('instrument_length', sql`${table.scaleLengthMm} between 300 and 1000`)
+	]
+);
+
+/** The player: hand, and scales of their own; one row. */
+export const player = pgTable(
+	'player',
+	{
+		id: integer('id').primaryKey().default(1),
+		handMm: integer('hand_mm').notNull(),
+		scales: jsonb('scales').$type<PlayerInput['scales']>().notNull(),
+		...times
+	},
+	(table) => [
+		check('player_one', sql`${table.id} = 1`),
+		check('player_version', sql`${table.version} > 0`),
+		check('player_hand', sql`${table.handMm} between 60 and 180`)
 	]
 );

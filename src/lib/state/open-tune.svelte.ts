@@ -1,22 +1,31 @@
 import { getContext, setContext } from 'svelte';
 import { parseChart, type Change, type Chart } from '$core/chart';
 import type { Chord } from '$core/chord';
-import { keyOf, scaleInUse } from '$core/harmony';
-import { instrumentOf, lastPosition } from '$core/neck';
+import { functionsAlong, keyOf, scaleInUse, type ChordFunction } from '$core/harmony';
+import { instrumentOf, lastPosition, MEDIUM_HAND, type Hand, type OwnInstrument } from '$core/neck';
 import { pitchClass } from '$core/pitch';
 import type { TuneAnswer } from '$lib/api/notebook-schema';
 
 const KEY = Symbol('open tune');
 
 /** The root of the key on the thickest string: where a player without a plan puts the hand. */
-function rootPosition(chart: Chart): number {
-	const { instrument } = instrumentOf(chart);
+function rootPosition(chart: Chart, own: readonly OwnInstrument[]): number {
+	const { instrument } = instrumentOf(chart, own);
 	const key = keyOf(chart);
 	if (!key) return 5;
 	const open = instrument.open[instrument.open.length - 1] + instrument.capo;
 	const fret = (pitchClass(key.tonic) - (open % 12) + 12) % 12 || 12;
 	return Math.min(fret, lastPosition(instrument));
 }
+
+/** What the tune's screens know of the player: own instruments, hand, own scales. */
+export type PlayerSetup = {
+	readonly instruments: readonly OwnInstrument[];
+	readonly hand: Hand;
+	readonly scales: readonly { readonly name: string; readonly degrees: string }[];
+};
+
+const NO_SETUP: PlayerSetup = { instruments: [], hand: MEDIUM_HAND, scales: [] };
 
 /**
  * The tune that all its screens share: the saved text, the place on the neck and the change that is
@@ -25,10 +34,16 @@ function rootPosition(chart: Chart): number {
  */
 export class OpenTune {
 	saved: TuneAnswer = $state.raw() as TuneAnswer;
+	player: PlayerSetup = $state.raw(NO_SETUP);
 	position: number = $state(1);
 	cursor: number = $state(0);
 	readonly chart: Chart = $derived(parseChart(this.saved.chart));
-	readonly instrument = $derived(instrumentOf(this.chart).instrument);
+	readonly instrument = $derived(instrumentOf(this.chart, this.player.instruments).instrument);
+	readonly key = $derived(keyOf(this.chart));
+	/** What each event of the chart does in the key, by index. */
+	readonly functions: readonly (ChordFunction | null)[] = $derived(
+		this.key ? functionsAlong(this.chart, this.key) : []
+	);
 	readonly scale = $derived(scaleInUse(this.chart).scale);
 	readonly change: Change | undefined = $derived(this.chart.changes[this.cursor]);
 	readonly before: Change | undefined = $derived.by(() => {
@@ -45,10 +60,11 @@ export class OpenTune {
 		this.chart.changes.length > 1 ? (this.change?.to.chord ?? null) : null
 	);
 
-	constructor(tune: TuneAnswer, position: number | null) {
+	constructor(tune: TuneAnswer, position: number | null, player: PlayerSetup = NO_SETUP) {
 		this.saved = tune;
+		this.player = player;
 		const last = lastPosition(this.instrument);
-		this.position = Math.min(last, Math.max(1, position ?? rootPosition(this.chart)));
+		this.position = Math.min(last, Math.max(1, position ?? rootPosition(this.chart, player.instruments)));
 		this.cursor = this.chart.changes.length > 1 ? 1 : 0;
 	}
 

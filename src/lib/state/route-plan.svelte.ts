@@ -3,6 +3,7 @@ import { toneAt } from '$core/chord';
 import { inWindow, pitchAt, type Place } from '$core/neck';
 import type { RouteAnswer, RouteInput } from '$lib/api/notebook-schema';
 import type { PlanInput, TargetAnswer } from '$lib/api/plan-schema';
+import { instrumentInputOf } from '$lib/api/resolve';
 import type { Planner } from '$lib/workers/planner';
 import { Refusal, send } from './api';
 import { History } from './history.svelte';
@@ -150,7 +151,10 @@ export class RoutePlan {
 			return change ? [{ change: change.index, string: lock.string, fret: lock.fret }] : [];
 		});
 		const letPass = anchors.letPass.flatMap((anchor) => changeAt(chart, anchor)?.index ?? []);
-		return { chart: this.open.saved.chart, position, style, grid: 'targets', locks, letPass };
+		const { saved, player } = this.open;
+		const instrument = instrumentInputOf(chart, player.instruments);
+		const { chart: text } = saved;
+		return { chart: text, instrument, position, style, grid: 'targets', locks, letPass };
 	}
 
 	/** Plans the wishes. Throws nothing: what is wrong comes back as warnings. */

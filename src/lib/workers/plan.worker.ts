@@ -1,11 +1,10 @@
 import { expose } from 'comlink';
 import { parseChart } from '$core/chart';
 import { scaleInUse } from '$core/harmony';
-import { instrumentOf } from '$core/neck';
 import { rankLandings, type Landing } from '$core/route';
 import { runPlan } from '$lib/api/plan';
 import type { PlanAnswer, PlanInput } from '$lib/api/plan-schema';
-import type { Outcome } from '$lib/api/resolve';
+import { resolveInstrument, type Outcome } from '$lib/api/resolve';
 
 export type PlanWorker = {
 	plan: (input: PlanInput) => Outcome<PlanAnswer>;
@@ -16,10 +15,12 @@ const worker: PlanWorker = {
 	plan: runPlan,
 	landings(input, change) {
 		const chart = parseChart(input.chart);
+		const instrument = resolveInstrument(chart, input.instrument);
+		if ('issues' in instrument) return [];
 		return rankLandings(
 			{
 				chart,
-				instrument: instrumentOf(chart).instrument,
+				instrument: instrument.value,
 				scale: scaleInUse(chart).scale,
 				position: input.position,
 				style: input.style,

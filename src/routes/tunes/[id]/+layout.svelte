@@ -14,7 +14,15 @@
 		const asked = Number(page.url.searchParams.get('position'));
 		return Number.isInteger(asked) && asked > 0 ? asked : (data.routes.at(-1)?.position ?? null);
 	};
-	const open = provideTune(untrack(() => new OpenTune(data.tune, startAt())));
+	const setup = () => ({
+		instruments: data.instruments,
+		hand: { comfortableMm: data.player.handMm },
+		scales: data.player.scales
+	});
+	const open = provideTune(untrack(() => new OpenTune(data.tune, startAt(), setup())));
+	$effect.pre(() => {
+		open.player = setup();
+	});
 
 	$effect.pre(() => {
 		const { tune } = data;

@@ -1,6 +1,7 @@
 import { routeUpdate } from '$lib/api/notebook-schema';
 import { openDatabase } from '$lib/server/database';
 import { isUuid, json, readJson } from '$lib/server/http';
+import { listInstruments } from '$lib/server/instruments';
 import { brokenRule, notFound, problemResponse } from '$lib/server/problem';
 import { deleteRoute, getRoute, makeSnapshot, updateRoute } from '$lib/server/routes';
 import type { RequestHandler } from './$types';
@@ -17,7 +18,7 @@ export const PUT: RequestHandler = async ({ params, request }) => {
 	const found = isUuid(params.id) ? await getRoute(db, params.id) : null;
 	if (!found) return notFound('route');
 	const { version, ...input } = read.data;
-	const made = await makeSnapshot(found.chart, input);
+	const made = await makeSnapshot(found.chart, input, await listInstruments(db));
 	if ('issues' in made) return brokenRule(made.issues);
 	const saved = await updateRoute(db, params.id, input, made.plan, found.tuneVersion, version);
 	if (saved) return json(saved);

@@ -1,6 +1,7 @@
 import { routeInput } from '$lib/api/notebook-schema';
 import { openDatabase } from '$lib/server/database';
 import { isUuid, json, readJson } from '$lib/server/http';
+import { listInstruments } from '$lib/server/instruments';
 import { brokenRule, notFound } from '$lib/server/problem';
 import { createRoute, listRoutes, makeSnapshot } from '$lib/server/routes';
 import { getTune } from '$lib/server/tunes';
@@ -18,7 +19,7 @@ export const POST: RequestHandler = async ({ params, request }) => {
 	const db = await openDatabase();
 	const tune = isUuid(params.id) ? await getTune(db, params.id) : null;
 	if (!tune) return notFound('tune');
-	const made = await makeSnapshot(tune.chart, read.data);
+	const made = await makeSnapshot(tune.chart, read.data, await listInstruments(db));
 	if ('issues' in made) return brokenRule(made.issues);
 	const route = await createRoute(db, tune.id, read.data, made.plan, tune.version);
 	return json(route, 201, { location: `/api/v1/routes/${route.id}` });

@@ -1,0 +1,60 @@
+import { proxy, wrap, type Remote } from 'comlink';
+import { distinctChords, rankCoverage, type CoverageRow, type RankedPosition } from '$core/route';
+import { instrumentInputOf } from '$lib/api/resolve';
+import type { CoverageWorker } from '$lib/workers/coverage.worker';
+import type { OpenTune } from './open-tune.svelte';
+
+/** How well the open chart lies in every place, computed in a worker and growing while it comes in. */
+export class NeckCoverage {
+	rows: readonly CoverageRow[] = $state.raw([]);
+	done = $state(false);
+	readonly ranked: readonly RankedPosition[] = $derived(
+		this.rows.length > 0 ? rankCoverage(this.rows) : []
+	);
+	readonly chords = $derived.by(() => distinctChords({ chart: this.open.chart }));
+	readonly best: RankedPosition | undefined = $derived(
+		this.ranked.find((entry) => entry.rank === 1)
+	);
+	readonly here: RankedPosition | undefined = $derived(
+		this.ranked.find((entry) => entry.position === this.open.position)
+	);
+	private worker: Worker | null = null;
+	private remote: Remote<CoverageWorker> | null = null;
+	private ticket = 0;
+
+	constructor(private readonly open: OpenTune) {}
+
+	/** Starts anew for the chart and instrument as they are; what ran before is given up. */
+	async start(): Promise<void> {
+		const mine = ++this.ticket;
+		this.rows = [];
+		this.done = false;
+		const { chart, saved, player } = this.open;
+		if (chart.changes.length === 0) return;
+		if (!this.remote) {
+			this.worker = new Worker(new URL('../workers/coverage.worker.ts', import.meta.url), {
+				type: 'module'
+			});
+			this.remote = wrap<CoverageWorker>(this.worker);
+		}
+		const input = {
+			chart: saved.chart,
+			instrument: instrumentInputOf(chart, player.instruments),
+			style: 'guide-tones'
+		} as const;
+		await this.remote.cover(
+			input,
+			proxy((row) => {
+				if (mine === this.ticket) this.rows = [...this.rows, row];
+			})
+		);
+		if (mine === this.ticket) this.done = true;
+	}
+
+	close(): void {
+		this.ticket++;
+		this.worker?.terminate();
+		this.worker = null;
+		this.remote = null;
+	}
+}

@@ -1,0 +1,18 @@
+import { instrumentRecord } from '$lib/api/notebook-schema';
+import { openDatabase } from '$lib/server/database';
+import { json, readJson } from '$lib/server/http';
+import { checkInstrument, createInstrument, listInstruments } from '$lib/server/instruments';
+import { brokenRule } from '$lib/server/problem';
+
+export async function GET(): Promise<Response> {
+	return json({ instruments: await listInstruments(await openDatabase()) });
+}
+
+export async function POST({ request }: { request: Request }): Promise<Response> {
+	const read = await readJson(request, instrumentRecord);
+	if ('response' in read) return read.response;
+	const issues = checkInstrument(read.data);
+	if (issues.length > 0) return brokenRule(issues);
+	const made = await createInstrument(await openDatabase(), read.data);
+	return json(made, 201, { location: `/api/v1/instruments/${made.id}` });
+}
