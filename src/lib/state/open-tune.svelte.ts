@@ -64,7 +64,10 @@ export class OpenTune {
 		this.saved = tune;
 		this.player = player;
 		const last = lastPosition(this.instrument);
-		this.position = Math.min(last, Math.max(1, position ?? rootPosition(this.chart, player.instruments)));
+		this.position = Math.min(
+			last,
+			Math.max(1, position ?? rootPosition(this.chart, player.instruments))
+		);
 		this.cursor = this.chart.changes.length > 1 ? 1 : 0;
 	}
 

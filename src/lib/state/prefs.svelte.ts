@@ -8,7 +8,9 @@ const schema = z.object({
 	plainNames: z.catch(z.boolean(), false),
 	thinStringOnTop: z.catch(z.boolean(), true),
 	leftHanded: z.catch(z.boolean(), false),
-	singleKeys: z.catch(z.boolean(), true)
+	singleKeys: z.catch(z.boolean(), true),
+	/** What stands under a chord in the bars of a chart. */
+	chartLine: z.catch(z.enum(['numerals', 'tones']), 'numerals')
 });
 type Stored = z.infer<typeof schema>;
 

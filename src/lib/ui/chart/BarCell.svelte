@@ -1,17 +1,20 @@
 <script lang="ts">
 	import type { ChordEvent, Span, WrittenBar } from '$core/chart';
 	import { signs, type Chord } from '$core/chord';
+	import type { ChordFunction } from '$core/harmony';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import { fittingSize } from '../chord-width';
 	import ChordSymbol from '../ChordSymbol.svelte';
 
 	type Props = {
 		bar: WrittenBar;
+		/** What the chord at a place of the text does in the key. */
+		roleAt: (span: Span) => ChordFunction | null;
 		now: ChordEvent | null;
 		next: ChordEvent | null;
 		onchoose: (span: Span, focusText: boolean) => void;
 	};
-	let { bar, now, next, onchoose }: Props = $props();
+	let { bar, roleAt, now, next, onchoose }: Props = $props();
 
 	const shown = $derived(bar.cells.filter((cell) => cell.kind !== 'hold'));
 	const many = $derived(shown.length > 1);
@@ -56,18 +59,23 @@
 								>pushed {cell.push === 240 ? 'an eighth' : 'a sixteenth'} early</span
 							><span class="push" aria-hidden="true">←</span>{/if}<ChordSymbol chord={cell.chord} />
 					</span>
-					<span class="tones">
-						{#each cell.chord.tones.filter((tone) => tone.essential) as tone (tone.role)}
-							<span class="tone">
-								<b>{prefs.name(tone.name, tone.pc)}</b><i
-									>{tone.role === 'bass' ? 'bass' : signs(tone.role)}</i
-								>
-							</span>
-						{/each}
-						{#if cell.chord.quality.tensions.length > 0}
-							<span class="tensions">{cell.chord.quality.tensions.map(signs).join(' ')}</span>
-						{/if}
-					</span>
+					{@const role = roleAt(cell.span)}
+					{#if prefs.current.chartLine === 'numerals' && role}
+						<span class="role"><b>{signs(role.numeral)}</b><span>{signs(role.short)}</span></span>
+					{:else}
+						<span class="tones">
+							{#each cell.chord.tones.filter((tone) => tone.essential) as tone (tone.role)}
+								<span class="tone">
+									<b>{prefs.name(tone.name, tone.pc)}</b><i
+										>{tone.role === 'bass' ? 'bass' : signs(tone.role)}</i
+									>
+								</span>
+							{/each}
+							{#if cell.chord.quality.tensions.length > 0}
+								<span class="tensions">{cell.chord.quality.tensions.map(signs).join(' ')}</span>
+							{/if}
+						</span>
+					{/if}
 				{:else if cell.kind === 'unreadable'}
 					<span class="unread">{cell.text}</span>
 					<span class="why">not read</span>
@@ -167,6 +175,18 @@
 		font-family: var(--font-display);
 		font-weight: 600;
 		font-size: 21px;
+	}
+	.role {
+		display: grid;
+		font-size: 13px;
+		line-height: 1.25;
+		min-width: 0;
+	}
+	.role span {
+		color: var(--second);
+	}
+	.many .role {
+		font-size: 12px;
 	}
 	.tones {
 		display: flex;

@@ -1,16 +1,18 @@
 <script lang="ts">
 	import type { Chart, ChordEvent, Span, WrittenBar } from '$core/chart';
+	import type { ChordFunction } from '$core/harmony';
 	import { listen } from '../listen';
 	import { plural } from '../words';
 	import BarCell from './BarCell.svelte';
 
 	type Props = {
 		chart: Chart;
+		functions: readonly (ChordFunction | null)[];
 		now: ChordEvent | null;
 		next: ChordEvent | null;
 		onchoose: (span: Span, focusText: boolean) => void;
 	};
-	let { chart, now, next, onchoose }: Props = $props();
+	let { chart, functions, now, next, onchoose }: Props = $props();
 	const ROW = 4;
 
 	const rows = $derived(
@@ -22,6 +24,18 @@
 			return [{ section, lines }];
 		})
 	);
+	const spot = (span: Span) => span.line * 100_000 + span.column;
+	/** A bar played twice keeps what its chords do the first time. */
+	const roles = $derived.by(() => {
+		const found = new Map<number, ChordFunction>();
+		for (const event of chart.events) {
+			const role = functions[event.index];
+			if (role && !found.has(spot(event.span))) found.set(spot(event.span), role);
+		}
+		return found;
+	});
+	const roleAt = (span: Span) => roles.get(spot(span)) ?? null;
+
 	let host: HTMLElement;
 
 	/** Arrows walk through the chords of the grid; Enter goes to the text. */
@@ -68,7 +82,7 @@
 		{#each lines as bars (bars[0].number)}
 			<div class="row">
 				{#each bars as bar (bar.number)}
-					<BarCell {bar} {now} {next} {onchoose} />
+					<BarCell {bar} {roleAt} {now} {next} {onchoose} />
 				{/each}
 			</div>
 		{/each}

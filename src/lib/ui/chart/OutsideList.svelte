@@ -1,25 +1,46 @@
 <script lang="ts">
 	import type { Chart } from '$core/chart';
 	import { signs, type Key } from '$core/chord';
-	import { outsideTones } from '$core/harmony';
+	import { chordAfter, outsideTones } from '$core/harmony';
+	import { shortestMove } from '$core/pitch';
 
 	/** The tones that leave the key, each with the bars where it sounds. */
 	let { chart, key }: { chart: Chart; key: Key } = $props();
 	const MOST = 6;
+	/** Where a tone goes on: to the tone of the next chord a semitone away, or it stays. */
+	function leads(index: number, pc: number): string | null {
+		const next = chordAfter(chart, index);
+		if (!next) return null;
+		const near = next.tones
+			.map((tone) => ({ tone, move: shortestMove(pc, tone.pc) }))
+			.filter(({ move }) => Math.abs(move) <= 1)
+			.sort((a, b) => Math.abs(b.move) - Math.abs(a.move) || b.move - a.move)[0];
+		if (!near) return null;
+		const arrow = near.move === 0 ? '' : near.move > 0 ? '↗ ' : '↘ ';
+		return near.move === 0 ? 'stays' : `${arrow}leads to ${signs(near.tone.name)}`;
+	}
 	const rows = $derived.by(() => {
-		const found = new Map<string, { bars: Set<number>; symbols: Set<string> }>();
+		const found = new Map<
+			string,
+			{ bars: Set<number>; symbols: Set<string>; leads: string | null }
+		>();
 		for (const event of chart.events) {
 			if (!event.chord || event.pass > 1) continue;
 			for (const tone of outsideTones(event.chord, key)) {
 				if (!tone.essential) continue;
-				const row = found.get(tone.name) ?? { bars: new Set(), symbols: new Set() };
+				const row = found.get(tone.name) ?? {
+					bars: new Set(),
+					symbols: new Set(),
+					leads: leads(event.index, tone.pc)
+				};
 				row.bars.add(event.bar);
 				row.symbols.add(event.symbol);
 				found.set(tone.name, row);
 			}
 		}
-		return [...found].map(([name, { bars, symbols }]) => ({
+		return [...found].map(([name, { bars, symbols, leads }]) => ({
 			name,
+			leads,
 			bars: [...bars],
 			symbols: [...symbols]
 		}));
@@ -39,8 +60,11 @@
 		{#each rows.slice(0, MOST) as row (row.name)}
 			<li>
 				<b>{signs(row.name)}</b>
-				<span>{row.bars.length > 1 ? 'bars' : 'bar'} {list(row.bars)}</span>
-				<small>{list(row.symbols.map((symbol) => signs(symbol)))}</small>
+				<small
+					>{row.bars.length > 1 ? 'bars' : 'bar'}
+					{list(row.bars)}, {list(row.symbols.map((symbol) => signs(symbol)))}</small
+				>
+				{#if row.leads}<span class="leads">{row.leads}</span>{/if}
 			</li>
 		{/each}
 	</ul>
@@ -59,6 +83,9 @@
 		font-family: var(--font-display);
 		font-weight: 800;
 		font-size: 18px;
+	}
+	.leads {
+		font-size: 13px;
 	}
 	small,
 	p {

@@ -63,6 +63,14 @@
 		if (view && modules) modules.setup.nextProblem(view);
 	}
 
+	/** The editor's own undo, for edits made from outside the text too. */
+	export function undo(): void {
+		if (view && modules) modules.setup.undo(view);
+	}
+	export function redo(): void {
+		if (view && modules) modules.setup.redo(view);
+	}
+
 	export function focus(): void {
 		view?.focus();
 	}

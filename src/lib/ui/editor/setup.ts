@@ -3,7 +3,14 @@ import {
 	type CompletionContext,
 	type CompletionResult
 } from '@codemirror/autocomplete';
-import { defaultKeymap, history, historyKeymap, isolateHistory } from '@codemirror/commands';
+import {
+	defaultKeymap,
+	history,
+	historyKeymap,
+	isolateHistory,
+	redo,
+	undo
+} from '@codemirror/commands';
 import { EditorState, type Extension } from '@codemirror/state';
 import {
 	Decoration,
@@ -142,4 +149,4 @@ function replaceText(view: EditorView, text: string): void {
 	});
 }
 
-export { EditorState, EditorView, nextProblem, replaceText };
+export { EditorState, EditorView, nextProblem, redo, replaceText, undo };

@@ -1,15 +1,26 @@
 <script lang="ts">
 	import { beforeNavigate, goto } from '$app/navigation';
-	import { keyName, transposeText } from '$core/chart';
-	import { noteName } from '$core/pitch';
-	import { signs } from '$core/chord';
-	import { keyOf, scaleInUse } from '$core/harmony';
+	import {
+		FORMS,
+		formBars,
+		keyName,
+		setHeader,
+		transposeText,
+		withBars,
+		type ChartForm
+	} from '$core/chart';
+	import { noteName, type Note } from '$core/pitch';
+	import { signs, type Key } from '$core/chord';
+	import { functionsAlong, keyOf, scaleInUse } from '$core/harmony';
 	import { Refusal } from '$lib/state/api';
 	import { ChartDraft } from '$lib/state/chart-draft.svelte';
 	import { onKeys } from '$lib/state/keys';
+	import { prefs } from '$lib/state/prefs.svelte';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import ChordSpelling from '$lib/ui/chart/ChordSpelling.svelte';
 	import BarGrid from '$lib/ui/chart/BarGrid.svelte';
+	import FormList from '$lib/ui/chart/FormList.svelte';
+	import HomeRanking from '$lib/ui/chart/HomeRanking.svelte';
 	import OutsideList from '$lib/ui/chart/OutsideList.svelte';
 	import TransposeRow from '$lib/ui/chart/TransposeRow.svelte';
 	import ChordSymbol from '$lib/ui/ChordSymbol.svelte';
@@ -26,11 +37,13 @@
 	const draft = new ChartDraft(open);
 	let editor: ChartEditor;
 	let grid: BarGrid;
+	let ranking: HomeRanking;
 	let asking = $state(false);
 
 	const chart = $derived(draft.chart);
 	const key = $derived(keyOf(chart));
 	const scale = $derived(scaleInUse(chart).scale);
+	const functions = $derived(key ? functionsAlong(chart, key) : []);
 	const problems = $derived(draft.diagnostics.filter((entry) => entry.severity !== 'info'));
 	const unread = $derived(problems.filter((entry) => entry.severity === 'error'));
 	const sounding = $derived(chart.events.filter((event) => event.chord).length);
@@ -89,8 +102,29 @@
 			});
 		});
 	});
+	/** Writes the key into the text; null lets the ranking decide. */
+	function setKey(chosen: Key | null): void {
+		draft.text = setHeader(draft.text, 'key', chosen ? keyName(chosen) : 'auto');
+	}
+	/** Puts a form in place of the bars, with its mode for a key. */
+	function startFrom(form: ChartForm, tonic: Note): void {
+		const had = chart.bars.length;
+		const written = setHeader(draft.text, 'key', keyName({ tonic, mode: form.mode }));
+		draft.text = withBars(written, formBars(form, tonic));
+		if (had === 0) return;
+		toast(`${form.name} is in place of ${plural(had, 'bar')}.`, {
+			action: { label: 'Undo', onClick: () => editor.undo() }
+		});
+	}
+	const sectionWords = ({ name, times }: { name: string | null; times: number }) =>
+		[name, times > 1 ? `played ${plural(times, 'time')}` : null].filter(Boolean).join(', ');
 	const keys = onKeys({
 		'Mod+s': () => void save(),
+		'Mod+z': () => editor.undo(),
+		'Mod+Shift+z': () => editor.redo(),
+		m: () => prefs.set('chartLine', prefs.current.chartLine === 'numerals' ? 'tones' : 'numerals'),
+		t: () => ranking.nextHome(),
+		k: () => ranking.typeKey(),
 		F6: () => editor.focus(),
 		F8: () => editor.toProblem()
 	});
@@ -153,31 +187,34 @@
 					onsave={() => void save()}
 					onleave={() => grid.focus()}
 				/>
-				{#if key}
-					<section class="transpose">
-						<div class="section-head">
-							<h2>Transpose</h2>
-							<small>the whole chart</small>
-						</div>
-						<TransposeRow
-							{chart}
-							onmove={(interval) => (draft.text = transposeText(draft.text, interval))}
-						/>
-					</section>
-				{/if}
+				<section class="forms"><FormList {chart} {key} onform={startFrom} /></section>
 			</section>
 			<div class="right">
 				<section>
 					<div class="section-head">
 						<h2>Bars</h2>
-						<small>each chord spelled, roles below</small>
+						<small>{chart.sections.length === 1 ? sectionWords(chart.sections[0]) : ''}</small>
+						<button
+							type="button"
+							class="switch"
+							aria-pressed={prefs.current.chartLine === 'tones'}
+							onclick={() =>
+								prefs.set(
+									'chartLine',
+									prefs.current.chartLine === 'numerals' ? 'tones' : 'numerals'
+								)}><KeyCap keys="M" /> numerals or tones</button
+						>
 					</div>
 					{#if chart.bars.length === 0}
-						<p class="empty">Write bars between | signs, as in <code>| Bb7 | Eb7 |</code>.</p>
+						<p class="empty">
+							Write bars between | signs, as in <code>| Bb7 | Eb7 |</code>, or start from one of the {FORMS.length}
+							forms.
+						</p>
 					{/if}
 					<BarGrid
 						bind:this={grid}
 						{chart}
+						{functions}
 						now={draft.now}
 						next={draft.next}
 						onchoose={(span, focusText) => {
@@ -203,6 +240,36 @@
 							<ToneLadder now={draft.now.chord} next={draft.next.chord} wide />
 						</div>
 					</section>
+				{:else if draft.now}
+					<section>
+						<div class="section-head"><h2>At the cursor</h2></div>
+						<ChordSpelling event={draft.now} {key} />
+					</section>
+				{:else if draft.here}
+					<section>
+						<div class="section-head">
+							<h2>At the cursor</h2>
+							<small>bar {draft.here.bar}, beat {draft.here.beat}</small>
+						</div>
+						<p class="odd">{draft.here.symbol}</p>
+						<p>
+							{draft.here.kind === 'silence'
+								? 'Silence: no chord sounds, the next one is a change.'
+								: 'Not read, so it sounds as silence. The rest of the chart is as it was.'}
+						</p>
+					</section>
+				{/if}
+				{#if key}
+					<section>
+						<div class="section-head">
+							<h2>Transpose</h2>
+							<small>the whole chart</small>
+						</div>
+						<TransposeRow
+							{chart}
+							onmove={(interval) => (draft.text = transposeText(draft.text, interval))}
+						/>
+					</section>
 				{/if}
 			</div>
 		</div>
@@ -210,25 +277,16 @@
 			keys={[
 				['F6', 'text or bars'],
 				['F8', 'next problem'],
+				['M', 'numerals or tones'],
+				['T', 'next home'],
 				['Ctrl S', 'save'],
 				['2', 'find the place']
 			]}
 		/>
 	</main>
-	<aside class="inspector" aria-label="The chord at the cursor">
-		{#if draft.now}
-			<ChordSpelling event={draft.now} {key} />
-		{:else if draft.here}
-			<section>
-				<p><strong>Bar {draft.here.bar}</strong> beat {draft.here.beat}</p>
-				<p class="odd">{draft.here.symbol}</p>
-				<p>
-					{draft.here.kind === 'silence'
-						? 'Silence: no chord sounds, the next one is a change.'
-						: 'Not read, so it sounds as silence. The rest of the chart is as it was.'}
-				</p>
-			</section>
-		{/if}
+	<aside class="inspector" aria-label="Home and what leaves it">
+		<HomeRanking bind:this={ranking} {chart} onkey={setKey} />
+		{#if key}<OutsideList {chart} {key} />{/if}
 		{#if scale}
 			<section>
 				<div class="section-head"><h2>Scale in use</h2></div>
@@ -238,7 +296,6 @@
 				</p>
 			</section>
 		{/if}
-		{#if key}<OutsideList {chart} {key} />{/if}
 	</aside>
 </div>
 
@@ -274,8 +331,15 @@
 		grid-template-columns: minmax(0, 328px) minmax(0, 1fr);
 		gap: 24px;
 	}
-	.transpose {
+	.forms {
 		margin-top: 20px;
+	}
+	.switch {
+		margin-left: auto;
+		font-size: 13px;
+	}
+	.switch:hover {
+		text-decoration: underline;
 	}
 	.right {
 		display: grid;
