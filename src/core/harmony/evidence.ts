@@ -84,6 +84,9 @@ function tonicFit(chord: Chord, mode: Mode): number {
 	return has(chord, 'b7') && has(chord, '3') ? 0.25 : 1;
 }
 
+/** A chord that fits its mode less than this is no place to arrive at. */
+const RESTS = 0.5;
+
 /** The leading tone of a minor key belongs to it while its dominant sounds. */
 const leadingAllowed = (chord: Chord, tonic: PitchClass, mode: Mode): boolean => {
 	if (mode !== 'minor') return false;
@@ -125,7 +128,7 @@ function arrivalsOf(given: Survey, tonic: PitchClass, mode: Mode): Arrival[] {
 	const opens = pitchClass(events[0].chord.root) === tonic;
 	return given.onRoot[tonic].flatMap((i) => {
 		const to = events[i];
-		if (tonicFit(to.chord, mode) === 0) return [];
+		if (tonicFit(to.chord, mode) < RESTS) return [];
 		const from = events[(i + events.length - 1) % events.length];
 		const degree = mod(pitchClass(from.chord.root) - tonic, 12);
 		const dominant = degree === 7 && has(from.chord, '3');

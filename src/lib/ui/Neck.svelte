@@ -1,8 +1,11 @@
 <script lang="ts">
 	import type { Chord } from '$core/chord';
+	import { compareChords } from '$core/chart';
+	import type { Scale } from '$core/harmony';
 	import { highestFret, lastPosition, windowFrets, type Instrument, type Place } from '$core/neck';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import { neckGeometry } from './neck-geometry';
+	import type { Figure } from './neck-figure';
 	import { neckMarks, placeWords, type NeckMark } from './neck-marks';
 	import NeckBoard from './NeckBoard.svelte';
 	import RoleMark from './RoleMark.svelte';
@@ -13,6 +16,16 @@
 		position: number;
 		now: Chord | null;
 		next: Chord | null;
+		/** Drawn as dashes inside the window. */
+		scale?: Scale | null;
+		/** The chord that scale notes are judged over: the sounding one, shown or not. */
+		over?: Chord | null;
+		/** Finger numbers beside the marks. */
+		fingers?: boolean;
+		/** Arrows where a tone moves by a semitone on its string. */
+		moves?: boolean;
+		/** Something picked out; the rest steps back. */
+		figure?: Figure | null;
 		/** Frets drawn; by default the whole neck. */
 		from?: number;
 		to?: number;
@@ -29,6 +42,11 @@
 		position,
 		now,
 		next,
+		scale = null,
+		over = now,
+		fingers = false,
+		moves = false,
+		figure = null,
 		from = 0,
 		to = highestFret(instrument),
 		height = 236,
@@ -63,12 +81,35 @@
 	);
 	const spacing = $derived((height - 88) / (count - 1));
 	const radius = $derived(Math.max(9, Math.min(14.5, width / 62, spacing * 0.43)));
-	const marks = $derived(neckMarks(instrument, position, now, next, from, to));
+	const marks = $derived(neckMarks(instrument, position, { now, next, scale, over }, from, to));
 	const inside = $derived(marks.filter((mark) => mark.inside));
 	const same = (a: Place | null, b: Place) =>
 		a !== null && a.string === b.string && a.fret === b.fret;
 	const x = (fret: number) => geometry.place(fret);
 	const y = (place: Place) => geometry.string(place.string, x(place.fret));
+
+	/** Semitone moves from the sounding chord to the coming one that stay on a string of the window. */
+	const arrows = $derived.by(() => {
+		if (!moves || figure || !now || !next) return [];
+		const semitones = compareChords(now, next).moves.filter((m) => Math.abs(m.semitones) === 1);
+		return inside.flatMap((mark) =>
+			semitones.flatMap(({ from: old, to: fresh, semitones: by }) => {
+				if (mark.now !== old || mark.next) return [];
+				const goal = inside.find(
+					(other) => other.string === mark.string && other.fret === mark.fret + by
+				);
+				return goal?.next === fresh ? [{ mark, goal }] : [];
+			})
+		);
+	});
+	const inFigure = (mark: Place) => figure?.notes.some((note) => same(note, mark)) ?? false;
+	const fingerOf = (mark: NeckMark) =>
+		mark.fret === 0 ? '' : String(Math.min(4, Math.max(1, mark.fret - position + 1)));
+	const figurePath = $derived(
+		figure && figure.kind !== 'bend'
+			? `M${figure.notes.map((note) => `${x(note.fret)},${y(note)}`).join('L')}`
+			: ''
+	);
 
 	const label = (mark: NeckMark) => {
 		const tone = mark.next ?? mark.now;
@@ -169,7 +210,7 @@
 		aria-label="Neck, position {position}"
 	>
 		<NeckBoard {instrument} {position} {geometry} {from} {to} {width} {height} {onposition} />
-		{#each marks.filter((mark) => !mark.inside) as mark (`${mark.string}-${mark.fret}`)}
+		{#each figure ? [] : marks.filter((mark) => !mark.inside) as mark (`${mark.string}-${mark.fret}`)}
 			{@const root = (mark.now ?? mark.next)?.role === 'R'}
 			<g class="dot" transform="translate({x(mark.fret)},{y(mark)})">
 				{#if root}
@@ -193,6 +234,14 @@
 				<stop offset="0" class="from" /><stop offset="1" class="to" />
 			</linearGradient>
 		{/if}
+		{#each arrows as { mark, goal } (`${mark.string}-${mark.fret}-${goal.fret}`)}
+			{@const way = Math.sign(x(goal.fret) - x(mark.fret))}
+			{@const [x1, x2] = [x(mark.fret) + way * radius, x(goal.fret) - way * (radius + 1)]}
+			<path
+				class="move"
+				d="M{x1},{y(mark)}L{x2},{y(goal)}m{-way * 5},-4l{way * 5},4l{-way * 5},4"
+			/>
+		{/each}
 		<g
 			role="grid"
 			aria-label="Chord tones in position {position}; arrows move, thin string first"
@@ -204,10 +253,12 @@
 					<g role="row">
 						{#each row.sort((a, b) => Number(same(target, a)) - Number(same(target, b))) as mark (mark.fret)}
 							{@const landing = same(target, mark) || same(before, mark)}
+							{@const faded = figure !== null && !inFigure(mark)}
 							<g
 								role="gridcell"
 								class="place"
 								class:choosable={onplace}
+								class:faded
 								data-place="{mark.string}-{mark.fret}"
 								tabindex={mark === home ? 0 : -1}
 								aria-label={placeWords(mark, now, next, targetWords(mark))}
@@ -218,6 +269,13 @@
 								onfocus={() => (active = { string: mark.string, fret: mark.fret })}
 							>
 								<circle class="halo" r={radius + 8} />
+								{#if mark.scale}
+									{#if mark.scale.verdict === 'clash'}
+										<path class="dash clash" d="M-9,4Q0,-9 9,4" />
+									{:else}
+										<path class="dash" d="M-8,0H8" />
+									{/if}
+								{/if}
 								<RoleMark
 									now={same(target, mark) ? undefined : mark.now?.role}
 									next={same(before, mark) && mark.now ? undefined : mark.next?.role}
@@ -226,12 +284,39 @@
 									target={landing}
 									locked={same(target, mark) && target?.locked}
 								/>
+								{#if mark.added && !landing && !faded}
+									<path class="plus" d="M{radius * 0.98},{-radius * 1.02}h7m-3.5,-3.5v7" />
+								{/if}
+								{#if fingers && !faded && !mark.scale}
+									<text class="finger" x={-radius - 2} y={-radius * 0.55}>{fingerOf(mark)}</text>
+								{/if}
 							</g>
 						{/each}
 					</g>
 				{/if}
 			{/each}
 		</g>
+		{#if figure}
+			<g class="figure" role="img" aria-label={figure.words}>
+				{#if figurePath}<path class="path" class:tie={figure.kind === 'pair'} d={figurePath} />{/if}
+				{#if figure.kind === 'bend'}
+					{@const note = figure.notes[0]}
+					<path
+						class="path bend"
+						d="M{x(note.fret) + radius},{y(note)}q16,-2 18,-22m-5,6l5,-7l5,6"
+					/>
+				{/if}
+				{#each figure.notes as note (`${note.string}-${note.fret}`)}
+					<g transform="translate({x(note.fret)},{y(note)})">
+						<RoleMark
+							{...{ [note.tense]: note.role }}
+							label={note.label}
+							r={note.reach ? radius * 0.86 : radius}
+						/>
+					</g>
+				{/each}
+			</g>
+		{/if}
 	</svg>
 </div>
 
@@ -270,6 +355,54 @@
 	}
 	.place {
 		outline: none;
+	}
+	.faded {
+		opacity: 0.28;
+	}
+	.figure {
+		pointer-events: none;
+	}
+	.path {
+		fill: none;
+		stroke: var(--ink);
+		stroke-width: 2;
+		stroke-linejoin: round;
+	}
+	.tie {
+		stroke-width: 5;
+	}
+	.bend {
+		stroke-width: 2.5;
+	}
+	.move {
+		fill: none;
+		stroke: var(--ink);
+		stroke-width: 2;
+		pointer-events: none;
+	}
+	.dash {
+		fill: none;
+		stroke: var(--second);
+		stroke-width: 4;
+	}
+	.clash {
+		stroke-width: 2.5;
+		stroke-dasharray: 2.5 2.5;
+	}
+	.plus {
+		fill: none;
+		stroke: var(--ink);
+		stroke-width: 2;
+	}
+	.finger {
+		font-size: 12px;
+		font-weight: 700;
+		text-anchor: end;
+		fill: var(--ink);
+		paint-order: stroke;
+		stroke: var(--lit);
+		stroke-width: 3px;
+		pointer-events: none;
 	}
 	.choosable {
 		cursor: pointer;

@@ -41,7 +41,7 @@ describe('the drawn neck', () => {
 
 	it('marks every place that sounds a tone now or next, and tells it in words', () => {
 		const [now, next] = [chord('Eb7'), chord('Bb7')];
-		const marks = neckMarks(standardGuitar(), 6, now, next);
+		const marks = neckMarks(standardGuitar(), 6, { now, next });
 		const at = (string: number, fret: number) =>
 			marks.find((m) => m.string === string && m.fret === fret);
 		expect(at(3, 7)).toMatchObject({

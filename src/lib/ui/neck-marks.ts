@@ -1,25 +1,50 @@
-import { roleWords, toneAt, type Chord, type Tone } from '$core/chord';
+import { roleWords, signs, toneAt, type Chord, type Tone } from '$core/chord';
+import { noteVerdict, type NoteVerdict, type Scale } from '$core/harmony';
 import { highestFret, inWindow, pitchAt, type Instrument, type Place } from '$core/neck';
 import { prefs } from '$lib/state/prefs.svelte';
 
-/** What one place of the neck shows: the tones it sounds in the two chords. */
+/** A note of the scale in use that is no tone of a chord shown, with its verdict over the sounding one. */
+export type ScaleMark = NoteVerdict & { readonly name: string; readonly pc: number };
+
+/** What one place of the neck shows: the tones it sounds in the two chords, or a note of the scale. */
 export type NeckMark = Place & {
 	readonly midi: number;
 	readonly inside: boolean;
 	readonly reach: boolean;
 	readonly now: Tone | undefined;
 	readonly next: Tone | undefined;
+	readonly scale: ScaleMark | undefined;
+	/** A chord tone that the scale in use lacks: the box must be edited for it. */
+	readonly added: boolean;
 };
 
-/** Every place between two frets that sounds a tone of the chord now or next. */
+/** What is drawn: the two chords, and the scale inside the window. */
+export type NeckView = {
+	readonly now: Chord | null;
+	readonly next: Chord | null;
+	readonly scale?: Scale | null;
+	/** The chord over which scale notes are judged. */
+	readonly over?: Chord | null;
+};
+
+function scaleMark(view: NeckView, midi: number): ScaleMark | undefined {
+	const note = view.scale?.notes.find((entry) => entry.pc === midi % 12);
+	if (!note) return undefined;
+	const verdict: NoteVerdict = view.over
+		? noteVerdict(note.note, view.over, view.next)
+		: { verdict: 'passing', role: note.degree, treatment: null };
+	return { ...verdict, name: note.name, pc: note.pc };
+}
+
+/** Every place between two frets that sounds a tone of the chord now or next, or inside a scale note. */
 export function neckMarks(
 	instrument: Instrument,
 	position: number,
-	now: Chord | null,
-	next: Chord | null,
+	view: NeckView,
 	from = 0,
 	to = highestFret(instrument)
 ): NeckMark[] {
+	const { now, next, scale = null } = view;
 	const marks: NeckMark[] = [];
 	for (let string = 1; string <= instrument.open.length; string++) {
 		for (let fret = from; fret <= to; fret++) {
@@ -28,14 +53,20 @@ export function neckMarks(
 				now: now ? toneAt(now, midi) : undefined,
 				next: next ? toneAt(next, midi) : undefined
 			};
-			if (!tones.now && !tones.next) continue;
 			const inside = inWindow(instrument, position, { string, fret });
+			const tone = tones.now ?? tones.next;
+			const dash = tone || !inside ? undefined : scaleMark(view, midi);
+			if (!tone && !dash) continue;
 			const reach = fret > 0 && (fret < position || fret > position + 3);
-			marks.push({ string, fret, midi, inside, reach, ...tones });
+			const added = tone !== undefined && scale !== null && scale !== undefined;
+			const lacks = added && !scale.notes.some((note) => note.pc === midi % 12);
+			marks.push({ string, fret, midi, inside, reach, ...tones, scale: dash, added: lacks });
 		}
 	}
 	return marks;
 }
+
+const VERDICT_WORDS = { home: 'in the chord', colour: 'colour', passing: 'passing', clash: 'clash' };
 
 /** A place in words: "string 2, fret 6, F, third of D♭ now". */
 export function placeWords(
@@ -49,6 +80,11 @@ export function placeWords(
 	if (tone) parts.push(prefs.name(tone.name, tone.pc));
 	if (mark.now && now) parts.push(`${roleWords(mark.now.role)} of ${now.symbol}, now`);
 	if (mark.next && next) parts.push(`${roleWords(mark.next.role)} of ${next.symbol}, next`);
+	if (mark.added) parts.push('not in the scale');
+	if (mark.scale) {
+		parts.push(prefs.name(mark.scale.name, mark.scale.pc));
+		parts.push(`scale note, ${VERDICT_WORDS[mark.scale.verdict]} (${signs(mark.scale.role)})`);
+	}
 	if (mark.reach) parts.push('a reach');
 	if (target) parts.push(target);
 	return parts.join(', ');

@@ -61,7 +61,7 @@
 					</span>
 					{@const role = roleAt(cell.span)}
 					{#if prefs.current.chartLine === 'numerals' && role}
-						<span class="role"><b>{signs(role.numeral)}</b><span>{signs(role.short)}</span></span>
+						<span class="role"><b>{signs(role.numeral)}</b><span>{signs(many ? role.short.replace('leads home', 'to home') : role.short)}</span></span>
 					{:else}
 						<span class="tones">
 							{#each cell.chord.tones.filter((tone) => tone.essential) as tone (tone.role)}
@@ -92,7 +92,7 @@
 	.bar {
 		position: relative;
 		display: flex;
-		min-height: 90px;
+		min-height: 86px;
 		border-left: 1px solid var(--ink);
 	}
 	.bar:last-child {

@@ -103,7 +103,7 @@
 		display: grid;
 		grid-template-columns: repeat(4, minmax(0, 1fr));
 		border-top: 2px solid var(--ink);
-		margin-bottom: 12px;
+		margin-bottom: 8px;
 	}
 	@media (max-width: 640px) {
 		.row {

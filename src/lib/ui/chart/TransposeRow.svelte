@@ -33,7 +33,7 @@
 <style>
 	.row {
 		display: grid;
-		grid-template-columns: repeat(6, 1fr);
+		grid-template-columns: repeat(12, 1fr);
 	}
 	button {
 		height: 38px;
@@ -44,6 +44,11 @@
 	}
 	button:hover {
 		background: var(--lit);
+	}
+	@media (max-width: 640px) {
+		.row {
+			grid-template-columns: repeat(6, 1fr);
+		}
 	}
 	.here {
 		background: var(--ink) !important;

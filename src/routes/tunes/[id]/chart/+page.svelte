@@ -116,8 +116,6 @@
 			action: { label: 'Undo', onClick: () => editor.undo() }
 		});
 	}
-	const sectionWords = ({ name, times }: { name: string | null; times: number }) =>
-		[name, times > 1 ? `played ${plural(times, 'time')}` : null].filter(Boolean).join(', ');
 	const keys = onKeys({
 		'Mod+s': () => void save(),
 		'Mod+z': () => editor.undo(),
@@ -193,7 +191,6 @@
 				<section>
 					<div class="section-head">
 						<h2>Bars</h2>
-						<small>{chart.sections.length === 1 ? sectionWords(chart.sections[0]) : ''}</small>
 						<button
 							type="button"
 							class="switch"
