@@ -1,10 +1,11 @@
 import { getContext, setContext } from 'svelte';
 import { parseChart, type Change, type Chart } from '$core/chart';
 import type { Chord } from '$core/chord';
-import { functionsAlong, keyOf, scaleInUse, type ChordFunction } from '$core/harmony';
+import { functionsAlong, keyOf, scaleInUse, type ChordFunction, type Scale } from '$core/harmony';
 import { instrumentOf, lastPosition, MEDIUM_HAND, type Hand, type OwnInstrument } from '$core/neck';
 import { pitchClass } from '$core/pitch';
 import type { TuneAnswer } from '$lib/api/notebook-schema';
+import { ChordScales } from './chord-scales.svelte';
 
 const KEY = Symbol('open tune');
 
@@ -37,6 +38,7 @@ export class OpenTune {
 	player: PlayerSetup = $state.raw(NO_SETUP);
 	position: number = $state(1);
 	cursor: number = $state(0);
+	readonly chordScales = new ChordScales();
 	readonly chart: Chart = $derived(parseChart(this.saved.chart));
 	readonly instrument = $derived(instrumentOf(this.chart, this.player.instruments).instrument);
 	readonly key = $derived(keyOf(this.chart));
@@ -69,6 +71,11 @@ export class OpenTune {
 			Math.max(1, position ?? rootPosition(this.chart, player.instruments))
 		);
 		this.cursor = this.chart.changes.length > 1 ? 1 : 0;
+	}
+
+	/** The scale for a chord: one chosen for it, or the chart's own. */
+	scaleFor(chord: Chord | null): Scale | null {
+		return (chord && this.chordScales.of(chord.symbol)) ?? this.scale;
 	}
 
 	/** Puts a saved or reloaded tune in place; the cursor stays where it can. */

@@ -10,7 +10,12 @@ const schema = z.object({
 	leftHanded: z.catch(z.boolean(), false),
 	singleKeys: z.catch(z.boolean(), true),
 	/** What stands under a chord in the bars of a chart. */
-	chartLine: z.catch(z.enum(['numerals', 'tones']), 'numerals')
+	chartLine: z.catch(z.enum(['numerals', 'tones']), 'numerals'),
+	/** What the neck shows: the scale as dashes, the sounding chord, the coming one, fingers. */
+	layerScale: z.catch(z.boolean(), true),
+	layerNow: z.catch(z.boolean(), true),
+	layerNext: z.catch(z.boolean(), true),
+	layerFingers: z.catch(z.boolean(), false)
 });
 type Stored = z.infer<typeof schema>;
 
@@ -33,6 +38,10 @@ class Preferences {
 	set<K extends keyof Stored>(key: K, value: Stored[K]): void {
 		this.current[key] = value;
 		if (browser) localStorage.setItem(STORE, JSON.stringify(this.current));
+	}
+
+	toggle(key: { [K in keyof Stored]: Stored[K] extends boolean ? K : never }[keyof Stored]): void {
+		this.set(key, !this.current[key]);
 	}
 
 	/** The label inside a mark: the role or the note's name, as chosen. Signs, not ASCII. */

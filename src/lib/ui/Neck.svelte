@@ -67,6 +67,7 @@
 	let active: { string: number; fret: number } | null = $state(null);
 	let svg: SVGSVGElement;
 
+	const leftHanded = $derived(prefs.current.leftHanded || instrument.leftHanded === true);
 	const count = $derived(instrument.open.length);
 	const geometry = $derived(
 		neckGeometry({
@@ -76,7 +77,7 @@
 			top: 44,
 			bottom: height - 44,
 			thinOnTop: prefs.current.thinStringOnTop,
-			leftHanded: prefs.current.leftHanded
+			leftHanded
 		})
 	);
 	const spacing = $derived((height - 88) / (count - 1));
@@ -165,7 +166,7 @@
 	}
 
 	function walk(event: KeyboardEvent, mark: NeckMark): void {
-		const hand = prefs.current.leftHanded ? -1 : 1;
+		const hand = leftHanded ? -1 : 1;
 		const thin = prefs.current.thinStringOnTop ? 1 : -1;
 		const step: Record<string, [number, number]> = {
 			ArrowLeft: [0, -hand],
@@ -301,18 +302,26 @@
 				{#if figurePath}<path class="path" class:tie={figure.kind === 'pair'} d={figurePath} />{/if}
 				{#if figure.kind === 'bend'}
 					{@const note = figure.notes[0]}
-					<path
-						class="path bend"
-						d="M{x(note.fret) + radius},{y(note)}q16,-2 18,-22m-5,6l5,-7l5,6"
-					/>
+					{@const [bx, by] = [x(note.fret) + radius, y(note)]}
+					<path class="path bend" d="M{bx},{by}q16,-2 18,-22m-5,6l5,-7l5,6" />
+					<text class="lift" x={bx + 26} y={by - 14}>{figure.lift}</text>
 				{/if}
 				{#each figure.notes as note (`${note.string}-${note.fret}`)}
 					<g transform="translate({x(note.fret)},{y(note)})">
-						<RoleMark
-							{...{ [note.tense]: note.role }}
-							label={note.label}
-							r={note.reach ? radius * 0.86 : radius}
-						/>
+						{#if note.now || note.next || note.ink}
+							<RoleMark
+								now={note.now}
+								next={note.next}
+								ink={note.ink}
+								label={note.label}
+								r={note.reach ? radius * 0.86 : radius}
+							/>
+						{:else}
+							<path class="dash" d="M-8,0H8" />
+						{/if}
+						{#if note.finger}
+							<text class="finger" x={-radius - 2} y={-radius * 0.55}>{note.finger}</text>
+						{/if}
 					</g>
 				{/each}
 			</g>
@@ -373,6 +382,14 @@
 	}
 	.bend {
 		stroke-width: 2.5;
+	}
+	.lift {
+		font-size: 14px;
+		font-weight: 700;
+		fill: var(--ink);
+		paint-order: stroke;
+		stroke: var(--lit);
+		stroke-width: 3px;
 	}
 	.move {
 		fill: none;

@@ -1,19 +1,21 @@
 <script lang="ts">
-	import { chartTicks } from '$core/chart';
+	import { chartTicks, type Change } from '$core/chart';
+	import { signs } from '$core/chord';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import ChordSymbol from './ChordSymbol.svelte';
 
 	const open = useTune();
 	/** A row holds at most this many bars; longer charts turn the page with the chord that sounds. */
-	const PAGE = 12;
+	let width = $state(1168);
+	const page = $derived(width < 560 ? 6 : 12);
 	const chart = $derived(open.chart);
 	const nowIndex = $derived(open.before?.index ?? open.cursor);
 	const firstBar = $derived.by(() => {
 		const bar = (chart.changes[open.cursor]?.bar ?? 1) - 1;
-		return chart.played.length <= PAGE ? 0 : Math.floor(bar / PAGE) * PAGE;
+		return chart.played.length <= page ? 0 : Math.floor(bar / page) * page;
 	});
 	const start = $derived(chart.played[firstBar]?.startTick ?? 0);
-	const end = $derived(chart.played[firstBar + PAGE]?.startTick ?? chartTicks(chart));
+	const end = $derived(chart.played[firstBar + page]?.startTick ?? chartTicks(chart));
 	const cells = $derived(
 		chart.changes.flatMap((change, i) => {
 			const until = chart.changes[i + 1]?.tick ?? chartTicks(chart);
@@ -22,11 +24,16 @@
 		})
 	);
 	const percent = (tick: number) => (100 * (tick - start)) / (end - start);
-	const bars = $derived(chart.played.slice(firstBar, firstBar + PAGE));
+	const numeral = (change: Change) => {
+		const found = open.functions[change.to.index];
+		return found ? signs(found.numeral) : '';
+	};
+	const bars = $derived(chart.played.slice(firstBar, firstBar + page));
 	const wide = $derived((bars.length <= 12 ? 1 : 0.7) * Math.min(1, 8 / bars.length + 0.4));
 </script>
 
 <div
+	bind:clientWidth={width}
 	class="ribbon"
 	role="group"
 	aria-label="Chords, bars {firstBar + 1} to {firstBar + bars.length}"
@@ -36,6 +43,7 @@
 		<button
 			type="button"
 			class="cell"
+			class:short
 			class:now={change.index === nowIndex && open.now}
 			class:next={change.index === open.cursor && open.next}
 			style="left:{percent(from)}%;width:{percent(to) - percent(from)}%;--size:{(short ? 18 : 28) *
@@ -45,6 +53,7 @@
 			onclick={() => (open.cursor = change.index)}
 		>
 			<ChordSymbol chord={change.to.chord} />
+			{#if numeral(change)}<span class="numeral" aria-hidden="true">{numeral(change)}</span>{/if}
 		</button>
 	{/each}
 	{#each bars as bar, i (bar.index)}
@@ -69,13 +78,26 @@
 		position: absolute;
 		inset: -2px auto 0;
 		text-align: left;
-		padding: 12px 0 0 8px;
+		padding: 4px 0 18px 8px;
+		line-height: 1;
 		border-left: 1.5px solid var(--ink);
 		overflow: hidden;
 		font-size: var(--size);
 		border-top: 6px solid transparent;
 		background: none;
 		z-index: 1;
+	}
+	.short {
+		padding-top: 12px;
+	}
+	.numeral {
+		position: absolute;
+		left: 8px;
+		bottom: 2px;
+		font-size: 13px;
+		line-height: 1.1;
+		color: var(--second);
+		white-space: nowrap;
 	}
 	.cell:hover {
 		background: var(--lit);
@@ -104,10 +126,13 @@
 	@media (max-width: 640px) {
 		.cell {
 			padding-left: 3px;
-			font-size: calc(var(--size) * 0.55);
+			font-size: calc(var(--size) * 0.7);
 		}
 		.number {
 			padding-right: 2px;
+		}
+		.numeral {
+			display: none;
 		}
 	}
 </style>

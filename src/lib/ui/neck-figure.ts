@@ -1,13 +1,15 @@
 import type { Role } from '$core/chord';
 import type { Place } from '$core/neck';
 
-/** A note of something picked out on the neck: a shape, a pair, a bend, a layout. */
+/** A note of something picked out on the neck. Without any role it is a scale note, drawn as a dash. */
 export type FigureNote = Place & {
-	/** Which colour; ink for what belongs to neither chord. */
-	readonly tense: 'now' | 'next' | 'ink';
-	readonly role: Role;
+	/** The role in the sounding chord, in the coming one, or (ink) what a note of neither is heard as. */
+	readonly now?: Role;
+	readonly next?: Role;
+	readonly ink?: Role;
 	readonly label: string;
 	readonly reach?: boolean;
+	readonly finger?: number | null;
 };
 
 /**
@@ -17,7 +19,7 @@ export type FigureNote = Place & {
 export type Figure = {
 	readonly kind: 'path' | 'pair' | 'bend';
 	readonly notes: readonly FigureNote[];
-	/** Semitones of a bend. */
-	readonly lift?: number;
+	/** How far a bend lifts, as players say it: ½, 1, 1½. */
+	readonly lift?: string;
 	readonly words: string;
 };

@@ -66,7 +66,12 @@ export function neckMarks(
 	return marks;
 }
 
-const VERDICT_WORDS = { home: 'in the chord', colour: 'colour', passing: 'passing', clash: 'clash' };
+const VERDICT_WORDS = {
+	home: 'in the chord',
+	colour: 'colour',
+	passing: 'passing',
+	clash: 'clash'
+};
 
 /** A place in words: "string 2, fret 6, F, third of D♭ now". */
 export function placeWords(

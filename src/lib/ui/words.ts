@@ -1,5 +1,7 @@
 import { keyName, parseKey } from '$core/chart';
 import { signs } from '$core/chord';
+import { buildScale, type Scale } from '$core/harmony';
+import { noteName } from '$core/pitch';
 
 const NUMBERS = [
 	'none',
@@ -32,4 +34,13 @@ export function keyWords(name: string): string {
 	if (!key) return name;
 	const [tonic, ...mode] = keyName(key).split(' ');
 	return [signs(tonic), ...mode].join(' ');
+}
+
+/** A scale's name with its tonic: `B♭ minor pentatonic`; a scale of the player's own by the name it was given. */
+export function scaleTitle(
+	scale: Scale,
+	own: readonly { readonly name: string; readonly degrees: string }[] = []
+): string {
+	const mine = own.find(({ degrees }) => buildScale(scale.tonic, degrees)?.name === scale.name);
+	return `${signs(noteName(scale.tonic))} ${mine?.name ?? signs(scale.name)}`;
 }

@@ -61,7 +61,11 @@
 					</span>
 					{@const role = roleAt(cell.span)}
 					{#if prefs.current.chartLine === 'numerals' && role}
-						<span class="role"><b>{signs(role.numeral)}</b><span>{signs(many ? role.short.replace('leads home', 'to home') : role.short)}</span></span>
+						<span class="role"
+							><b>{signs(role.numeral)}</b><span
+								>{signs(many ? role.short.replace('leads home', 'to home') : role.short)}</span
+							></span
+						>
 					{:else}
 						<span class="tones">
 							{#each cell.chord.tones.filter((tone) => tone.essential) as tone (tone.role)}

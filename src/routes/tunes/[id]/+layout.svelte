@@ -34,6 +34,12 @@
 		});
 	});
 
+	// After the first drawing: the server does not know what this browser keeps.
+	$effect(() => {
+		const { id } = data.tune;
+		untrack(() => open.chordScales.load(id));
+	});
+
 	let navigated = $state(false);
 	afterNavigate(() => (navigated = true));
 	// The place stays in the address, so that a reload and the next screen find the hand there.

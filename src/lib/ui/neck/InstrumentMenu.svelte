@@ -1,0 +1,118 @@
+<script lang="ts">
+	import { signs } from '$core/chord';
+	import { parseTuning, presetTuning, TUNING_IDS, tuningText } from '$core/neck';
+	import { useTune } from '$lib/state/open-tune.svelte';
+	import { saveHeaders } from '$lib/state/tune-headers';
+	import ChevronDown from '@lucide/svelte/icons/chevron-down';
+	import { Popover } from 'bits-ui';
+	import { capital } from '../words';
+
+	/** The instrument of this tune, and the choice of another: a preset, one's own, any tuning, a capo. */
+	const open = useTune();
+	let shown = $state(false);
+	const CAPOS = Array.from({ length: 13 }, (_, i) => i);
+
+	const titleOf = (id: string) => capital(id.replaceAll('-', ' '));
+	const soundOf = (tuning: string) => parseTuning(tuning)?.open.join() ?? '';
+	const here = $derived(tuningText(open.instrument));
+	const own = $derived(open.player.instruments);
+	const preset = $derived(TUNING_IDS.find((id) => soundOf(presetTuning(id)) === soundOf(here)));
+	const mine = $derived(own.find((entry) => soundOf(entry.tuning) === soundOf(here)));
+	const title = $derived(mine?.name ?? (preset ? titleOf(preset) : here.replace(/-?\d/g, '')));
+	const presets = $derived(
+		TUNING_IDS.filter(
+			(id) => !own.some((entry) => soundOf(entry.tuning) === soundOf(presetTuning(id)))
+		)
+	);
+	const value = $derived(mine ? mine.tuning : (preset ?? here));
+
+	let typed = $state('');
+	let wrong = $state('');
+	function use(tuning: string): void {
+		// The usual guitar needs no line.
+		const line = tuning === 'standard' ? null : tuning;
+		const name = own.find((entry) => entry.tuning === tuning)?.name ?? titleOf(tuning);
+		void saveHeaders(open, { tuning: line }, `Tuned: ${signs(name)}.`);
+	}
+	function take(event: SubmitEvent): void {
+		event.preventDefault();
+		if (!parseTuning(typed)) {
+			wrong = 'Write 4 to 8 pitches from the thickest string, as in D2 A2 D3 G3 B3 E4.';
+			return;
+		}
+		wrong = '';
+		use(
+			typed
+				.trim()
+				.split(/[\s,]+/)
+				.join(' ')
+		);
+		typed = '';
+	}
+</script>
+
+<Popover.Root bind:open={shown}>
+	<Popover.Trigger
+		class="pick"
+		aria-label="Instrument: {title}{open.instrument.capo > 0
+			? `, capo ${open.instrument.capo}`
+			: ''}. Change it"
+		>{signs(title)}{open.instrument.capo > 0 ? `, capo ${open.instrument.capo}` : ''}
+		<ChevronDown size={15} aria-hidden="true" /></Popover.Trigger
+	>
+	<Popover.Portal>
+		<Popover.Content class="pop" align="end" sideOffset={6} collisionPadding={12}>
+			<div class="pair">
+				<label
+					>Tuning
+					<select {value} onchange={(event) => use(event.currentTarget.value)}>
+						{#if !mine && !preset}<option value={here}>{here}</option>{/if}
+						{#if own.length > 0}
+							<optgroup label="Your own">
+								{#each own as entry (entry.name)}<option value={entry.tuning}>{entry.name}</option
+									>{/each}
+							</optgroup>
+						{/if}
+						<optgroup label="Tunings">
+							{#each presets as id (id)}<option value={id}>{titleOf(id)}</option>{/each}
+						</optgroup>
+					</select></label
+				>
+				<label
+					>Capo
+					<select
+						value={String(open.instrument.capo)}
+						onchange={(event) => {
+							const fret = event.currentTarget.value;
+							const said = fret === '0' ? 'The capo is off.' : `Capo on fret ${fret}.`;
+							void saveHeaders(open, { capo: fret === '0' ? null : fret }, said);
+						}}
+					>
+						{#each CAPOS as fret (fret)}<option value={String(fret)}
+								>{fret === 0 ? 'none' : `fret ${fret}`}</option
+							>{/each}
+					</select></label
+				>
+			</div>
+			<p class="pitches">
+				{signs(here)}, {open.instrument.frets} frets, {open.instrument.scaleLengthMm} mm
+			</p>
+			<form onsubmit={take}>
+				<label
+					>Or any tuning
+					<input
+						bind:value={typed}
+						placeholder="D2 A2 D3 F#3 A3 D4"
+						autocomplete="off"
+						spellcheck="false"
+						aria-invalid={wrong !== ''}
+						aria-describedby="tuning-wrong"
+					/></label
+				>
+				<button type="submit" class="act">Use it</button>
+			</form>
+			<p id="tuning-wrong" class="wrong" role="alert">{wrong}</p>
+			<a class="quiet" href="/settings#instruments">Keep own instruments</a>
+		</Popover.Content>
+	</Popover.Portal>
+</Popover.Root>

@@ -1,0 +1,143 @@
+<script lang="ts">
+	import { proseSigns, roleWords, signs } from '$core/chord';
+	import { Tabs } from 'bits-ui';
+	import { tick } from 'svelte';
+	import KeyCap from '../KeyCap.svelte';
+	import ChangePanel from './ChangePanel.svelte';
+	import { lift, placeText } from './figures';
+	import HiddenPanel from './HiddenPanel.svelte';
+	import LayoutPanel from './LayoutPanel.svelte';
+	import { PANELS, type NeckView, type Panel } from './neck-view.svelte';
+	import ShapePanel from './ShapePanel.svelte';
+	import StepList from './StepList.svelte';
+	import WordsPanel from './WordsPanel.svelte';
+
+	/** What is in the place, one kind at a time: shapes, changes, double stops, bends, hidden arpeggios … */
+	let { view, leftHanded }: { view: NeckView; leftHanded: boolean } = $props();
+	let body: HTMLElement;
+
+	/**
+	 * Opens a panel by its key, picks the first thing there and puts the focus on it; the key of an open
+	 * panel lets the thing go.
+	 */
+	export async function open(panel: Panel): Promise<void> {
+		if (view.panel === panel && view.choice) return view.pick('');
+		view.show(panel);
+		view.pickFirst();
+		await tick();
+		const groups = body.querySelectorAll<HTMLElement>('[role="radiogroup"]');
+		groups[groups.length - 1]?.querySelector<HTMLElement>('[aria-checked="true"]')?.focus();
+	}
+
+	const stops = $derived(
+		view.pairs.map(({ key, tense, chord, item }) => ({
+			...{ key, tense, chord, verdict: item.verdict },
+			parts: [
+				item.interval,
+				item.roles.map(signs).join(' and '),
+				`strings ${item.a.string} and ${item.b.string}, frets ${item.a.fret} and ${item.b.fret}`
+			]
+		}))
+	);
+	const stop = $derived(view.pairs.find((entry) => entry.key === view.choice));
+	const lifts = $derived(
+		view.bends.map(({ key, tense, chord, item }) => ({
+			...{ key, tense, chord },
+			parts: [
+				`${lift(item.semitones)} ${item.semitones > 2 ? 'tones' : 'tone'}`,
+				placeText(item),
+				`to the ${roleWords(item.toRole)}${item.unison ? `, with string ${item.unison.string}` : ''}`
+			]
+		}))
+	);
+	const bend = $derived(view.bends.find((entry) => entry.key === view.choice));
+</script>
+
+<section class="panels" bind:this={body}>
+	<Tabs.Root value={view.panel} onValueChange={(panel) => view.show(panel as Panel)}>
+		<Tabs.List class="tabs" aria-label="In this place">
+			{#each PANELS as { id, key, name, says } (id)}
+				<Tabs.Trigger value={id} class="tab" aria-label="{name}: {says}" aria-keyshortcuts={key}
+					><KeyCap keys={key} /><span>{name}</span></Tabs.Trigger
+				>
+			{/each}
+		</Tabs.List>
+		<Tabs.Content value={view.panel} tabindex={-1}>
+			{#if view.panel === 'shapes'}
+				<ShapePanel {view} {leftHanded} />
+			{:else if view.panel === 'changes'}
+				<ChangePanel />
+			{:else if view.panel === 'pairs'}
+				<StepList
+					rows={stops}
+					name="Double stops"
+					value={view.choice}
+					empty="No two notes of these chords can be held together here."
+					onpick={(key) => view.pick(key)}
+				/>
+				<p class="detail">
+					{#if stop?.item.treatment}{proseSigns(stop.item.treatment)}.{:else}Two notes at once; the
+						chosen pair stands out on the neck.{/if}
+				</p>
+			{:else if view.panel === 'bends'}
+				<StepList
+					rows={lifts}
+					name="Bends"
+					value={view.choice}
+					empty="No bend lands on a tone of these chords here."
+					onpick={(key) => view.pick(key)}
+				/>
+				<p class="detail">
+					{#if bend && bend.item.semitones === 3}One and a half tones pull hard: warm up first, let
+						go when it hurts.{:else}Bend from a note until it sounds the chord tone.{/if}
+				</p>
+			{:else if view.panel === 'hidden'}
+				<HiddenPanel {view} />
+			{:else if view.panel === 'layouts'}
+				<LayoutPanel {view} />
+			{:else}
+				<WordsPanel {view} />
+			{/if}
+		</Tabs.Content>
+	</Tabs.Root>
+</section>
+
+<style>
+	.panels {
+		min-width: 0;
+	}
+	.panels :global(.tabs) {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0 18px;
+		border-bottom: 2px solid var(--ink);
+	}
+	.panels :global(.tab) {
+		display: inline-flex;
+		align-items: center;
+		gap: 6px;
+		min-height: 32px;
+		font-size: 14px;
+		color: var(--second);
+		border-bottom: 4px solid transparent;
+		white-space: nowrap;
+	}
+	.panels :global(.tab:hover) {
+		color: var(--ink);
+	}
+	.panels :global(.tab[data-state='active']) {
+		color: var(--ink);
+		font-weight: 700;
+		border-bottom-color: var(--ink);
+	}
+	.detail {
+		font-size: 13px;
+		color: var(--second);
+		padding-top: 4px;
+	}
+	@media (max-width: 640px) {
+		.panels :global(.tab) {
+			min-height: 44px;
+		}
+	}
+</style>

@@ -1,0 +1,99 @@
+<script lang="ts">
+	import type { Shape } from '$core/neck';
+	import { windowFrets, type Instrument } from '$core/neck';
+	import { prefs } from '$lib/state/prefs.svelte';
+	import RoleMark from '../RoleMark.svelte';
+
+	/** An arpeggio shape as a small piece of neck: finger numbers in the marks, the path between them. */
+	type Props = {
+		shape: Shape;
+		tense: 'now' | 'next';
+		instrument: Instrument;
+		position: number;
+		leftHanded: boolean;
+		label: (note: Shape['notes'][number]) => string;
+	};
+	let { shape, tense, instrument, position, leftHanded, label }: Props = $props();
+
+	const WIDTH = 168;
+	const HEIGHT = 96;
+	const [LEFT, TOP] = [4, 10];
+	const strings = $derived(instrument.open.length);
+	const span = $derived(windowFrets(instrument, position));
+	const low = $derived(Math.max(1, span.low));
+	const frets = $derived(span.high - low + 1);
+	/** Room for open strings before the nut. */
+	const opens = $derived(span.low === 0);
+	const left = $derived(LEFT + (opens ? 18 : 0));
+	const step = $derived((WIDTH - LEFT - left) / frets);
+	const gap = $derived((HEIGHT - 2 * TOP) / (strings - 1));
+	const flip = (x: number) => (leftHanded ? WIDTH - x : x);
+	const wire = (fret: number) => flip(left + (fret - low + 1) * step);
+	const x = (fret: number) =>
+		fret === 0 ? flip(left - 10) : flip(left + (fret - low + 0.5) * step);
+	const y = (string: number) =>
+		TOP + (prefs.current.thinStringOnTop ? string - 1 : strings - string) * gap;
+	const path = $derived(shape.notes.map((note) => `${x(note.fret)},${y(note.string)}`).join('L'));
+	const radius = $derived(Math.min(9, gap * 0.52));
+	const lit = $derived(
+		[wire(position - 1), wire(Math.min(span.high, position + 3))].sort((a, b) => a - b)
+	);
+</script>
+
+<svg viewBox="0 0 {WIDTH} {HEIGHT}" aria-hidden="true">
+	<rect class="lit" x={lit[0]} width={lit[1] - lit[0]} y={TOP - 4} height={HEIGHT - 2 * TOP + 8} />
+	{#each Array.from({ length: frets + 1 }, (_, i) => low - 1 + i) as fret (fret)}
+		<line
+			class="wire"
+			class:nut={fret === 0}
+			x1={wire(fret)}
+			x2={wire(fret)}
+			y1={TOP - 4}
+			y2={HEIGHT - TOP + 4}
+		/>
+	{/each}
+	{#each Array.from({ length: strings }, (_, i) => i + 1) as string (string)}
+		<line class="string" x1={wire(low - 1)} x2={wire(span.high)} y1={y(string)} y2={y(string)} />
+	{/each}
+	<path class="path" d="M{path}" />
+	{#each shape.rolls as [a, b] (a)}
+		{@const [from, to] = [shape.notes[a], shape.notes[b]]}
+		<line class="roll" x1={x(from.fret)} x2={x(to.fret)} y1={y(from.string)} y2={y(to.string)} />
+	{/each}
+	{#each shape.notes as note (`${note.string}-${note.fret}`)}
+		<g transform="translate({x(note.fret)},{y(note.string)})">
+			<RoleMark {...{ [tense]: note.role }} label={label(note)} r={radius} />
+		</g>
+	{/each}
+</svg>
+
+<style>
+	svg {
+		display: block;
+		width: 100%;
+	}
+	.lit {
+		fill: var(--lit);
+	}
+	.wire {
+		stroke: var(--hair);
+		stroke-width: 1.2;
+	}
+	.nut {
+		stroke: var(--ink);
+		stroke-width: 4;
+	}
+	.string {
+		stroke: var(--strong);
+		stroke-width: 1;
+	}
+	.path {
+		fill: none;
+		stroke: var(--ink);
+		stroke-width: 1.4;
+	}
+	.roll {
+		stroke: var(--ink);
+		stroke-width: 5;
+	}
+</style>

@@ -1,0 +1,136 @@
+import { parseChord, ROLES, roleWords, signs, toneAt, type Chord, type Role } from '$core/chord';
+import { buildScale, readOver, type Hidden, type Scale } from '$core/harmony';
+import {
+	arpeggioShapes,
+	boxAt,
+	pitchAt,
+	type Bend,
+	type DoubleStop,
+	type Hand,
+	type Instrument,
+	type Place,
+	type Position,
+	type Shape
+} from '$core/neck';
+import { noteName, pitchClass, type Note } from '$core/pitch';
+import { prefs } from '$lib/state/prefs.svelte';
+import type { Figure, FigureNote } from '../neck-figure';
+
+export type Tense = 'now' | 'next';
+
+const isRole = (text: string): text is Role => (ROLES as readonly string[]).includes(text);
+const LIFTS: Record<number, string> = { 1: '½', 2: '1', 3: '1½' };
+const LIFT_WORDS: Record<number, string> = {
+	1: 'half a tone',
+	2: 'a whole tone',
+	3: 'one and a half tones'
+};
+const DEGREES: Record<string, string> = { '1': 'R' };
+
+/** How far a bend goes in tones, as players write it. */
+export const lift = (semitones: number): string => LIFTS[semitones] ?? '';
+const liftWords = (semitones: number): string => LIFT_WORDS[semitones] ?? '';
+
+/** A place in words: `string 3 fret 8`, `string 3 open`. */
+export const placeText = ({ string, fret }: Place): string =>
+	`string ${string} ${fret === 0 ? 'open' : `fret ${fret}`}`;
+
+/** One note heard over a chord: its own tone in the chord's colour, any other in ink. */
+function heard(place: Place, note: Note, chord: Chord, tense: Tense): FigureNote {
+	const role = readOver(note, chord);
+	const own = chord.tones.some((tone) => tone.pc === pitchClass(note));
+	const label = prefs.label({ role, name: noteName(note), pc: pitchClass(note) });
+	const { string, fret } = place;
+	if (!isRole(role)) return { string, fret, label };
+	return { string, fret, label, [own ? tense : 'ink']: role };
+}
+
+/** An arpeggio shape of the chord now or next. */
+export function shapeFigure(shape: Shape, chord: Chord, tense: Tense): Figure {
+	const notes = shape.notes.map(({ string, fret, role, name, midi, finger, reach }) => ({
+		...{ string, fret, finger, reach, [tense]: role },
+		label: prefs.label({ role, name, pc: midi % 12 })
+	}));
+	const path = shape.notes.map((note) => `${signs(note.name)} ${placeText(note)}`).join(', ');
+	return { kind: 'path', notes, words: `${signs(chord.symbol)}: ${path}` };
+}
+
+/** The note that a pitch is to a chord or a scale. */
+function noteAt(midi: number, chord: Chord, scale: Scale | null): Note | undefined {
+	return toneAt(chord, midi)?.note ?? scale?.notes.find((entry) => entry.pc === midi % 12)?.note;
+}
+
+export function pairFigure(
+	pair: DoubleStop,
+	instrument: Instrument,
+	chord: Chord,
+	tense: Tense,
+	scale: Scale | null
+): Figure {
+	const notes = [pair.a, pair.b].flatMap((place) => {
+		const note = noteAt(pitchAt(instrument, place), chord, scale);
+		return note ? [heard(place, note, chord, tense)] : [];
+	});
+	const words = `${pair.interval} on ${placeText(pair.a)} and ${placeText(pair.b)}`;
+	return { kind: 'pair', notes, words };
+}
+
+export function bendFigure(bend: Bend, chord: Chord, tense: Tense, scale: Scale | null): Figure {
+	const { string, fret, unison, semitones } = bend;
+	const note = noteAt(bend.midi, chord, scale);
+	const start = note ? heard({ string, fret }, note, chord, tense) : { string, fret, label: '' };
+	const goal = chord.tones.find((tone) => tone.role === bend.toRole);
+	const end = unison && goal ? [heard(unison, goal.note, chord, tense)] : [];
+	return {
+		kind: 'bend',
+		notes: [start, ...end],
+		lift: lift(semitones),
+		words: `Bend ${placeText(bend)} up ${liftWords(semitones)} to the ${roleWords(bend.toRole)}`
+	};
+}
+
+/** A hidden arpeggio or cell, laid out in the place and heard over the chord. */
+export function hiddenFigure(
+	hidden: Hidden,
+	instrument: Instrument,
+	position: number,
+	hand: Hand,
+	chord: Chord
+): Figure | null {
+	const noteOf = (midi: number) => hidden.notes.find((note) => pitchClass(note) === midi % 12);
+	const own = hidden.kind === 'arpeggio' ? parseChord(hidden.name) : null;
+	const cell = /^\S+ (.+)$/.exec(hidden.name)?.[1];
+	const scale = cell ? buildScale(hidden.notes[0], cell) : null;
+	const laid = own
+		? arpeggioShapes(instrument, own, position, hand)[0]?.notes
+		: scale && boxAt(instrument, scale, position)?.notes;
+	if (!laid) return null;
+	const notes = laid.flatMap((place) => {
+		const note = noteOf(place.midi);
+		if (!note) return [];
+		const { finger, reach } = place;
+		return [{ ...heard(place, note, chord, 'now'), finger, reach }];
+	});
+	return { kind: 'path', notes, words: `${signs(hidden.name)} over ${signs(chord.symbol)}` };
+}
+
+/** A scale as one family lays it out: chord tones keep their marks, the rest are dashes. */
+export function layoutFigure(
+	layout: Position,
+	now: Chord | null,
+	next: Chord | null,
+	scaleName: string
+): Figure {
+	const notes = layout.notes.map(({ string, fret, midi, name, degree, finger, reach }) => {
+		const roles = {
+			now: now ? toneAt(now, midi)?.role : undefined,
+			next: next ? toneAt(next, midi)?.role : undefined
+		};
+		const role = roles.next ?? roles.now ?? DEGREES[degree] ?? degree;
+		return {
+			...{ string, fret, finger, reach, ...roles },
+			label: prefs.label({ role, name, pc: midi % 12 })
+		};
+	});
+	return { kind: 'path', notes, words: `${scaleName} from position ${layout.position}` };
+}

@@ -1,0 +1,227 @@
+import { type Chord } from '$core/chord';
+import { hiddenArpeggios, readOverChords, type Scale } from '$core/harmony';
+import {
+	arpeggioShapes,
+	bends,
+	doubleStops,
+	FAMILIES,
+	joinShapes,
+	lastPosition,
+	positionsOf,
+	usualPerString,
+	type Bend,
+	type DoubleStop,
+	type Family,
+	type Shape
+} from '$core/neck';
+import { distinctChords } from '$core/route';
+import type { OpenTune } from '$lib/state/open-tune.svelte';
+import type { Figure } from '../neck-figure';
+import { scaleTitle } from '../words';
+import {
+	bendFigure,
+	hiddenFigure,
+	layoutFigure,
+	pairFigure,
+	shapeFigure,
+	type Tense
+} from './figures';
+
+/** What the lower half of the neck screen shows, each with its key. */
+export const PANELS = [
+	{ id: 'shapes', key: 'S', name: 'Shapes', says: 'arpeggio shapes in this place' },
+	{ id: 'changes', key: 'C', name: 'Changes', says: 'what moves and what stays' },
+	{ id: 'pairs', key: 'D', name: 'Double stops', says: 'two notes at once' },
+	{ id: 'bends', key: 'B', name: 'Bends', says: 'bends that land on a chord tone' },
+	{ id: 'hidden', key: 'H', name: 'Hidden', says: 'arpeggios hidden in the scale' },
+	{ id: 'layouts', key: 'L', name: 'Layouts', says: 'the scale laid out over the neck' },
+	{ id: 'words', key: 'V', name: 'In words', says: 'this place, told' }
+] as const;
+export type Panel = (typeof PANELS)[number]['id'];
+
+/** One thing to choose for the chord now or next. The key says which in its list, not where. */
+export type Choice<T> = {
+	readonly key: string;
+	readonly tense: Tense;
+	readonly chord: Chord;
+	readonly item: T;
+};
+
+/** Longest lists that are worth stepping through. */
+const MOST = { pairs: 24, bends: 16, hidden: 24 } as const;
+const BY_VERDICT = ['home', 'colour', 'passing', 'clash'];
+/** Thirds and sixths first, then tritones and fourths, then what is wide. By semitones. */
+const BY_INTERVAL = [3, 4, 8, 9, 6, 5, 7, 10, 15, 16, 12];
+const stopWorth = (stop: DoubleStop): number =>
+	BY_VERDICT.indexOf(stop.verdict) * BY_INTERVAL.length + BY_INTERVAL.indexOf(stop.semitones);
+
+/** What is looked at on the neck screen: the panel, and in each panel the thing picked out. */
+export class NeckView {
+	panel: Panel = $state('shapes');
+	family: Family = $state('box');
+	/** Notes a string; frets for `single-fret`. */
+	perString: number = $state(0);
+	private picked: Record<Panel, string> = $state({
+		...{ shapes: '', changes: '', pairs: '', bends: '' },
+		...{ hidden: '', layouts: '', words: '' }
+	});
+
+	/** The scale whose notes are drawn: the one chosen for the sounding chord, or the chart's. */
+	readonly scale: Scale | null = $derived.by(() => this.open.scaleFor(this.open.now));
+
+	private readonly pair = $derived.by(() => {
+		const { now, next } = this.open;
+		const both: { tense: Tense; chord: Chord; after: Chord | null }[] = [];
+		if (now) both.push({ tense: 'now', chord: now, after: next });
+		if (next) both.push({ tense: 'next', chord: next, after: null });
+		return both;
+	});
+
+	readonly shapes: readonly Choice<Shape>[] = $derived.by(() =>
+		this.pair.flatMap(({ tense, chord }) => {
+			const { instrument, position, player } = this.open;
+			const found = arpeggioShapes(instrument, chord, position, player.hand);
+			const octaves = found.filter((shape) => shape.kind === 'octave');
+			const rest = found.filter((shape) => shape.kind !== 'octave');
+			// Root to root first, as it is learnt, then everything in the place, then small pieces.
+			const order = [...octaves.slice(0, 1), ...rest.slice(0, 1)];
+			const more = [...octaves.slice(1), ...rest.slice(1)];
+			return [...order, ...more].map((item, i) => ({ key: `${tense}-${i}`, tense, chord, item }));
+		})
+	);
+	readonly pairs: readonly Choice<DoubleStop>[] = $derived.by(() =>
+		this.pair.flatMap(({ tense, chord, after }) => {
+			const { instrument, position, player } = this.open;
+			const scale = this.open.scaleFor(chord);
+			const found = doubleStops(instrument, chord, position, {
+				...{ scale, next: after, hand: player.hand }
+			});
+			return [...found]
+				.sort((a, b) => stopWorth(a) - stopWorth(b) || a.b.string - b.b.string)
+				.slice(0, MOST.pairs)
+				.map((item, i) => ({ key: `${tense}-${i}`, tense, chord, item }));
+		})
+	);
+	readonly bends: readonly Choice<Bend>[] = $derived.by(() =>
+		this.pair.flatMap(({ tense, chord }) => {
+			const { instrument, position } = this.open;
+			const scale = this.open.scaleFor(chord);
+			// Bends are played from notes of the scale or the chord; the narrow ones are the easy ones.
+			const known = (bend: Bend) =>
+				scale?.notes.some((note) => note.pc === bend.midi % 12) ||
+				chord.tones.some((tone) => tone.pc === bend.midi % 12);
+			return bends(instrument, chord, position)
+				.filter(known)
+				.sort((a, b) => a.string - b.string || a.semitones - b.semitones)
+				.slice(0, MOST.bends)
+				.map((item, i) => ({ key: `${tense}-${i}`, tense, chord, item }));
+		})
+	);
+	readonly hidden = $derived.by(() => {
+		const { now, next } = this.open;
+		if (!now || !this.scale) return [];
+		return hiddenArpeggios(this.scale, now, next)
+			.slice(0, MOST.hidden)
+			.map((item, i) => ({ key: `now-${i}`, tense: 'now' as const, chord: now, item }));
+	});
+	readonly layouts = $derived.by(() => {
+		const { instrument, player } = this.open;
+		if (!this.scale) return [];
+		const notesPerString =
+			this.family === 'single-fret'
+				? Math.min(2, this.perString || 1)
+				: this.perString || undefined;
+		return positionsOf(instrument, this.scale, this.family, {
+			...{ notesPerString, hand: player.hand }
+		});
+	});
+	/** Notes a string that are usual for the scale, when none are chosen. */
+	readonly usual = $derived.by(() => (this.scale ? usualPerString(this.scale) : 3));
+
+	/** The thing picked out, drawn over everything else; null when nothing is. */
+	readonly figure: Figure | null = $derived.by(() => {
+		const { instrument, position, player, now, next } = this.open;
+		const key = this.picked[this.panel];
+		if (!key) return null;
+		const find = <T>(list: readonly Choice<T>[]) => list.find((entry) => entry.key === key);
+		if (this.panel === 'shapes') {
+			const found = find(this.shapes);
+			return found ? shapeFigure(found.item, found.chord, found.tense) : null;
+		}
+		if (this.panel === 'pairs' || this.panel === 'bends') {
+			const stop = this.panel === 'pairs' ? find(this.pairs) : undefined;
+			const bend = this.panel === 'bends' ? find(this.bends) : undefined;
+			const over = stop ?? bend;
+			const scale = this.open.scaleFor(over?.chord ?? null);
+			if (stop) return pairFigure(stop.item, instrument, stop.chord, stop.tense, scale);
+			return bend ? bendFigure(bend.item, bend.chord, bend.tense, scale) : null;
+		}
+		if (this.panel === 'hidden') {
+			const found = find(this.hidden);
+			return found
+				? hiddenFigure(found.item, instrument, position, player.hand, found.chord)
+				: null;
+		}
+		const layout = this.layouts.find((entry) => entry.id === key);
+		if (this.panel !== 'layouts' || !layout || !this.scale) return null;
+		return layoutFigure(layout, now, next, scaleTitle(this.scale, player.scales));
+	});
+
+	/** The hidden arpeggio picked out, re-read over every chord of the chart. */
+	readonly reread = $derived.by(() => {
+		const found = this.hidden.find((entry) => entry.key === this.picked.hidden);
+		return found
+			? readOverChords(found.item.notes, distinctChords({ chart: this.open.chart }))
+			: [];
+	});
+
+	constructor(readonly open: OpenTune) {}
+
+	get choice(): string {
+		return this.picked[this.panel];
+	}
+
+	/** Picks one thing of the open panel out; picking it again, or '', lets it go. */
+	pick(key: string): void {
+		this.picked[this.panel] = key;
+		const layout = this.panel === 'layouts' && this.layouts.find((entry) => entry.id === key);
+		if (layout) this.open.moveTo(layout.position);
+	}
+
+	/** Picks the first thing of the open panel, unless one is picked already. Layouts move the hand: they wait. */
+	pickFirst(): void {
+		const { shapes, pairs, bends, hidden, layouts } = this;
+		const lists = { shapes, pairs, bends, hidden } as const;
+		if (this.panel === 'layouts') {
+			const here = layouts.find((entry) => entry.position === this.open.position);
+			if (!this.choice && here) this.picked.layouts = here.id;
+		} else if (this.panel in lists && !this.figure) {
+			this.picked[this.panel] = lists[this.panel as keyof typeof lists][0]?.key ?? '';
+		}
+	}
+
+	show(panel: Panel): void {
+		this.panel = panel;
+	}
+
+	layOut(family: Family, perString = 0): void {
+		this.family = FAMILIES.includes(family) ? family : 'box';
+		this.perString = perString;
+		this.picked.layouts = '';
+	}
+
+	/** How the shape goes on into the next place where its chord has another one, toward the body first. */
+	joinOf({ chord, item }: Choice<Shape>): { position: number; words: string } | null {
+		const { instrument, position, player } = this.open;
+		const last = lastPosition(instrument);
+		for (let far = 2; far <= 5; far++) {
+			for (const there of [position + far, position - far]) {
+				if (there < 1 || there > last) continue;
+				const [full] = arpeggioShapes(instrument, chord, there, player.hand);
+				const join = full && joinShapes(item, full);
+				if (join) return { position: there, words: join.words };
+			}
+		}
+		return null;
+	}
+}

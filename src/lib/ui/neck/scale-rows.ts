@@ -1,0 +1,72 @@
+import { proseSigns, roleWords, signs, type Chord, type Role } from '$core/chord';
+import {
+	noteVerdict,
+	scaleChoices,
+	type Scale,
+	type ScaleChoice,
+	type ScaleEdit,
+	type Verdict
+} from '$core/harmony';
+import { pitchClass, shortestMove, parseNote } from '$core/pitch';
+
+/** One note of the scale in use as a chord hears it, or the note that takes its place. */
+export type ScaleField = {
+	readonly degree: string;
+	readonly role: string;
+	readonly verdict: Verdict;
+	/** The note that stands here in the chord's scale; null where the note is left out. */
+	readonly edited: string | null | undefined;
+	readonly rises: boolean;
+};
+
+const pcOf = (name: string): number => {
+	const note = parseNote(name);
+	return note ? pitchClass(note) : 0;
+};
+
+/** The notes of a scale over a chord, with the edits of one choice in their places. */
+export function scaleFields(
+	scale: Scale,
+	chord: Chord,
+	next: Chord | null,
+	edits: readonly ScaleEdit[]
+): ScaleField[] {
+	return scale.notes.map(({ degree, note, name }) => {
+		const edit = edits.find((entry) => entry.from === name);
+		const { role, verdict } = noteVerdict(note, chord, next);
+		const rises = edit?.to ? shortestMove(pcOf(name), pcOf(edit.to)) > 0 : false;
+		return { degree, role, verdict, edited: edit?.to, rises };
+	});
+}
+
+/** An edit in words: `A♭ falls to G`, `add D`, `leave out F`. */
+export function editWords({ from, to }: ScaleEdit): string {
+	if (from && to) {
+		const up = shortestMove(pcOf(from), pcOf(to)) > 0;
+		return `${signs(from)} ${up ? 'rises' : 'falls'} to ${signs(to)}`;
+	}
+	return to ? `add ${signs(to)}` : `leave out ${signs(from ?? '')}`;
+}
+
+/** All edits of a choice in a sentence without its stop. */
+export const choiceWords = ({ edits }: ScaleChoice): string =>
+	edits.length === 0 ? 'nothing changes' : edits.map(editWords).join(', ');
+
+/** What to do with the notes of a scale that clash with a chord, one sentence for each. */
+export function clashWords(scale: Scale, chord: Chord, next: Chord | null): string[] {
+	return scale.notes.flatMap(({ note, name }) => {
+		const { verdict, treatment } = noteVerdict(note, chord, next);
+		if (verdict !== 'clash' || !treatment) return [];
+		return [`${signs(name)} over ${signs(chord.symbol)}: ${proseSigns(treatment)}.`];
+	});
+}
+
+/** Scales for a chord as edits of the scale in use; the scale itself only where it serves. */
+export const choicesFor = (chord: Chord, inUse: Scale): ScaleChoice[] => scaleChoices(chord, inUse);
+
+/** A chord's tones that a scale lacks, in words: `D, the third`. */
+export function lackingWords(scale: Scale, chord: Chord): string[] {
+	return chord.tones
+		.filter((tone) => !scale.notes.some((note) => note.pc === tone.pc))
+		.map((tone) => `${signs(tone.name)}, the ${roleWords(tone.role as Role)}`);
+}

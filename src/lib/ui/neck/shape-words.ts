@@ -1,0 +1,57 @@
+import { signs } from '$core/chord';
+import type { Comfort, Shape } from '$core/neck';
+import { capital, inWords, plural } from '../words';
+
+const KINDS = { full: 'full', octave: 'root to root', fragment: 'fragment' } as const;
+const COMFORT: Record<Comfort, string> = {
+	easy: 'easy for your hand',
+	stretch: 'a stretch for your hand',
+	far: 'too far for your hand'
+};
+
+/** What kind of shape it is, for the head of its card; a fragment says its strings. */
+export function kindWords(shape: Shape): string {
+	if (shape.kind !== 'fragment') return KINDS[shape.kind];
+	const strings = [...new Set(shape.notes.map((note) => note.string))].sort((a, b) => b - a);
+	return `strings ${strings[0]}–${strings[strings.length - 1]}`;
+}
+
+/** The line under a card: its form, or how many notes and reaches. */
+export function captionWords(shape: Shape): string {
+	const reaches = shape.notes.filter((note) => note.reach).length;
+	if (shape.kind === 'octave' && shape.form)
+		return `${shape.form} form, root string ${shape.rootString}`;
+	const notes = `${capital(inWords(shape.notes.length))} notes`;
+	if (reaches === 0) return `${notes}, no reach`;
+	return `${notes}, ${inWords(reaches)} ${reaches === 1 ? 'reach' : 'reaches'}`;
+}
+
+/** Everything about a shape in short pieces, for the line under the cards. */
+export function detailWords(shape: Shape): string[] {
+	const { form, rootString, notes, rolls, sweepable, stretchMm, comfort } = shape;
+	const reaches = notes.filter((note) => note.reach).length;
+	const rolled = rolls.map(([a, b]) => {
+		const finger = notes[a].finger;
+		return `finger ${finger} rolls strings ${notes[a].string} and ${notes[b].string}`;
+	});
+	return [
+		form ? `${form} form` : null,
+		rootString ? `lowest root on string ${rootString}` : 'no root',
+		plural(notes.length, 'note'),
+		reaches > 0 ? plural(reaches, 'reach', 'reaches') : 'no reach',
+		sweepable ? 'sweeps string by string' : null,
+		...rolled,
+		stretchMm > 0
+			? `${Math.round(stretchMm)} mm between the outer frets, ${COMFORT[comfort]}`
+			: null
+	].filter((text) => text !== null);
+}
+
+/** A shape as one spoken line. */
+export const spokenWords = (shape: Shape, symbol: string): string =>
+	`${signs(symbol)}, ${kindWords(shape)}: ${shape.notes
+		.map(
+			({ name, string, fret, finger }) =>
+				`${signs(name)} string ${string} ${fret === 0 ? 'open' : `fret ${fret}`}${finger ? ` finger ${finger}` : ''}`
+		)
+		.join(', ')}`;
