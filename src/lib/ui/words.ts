@@ -44,3 +44,12 @@ export function scaleTitle(
 	const mine = own.find(({ degrees }) => buildScale(scale.tonic, degrees)?.name === scale.name);
 	return `${signs(noteName(scale.tonic))} ${mine?.name ?? signs(scale.name)}`;
 }
+
+/** A tuning preset's name as players write it: `drop-d` becomes `Drop D`. */
+export const tuningTitle = (id: string): string =>
+	id === 'dadgad'
+		? 'DADGAD'
+		: capital(id.replaceAll('-', ' ')).replace(
+				/ ([a-g])$/,
+				(_, note: string) => ` ${note.toUpperCase()}`
+			);

@@ -27,6 +27,9 @@
 				['F6', 'between text and bars'],
 				['F8', 'next problem'],
 				['Tab', 'take a suggestion'],
+				['M', 'numerals or tones under the chords'],
+				['T', 'next home of the ranking'],
+				['K', 'type a key'],
 				['Ctrl S', 'save'],
 				['Ctrl Z', 'undo']
 			]
@@ -35,7 +38,14 @@
 			'Neck',
 			[
 				['← →', 'place toward the nut, toward the body'],
-				['↑ ↓', 'previous, next change']
+				['↑ ↓', 'previous, next change'],
+				['J', 'jump to the place where the chart lies best'],
+				['U', 'another scale for the sounding chord'],
+				['A W E G', 'show the scale, now, next, fingers'],
+				['S D B', 'shapes, double stops, bends'],
+				['H L', 'hidden arpeggios, layouts of the scale'],
+				['C V', 'what changes, the place in words'],
+				['Esc', 'let the chosen thing go']
 			]
 		],
 		[
@@ -82,6 +92,24 @@
 		},
 		{ marks: { ink: '3' }, label: '3', target: true, says: 'a second outline: the landing' }
 	];
+	const SMALL = [
+		{
+			path: 'M-9,0H9',
+			kind: 'dash',
+			says: 'dash: a note of the scale in use that is in neither chord'
+		},
+		{ path: 'M-9,4Q0,-9 9,4', kind: 'bent', says: 'bent and dotted: it clashes; move on from it' },
+		{
+			path: 'M-6,0H6M0,-6V6',
+			kind: 'plus',
+			says: 'plus at a mark: the scale in use lacks this tone'
+		},
+		{
+			path: 'M-14,0H12m-5,-4l5,4l-5,4',
+			kind: 'move',
+			says: 'arrow: this tone moves by a semitone on its string'
+		}
+	] as const;
 	const TERMS = [
 		['change', 'the moment when the sounding chord becomes another. The first chord counts.'],
 		['role', 'what a note is in its chord: R, 3, 5, ♭7 and so on.'],
@@ -95,6 +123,17 @@
 		],
 		['window', 'all the places that a position reaches.'],
 		['scale in use', 'the notes that you draw on at the moment.'],
+		['box', 'the notes of a scale in one position: every pitch once, few reaches.'],
+		['form', 'E, D, C, A or G: the open chord whose outline an arpeggio shape keeps.'],
+		['roll', 'one finger plays two neighbouring strings on one fret, one after the other.'],
+		[
+			'home, colour, passing, clash',
+			'how a scale note sits on a chord: its own tone, a consonant extension, for motion only, or against it. Advice, never a prohibition.'
+		],
+		[
+			'hidden arpeggio',
+			'an arpeggio of another chord whose notes all lie in the scale in use; over the chord of the moment its notes are other roles.'
+		],
 		['target', 'the chord tone chosen to sound at a change.'],
 		['route', 'a plan for one tune in one place, with its targets.'],
 		['higher, lower', 'always pitch. On the neck it is toward the nut and toward the body.']
@@ -153,6 +192,14 @@
 							<span>{mark.says}</span>
 						</li>
 					{/each}
+					{#each SMALL as { path, kind, says } (kind)}
+						<li class="mark">
+							<svg width="44" height="40" viewBox="-22 -20 44 40" aria-hidden="true"
+								><path class={kind} d={path} /></svg
+							>
+							<span>{says}</span>
+						</li>
+					{/each}
 				</ul>
 			</section>
 			<section>
@@ -163,19 +210,19 @@
 					talk over. Pain that stays is for a clinician, technique for a teacher.
 				</p>
 			</section>
+			<section>
+				<div class="section-head"><h2>Terms</h2></div>
+				<dl>
+					{#each TERMS as [term, says] (term)}<dt>{term}</dt>
+						<dd>{says}</dd>{/each}
+				</dl>
+			</section>
 		</div>
 		<div class="stack">
 			<section>
 				<div class="section-head"><h2>Chart text</h2></div>
 				<dl>
 					{#each ROWS as [text, says] (text)}<dt><code>{text}</code></dt>
-						<dd>{says}</dd>{/each}
-				</dl>
-			</section>
-			<section>
-				<div class="section-head"><h2>Terms</h2></div>
-				<dl>
-					{#each TERMS as [term, says] (term)}<dt>{term}</dt>
 						<dd>{says}</dd>{/each}
 				</dl>
 			</section>
@@ -215,6 +262,23 @@
 		align-items: center;
 		border-bottom: 1px solid var(--hair);
 		min-height: 46px;
+	}
+	.dash,
+	.bent,
+	.plus,
+	.move {
+		fill: none;
+		stroke: var(--ink);
+		stroke-width: 2;
+	}
+	.dash {
+		stroke: var(--second);
+		stroke-width: 4;
+	}
+	.bent {
+		stroke: var(--second);
+		stroke-width: 2.5;
+		stroke-dasharray: 2.5 2.5;
 	}
 	.care {
 		padding-top: 8px;

@@ -3,6 +3,15 @@
 	import TopBar from '$lib/ui/TopBar.svelte';
 	import { RadioGroup, Switch } from 'bits-ui';
 	import { setMode, userPrefersMode } from 'mode-watcher';
+	import { PlayerStore } from '$lib/state/player-setup.svelte';
+	import HandPicker from '$lib/ui/settings/HandPicker.svelte';
+	import InstrumentList from '$lib/ui/settings/InstrumentList.svelte';
+	import ScaleList from '$lib/ui/settings/ScaleList.svelte';
+	import { untrack } from 'svelte';
+	import type { PageData } from './$types';
+
+	let { data }: { data: PageData } = $props();
+	const store = untrack(() => new PlayerStore(data.player, data.instruments));
 
 	const MODES = [
 		{ id: 'light', name: 'Paper', says: 'light' },
@@ -20,7 +29,11 @@
 			name: 'Thin string on top',
 			says: 'as tab is read; off: as you see it looking down'
 		},
-		{ key: 'leftHanded', name: 'Left-handed neck', says: 'the nut at the right' },
+		{
+			key: 'leftHanded',
+			name: 'Left-handed neck',
+			says: 'the nut at the right, for every instrument'
+		},
 		{
 			key: 'singleKeys',
 			name: 'Single-key shortcuts',
@@ -78,7 +91,10 @@
 			</Switch.Root>
 		{/each}
 	</section>
-	<p class="note">Kept in this browser.</p>
+	<p class="note">What stands above is kept in this browser; what follows, in your notebook.</p>
+	<HandPicker {store} />
+	<InstrumentList {store} />
+	<ScaleList {store} />
 </main>
 
 <style>

@@ -5,20 +5,19 @@
 	import { saveHeaders } from '$lib/state/tune-headers';
 	import ChevronDown from '@lucide/svelte/icons/chevron-down';
 	import { Popover } from 'bits-ui';
-	import { capital } from '../words';
+	import { tuningTitle } from '../words';
 
 	/** The instrument of this tune, and the choice of another: a preset, one's own, any tuning, a capo. */
 	const open = useTune();
 	let shown = $state(false);
 	const CAPOS = Array.from({ length: 13 }, (_, i) => i);
 
-	const titleOf = (id: string) => capital(id.replaceAll('-', ' '));
 	const soundOf = (tuning: string) => parseTuning(tuning)?.open.join() ?? '';
 	const here = $derived(tuningText(open.instrument));
 	const own = $derived(open.player.instruments);
 	const preset = $derived(TUNING_IDS.find((id) => soundOf(presetTuning(id)) === soundOf(here)));
 	const mine = $derived(own.find((entry) => soundOf(entry.tuning) === soundOf(here)));
-	const title = $derived(mine?.name ?? (preset ? titleOf(preset) : here.replace(/-?\d/g, '')));
+	const title = $derived(mine?.name ?? (preset ? tuningTitle(preset) : here.replace(/-?\d/g, '')));
 	const presets = $derived(
 		TUNING_IDS.filter(
 			(id) => !own.some((entry) => soundOf(entry.tuning) === soundOf(presetTuning(id)))
@@ -31,7 +30,7 @@
 	function use(tuning: string): void {
 		// The usual guitar needs no line.
 		const line = tuning === 'standard' ? null : tuning;
-		const name = own.find((entry) => entry.tuning === tuning)?.name ?? titleOf(tuning);
+		const name = own.find((entry) => entry.tuning === tuning)?.name ?? tuningTitle(tuning);
 		void saveHeaders(open, { tuning: line }, `Tuned: ${signs(name)}.`);
 	}
 	function take(event: SubmitEvent): void {
@@ -69,12 +68,11 @@
 						{#if !mine && !preset}<option value={here}>{here}</option>{/if}
 						{#if own.length > 0}
 							<optgroup label="Your own">
-								{#each own as entry (entry.name)}<option value={entry.tuning}>{entry.name}</option
-									>{/each}
+								{#each own as entry, i (i)}<option value={entry.tuning}>{entry.name}</option>{/each}
 							</optgroup>
 						{/if}
 						<optgroup label="Tunings">
-							{#each presets as id (id)}<option value={id}>{titleOf(id)}</option>{/each}
+							{#each presets as id (id)}<option value={id}>{tuningTitle(id)}</option>{/each}
 						</optgroup>
 					</select></label
 				>

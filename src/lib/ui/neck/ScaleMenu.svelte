@@ -91,7 +91,7 @@
 						{#if !known}<option value={scale.name}>{signs(scale.name)}</option>{/if}
 						{#if open.player.scales.length > 0}
 							<optgroup label="Your own">
-								{#each open.player.scales as own (own.name)}<option value={own.degrees}
+								{#each open.player.scales as own, i (i)}<option value={own.degrees}
 										>{own.name}</option
 									>{/each}
 							</optgroup>

@@ -1,0 +1,100 @@
+<script lang="ts">
+	import { HANDS } from '$core/neck';
+	import type { PlayerStore } from '$lib/state/player-setup.svelte';
+	import { RadioGroup } from 'bits-ui';
+	import { capital } from '../words';
+
+	/** How far the fretting hand stretches: shapes wider than that are told apart. */
+	let { store }: { store: PlayerStore } = $props();
+	const [LEAST, MOST] = [60, 180];
+	const SIZES = Object.entries(HANDS) as [keyof typeof HANDS, number][];
+	const size = $derived(SIZES.find(([, mm]) => mm === store.player.handMm)?.[0] ?? 'own');
+	let wrong = $state('');
+
+	function setMm(mm: number): void {
+		wrong = Number.isInteger(mm) && mm >= LEAST && mm <= MOST ? '' : `From ${LEAST} to ${MOST} mm.`;
+		if (wrong === '' && mm !== store.player.handMm) void store.savePlayer({ handMm: mm });
+	}
+</script>
+
+<section id="hand">
+	<div class="section-head">
+		<h2 id="hand-head">Hand</h2>
+		<small>index to little finger, without strain</small>
+	</div>
+	<RadioGroup.Root
+		value={size}
+		onValueChange={(value) => setMm(HANDS[value as keyof typeof HANDS] ?? store.player.handMm)}
+		aria-labelledby="hand-head"
+	>
+		{#each SIZES as [id, mm] (id)}
+			<RadioGroup.Item value={id} class="option" aria-label="{capital(id)}, {mm} mm">
+				{#snippet children({ checked })}
+					<span class="dot" class:checked></span><b>{capital(id)}</b><small>{mm} mm</small>
+				{/snippet}
+			</RadioGroup.Item>
+		{/each}
+	</RadioGroup.Root>
+	<div class="own">
+		<label
+			>Or measured, mm
+			<input
+				type="number"
+				min={LEAST}
+				max={MOST}
+				value={store.player.handMm}
+				aria-invalid={wrong !== ''}
+				aria-describedby="hand-wrong"
+				onchange={(event) => setMm(event.currentTarget.valueAsNumber)}
+			/></label
+		>
+		<p id="hand-wrong" class="wrong" role="alert">{wrong}</p>
+		<p>
+			Spread index and little finger on the neck until you feel the first pull, go back a little,
+			measure. Shapes up to a quarter wider are called a stretch, wider ones too far. Never force
+			one.
+		</p>
+	</div>
+</section>
+
+<style>
+	.dot {
+		width: 14px;
+		height: 14px;
+		border: 1.5px solid var(--ink);
+		border-radius: 50%;
+	}
+	.dot.checked {
+		background: var(--ink);
+		box-shadow: inset 0 0 0 2.5px var(--paper);
+	}
+	small {
+		color: var(--second);
+		font-size: 15px;
+	}
+	.section-head small {
+		font-size: 13px;
+	}
+	.own {
+		display: grid;
+		grid-template-columns: 160px 1fr;
+		gap: 4px 24px;
+		align-items: center;
+		padding-top: 12px;
+	}
+	.own p:last-child {
+		grid-column: 2;
+		grid-row: 1;
+		font-size: 13px;
+		color: var(--second);
+	}
+	@media (max-width: 640px) {
+		.own {
+			grid-template-columns: 1fr;
+		}
+		.own p:last-child {
+			grid-column: 1;
+			grid-row: auto;
+		}
+	}
+</style>
