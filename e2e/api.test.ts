@@ -101,12 +101,18 @@ test('bad input is told what, where and why', async ({ request }) => {
 		['/api/v1/plan', JSON.stringify({ ...plan, instrument: { tuning: 'X' } }), 422, /not a tuning/],
 		[
 			'/api/v1/analyze',
+			'/api/v1/coverage',
+			'/api/v1/instruments',
+			'/api/v1/instruments/{id}',
 			JSON.stringify({ chart: `| ${'C | '.repeat(600)}` }),
 			422,
 			/at most 512 written bars/
 		],
 		[
 			'/api/v1/analyze',
+			'/api/v1/coverage',
+			'/api/v1/instruments',
+			'/api/v1/instruments/{id}',
 			JSON.stringify({ chart: `[A x64]\n| ${'C | '.repeat(64)}` }),
 			422,
 			/at most 2048 bars/
@@ -207,8 +213,14 @@ test('the OpenAPI document names every operation', async ({ request }) => {
 	expect(document.openapi).toBe('3.1.0');
 	expect(Object.keys(document.paths).sort()).toEqual([
 		'/api/v1/analyze',
+		'/api/v1/coverage',
+		'/api/v1/instruments',
+		'/api/v1/instruments/{id}',
 		'/api/v1/plan',
+		'/api/v1/player',
+		'/api/v1/positions',
 		'/api/v1/routes/{id}',
+		'/api/v1/shapes',
 		'/api/v1/tunes',
 		'/api/v1/tunes/{id}',
 		'/api/v1/tunes/{id}/routes',

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { newTune, visit } from './helpers';
+import { expectAccessible, newTune, visit } from './helpers';
 
 test('the theme is chosen once and stays', async ({ page }) => {
 	await visit(page, '/settings');
@@ -30,6 +30,7 @@ test('marks show names or roles, by N or by the setting', async ({ page, request
 test('plain names change what is shown and nothing else', async ({ page, request }) => {
 	const tune = await newTune(request, 'title: Flats\nkey: Db\n\n| Dbm | Ab |\n');
 	await visit(page, `/tunes/${tune.id}/chart`);
+	await page.getByRole('button', { name: /numerals or tones/ }).click();
 	const bar = page.locator('.row .bar').first();
 	await expect(bar).toContainText('F♭');
 	await visit(page, '/settings');
@@ -89,4 +90,70 @@ test('the rail leads back to the tune that was open, with the hand where it was'
 	await page.keyboard.press('3');
 	await expect(page).toHaveURL(new RegExp(`/tunes/${tune.id}/route\\?position=10`));
 	await expect(page.locator('dd', { hasText: 'Position 10' })).toBeVisible();
+});
+
+test('own instruments, hand and scales are kept in the notebook', async ({ page, request }) => {
+	await visit(page, '/settings');
+	await page.getByRole('button', { name: 'Add an instrument' }).click();
+	const form = page.locator('#instruments');
+	await form.getByRole('button', { name: 'Keep it' }).click();
+	await expect(form.getByText('Give it a name.')).toBeVisible();
+	const name = `Harbour bass ${Date.now()}`;
+	await form.getByRole('textbox', { name: 'Name' }).fill(name);
+	await form.getByRole('combobox', { name: 'Start from' }).selectOption('bass');
+	await form.getByRole('textbox', { name: /^Labels/ }).fill('E A D');
+	await form.getByRole('button', { name: 'Keep it' }).click();
+	await expect(form.getByText('This tuning has 4 strings')).toBeVisible();
+	await form.getByRole('textbox', { name: /^Labels/ }).fill('IV III II I');
+	await form.getByRole('spinbutton', { name: /^Nut to bridge/ }).fill('864');
+	await expectAccessible(page);
+	await form.getByRole('button', { name: 'Keep it' }).click();
+	const row = form.locator('li', { hasText: name });
+	await expect(row).toContainText('E1 A1 D2 G2 · 22 frets · 864 mm');
+	await row.getByRole('button', { name: /^Change/ }).click();
+	await form.getByRole('spinbutton', { name: 'Frets' }).fill('20');
+	await form.getByRole('button', { name: 'Keep it' }).click();
+	await expect(row).toContainText('20 frets');
+
+	// Its tune is drawn with its strings.
+	const tune = await newTune(request, 'title: Low\nkey: C\ntuning: bass\n\n| C | F |\n');
+	await visit(page, `/tunes/${tune.id}/neck?position=3`);
+	await expect(page.getByRole('slider', { name: 'Place of the hand' })).toHaveAttribute(
+		'aria-valuemax',
+		'17'
+	);
+	await expect(page.locator('svg text', { hasText: /^IV$/ })).toBeVisible();
+
+	await visit(page, '/settings');
+	await form.getByRole('button', { name: `Delete ${name}` }).click();
+	await expect(row).toHaveCount(0);
+	await page.getByRole('button', { name: 'Bring it back' }).click();
+	await expect(row).toHaveCount(1);
+	await form.getByRole('button', { name: `Delete ${name}` }).click();
+	await expect(row).toHaveCount(0);
+
+	await page.getByRole('radio', { name: /^Small/ }).click();
+	await expect
+		.poll(async () => (await (await request.get('/api/v1/player')).json()).handMm)
+		.toBe(85);
+	await page.getByRole('spinbutton', { name: 'Or measured, mm' }).fill('20');
+	await page.keyboard.press('Tab');
+	await expect(page.getByText('From 60 to 180 mm.')).toBeVisible();
+	await page.getByRole('radio', { name: /^Medium/ }).click();
+
+	const scales = page.locator('#scales');
+	await scales.getByRole('textbox', { name: 'Name' }).fill('Lock gate');
+	await scales.getByRole('textbox', { name: 'Degrees' }).fill('3 2 1');
+	await scales.getByRole('button', { name: 'Add it' }).click();
+	await expect(scales.getByText('Write degrees upward from 1')).toBeVisible();
+	await scales.getByRole('textbox', { name: 'Degrees' }).fill('1 2 b3 5 6');
+	await scales.getByRole('button', { name: 'Add it' }).click();
+	await expect(scales.locator('li', { hasText: 'Lock gate' })).toContainText('1 2 ♭3 5 6');
+	await visit(page, `/tunes/${tune.id}/neck?position=3`);
+	await page.getByRole('button', { name: /^Scale in use/ }).click();
+	await page.getByRole('combobox', { name: 'Scale' }).selectOption({ label: 'Lock gate' });
+	await expect(page.getByRole('button', { name: /^Scale in use: C Lock gate/ })).toBeVisible();
+	await visit(page, '/settings');
+	await scales.getByRole('button', { name: 'Delete Lock gate' }).click();
+	await expect(scales.locator('li', { hasText: 'Lock gate' })).toHaveCount(0);
 });

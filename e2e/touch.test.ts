@@ -17,7 +17,7 @@ test('the whole job by touch', async ({ page, request }) => {
 	await expect(page.locator('.cm-now')).toHaveText('Eb7');
 	await page.getByRole('link', { name: 'Neck' }).tap();
 	await expect(page).toHaveURL(/\/neck/);
-	await page.getByRole('button', { name: 'Position 6', exact: true }).tap();
+	await page.getByRole('button', { name: /^Position 6,/ }).tap();
 	// Only the frets round the hand are drawn, large enough to touch.
 	const mark = await page.locator('[data-place="3-7"]').boundingBox();
 	expect(mark?.width).toBeGreaterThan(30);

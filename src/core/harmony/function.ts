@@ -6,23 +6,22 @@ import { HOME_SETS } from './home';
 import { numeralOf, numeralOn } from './numeral-of';
 
 /** What a chord does in its key. */
-export const FUNCTIONS = [
-	'home',
-	'away',
-	'dominant',
-	'secondary dominant',
-	'tritone substitute',
-	'passing diminished',
-	'borrowed',
-	'outside'
-] as const;
+type FunctionKind =
+	| 'home'
+	| 'away'
+	| 'dominant'
+	| 'secondary dominant'
+	| 'tritone substitute'
+	| 'passing diminished'
+	| 'borrowed'
+	| 'outside';
 
 /**
  * A chord's part in the key: `kind`, its numeral (`V7/ii` for a secondary dominant), `words` for the
  * public API and `short` for under a chord symbol.
  */
 export type ChordFunction = {
-	readonly kind: (typeof FUNCTIONS)[number];
+	readonly kind: FunctionKind;
 	readonly numeral: string;
 	readonly words: string;
 	readonly short: string;

@@ -57,7 +57,7 @@ const cellsOn = (root: Note, pcs: ReadonlySet<number>): Found[] =>
 const WEIGHT: Record<Verdict, number> = { home: 1, colour: 1.4, passing: 0, clash: -2.5 };
 
 /** Read over a chord: roles and verdicts of a list of notes. */
-export function readAll(
+function readAll(
 	notes: readonly Note[],
 	chord: Chord,
 	next: Chord | null = null

@@ -24,7 +24,7 @@ export function spelledDegree(tonic: Note, note: Note): string {
  * The degree of a note above a tonic, counted from the major scale: `1`, `b3`, `#4`. The spelling
  * counts, unless it gives a degree that nobody uses; sharps other than ♯4 belong to diminished chords.
  */
-export function degreeOf(tonic: Note, note: Note, diminished = false): string {
+function degreeOf(tonic: Note, note: Note, diminished = false): string {
 	const degree = spelledDegree(tonic, note);
 	const sharp = degree.startsWith('#') && degree !== '#4' && !diminished;
 	if (degree.length > 2 || ODD.has(degree) || sharp) {

@@ -104,6 +104,14 @@ describe('home', () => {
 		for (const entry of ranking) expect(entry.reasons.length).toBeGreaterThan(1);
 	});
 
+	it('puts relatives before modes that merely end the loop', () => {
+		const firstTwo = (chart: string) =>
+			rankTonics(parseChart(chart)).slice(0, 2).map(keyName).sort();
+		expect(firstTwo('| Am | F | C | G |')).toEqual(['A minor', 'C major']);
+		expect(firstTwo('| C | G | Am | F |')).toEqual(['A minor', 'C major']);
+		expect(firstTwo('| Em | C | G | D |')).toEqual(['E minor', 'G major']);
+	});
+
 	it('says why', () => {
 		const ferry =
 			'| Bb7 | Eb7 | Bb7 | % | Eb7 | Edim7 | Bb7 | G7alt | Cm7 | F7 | Bb7 G7 | Cm7 F7 |';

@@ -16,6 +16,7 @@ const WORTH = {
 	onTonic: 0.16,
 	opens: 0.1,
 	closes: 0.05,
+	closesOnly: 0.01,
 	leadsBack: 0.04,
 	arrivals: 0.13,
 	setUp: 0.05,
@@ -46,7 +47,9 @@ function scoreOf(evidence: Evidence): number {
 	let score = WORTH.fit * Math.max(0, (inside - NO_FIT) / (1 - NO_FIT));
 	score += WORTH.onTonic * Math.min(1, onTonicTicks / totalTicks / ENOUGH);
 	if (evidence.opens) score += WORTH.opens;
-	if (evidence.closes) score += WORTH.closes;
+	// A modal tonic that only ends the loop is more often the dominant that turns it round.
+	const turnsRound = !evidence.opens && !PLAIN.includes(mode) && mode !== 'blues';
+	if (evidence.closes) score += turnsRound ? WORTH.closesOnly : WORTH.closes;
 	if (evidence.leadsBack) score += WORTH.leadsBack;
 	score += WORTH.arrivals * dominantArrivals(evidence);
 	if (evidence.arrivals.some((arrival) => arrival.setUp)) score += WORTH.setUp;

@@ -17,7 +17,7 @@ const has = (chord: Chord, ...roles: string[]): boolean =>
 	roles.some((role) => (chord.quality.roles as readonly string[]).includes(role));
 
 /** A dominant that falls a fifth, or slips a semitone down: its altered tones are wanted. */
-export const resolves = (chord: Chord, next: Chord | null): boolean => {
+const resolves = (chord: Chord, next: Chord | null): boolean => {
 	if (!next || !isDominant(chord)) return false;
 	const fall = mod(pitchClass(chord.root) - pitchClass(next.root), 12);
 	return fall === 7 || fall === 1;

@@ -30,17 +30,9 @@ export {
 	reachesAt,
 	usualPerString,
 	type Family,
-	type Position,
-	type PositionNote
+	type Position
 } from './positions';
-export {
-	arpeggioShapes,
-	joinShapes,
-	type Form,
-	type Join,
-	type Shape,
-	type ShapeNote
-} from './shapes';
+export { arpeggioShapes, joinShapes, type Shape } from './shapes';
 export { doubleStops, type DoubleStop } from './double-stops';
 export { bends, type Bend } from './bends';
 export { fingersHold } from './fingers';

@@ -1,4 +1,4 @@
-import { guideTones, toneAt, type Chord, type Tone } from '../chord';
+import { guideTones, type Chord, type Tone } from '../chord';
 import { lastPosition, windowPlaces, type WindowPlace } from '../neck';
 import { planTargets } from './plan';
 import type { PlanRequest } from './types';
@@ -87,7 +87,7 @@ const average = (values: readonly number[]): number =>
 	values.length === 0 ? 0 : values.reduce((sum, value) => sum + value, 0) / values.length;
 
 /** Tries one position: the best plan there and how each chord lies. */
-export function coverPosition(
+function coverPosition(
 	request: CoverageRequest,
 	chords: readonly Chord[],
 	position: number
@@ -165,18 +165,4 @@ export function* coverNeck(request: CoverageRequest): Generator<CoverageRow> {
 	for (let position = 1; position <= lastPosition(request.instrument); position++) {
 		yield coverPosition(request, chords, position);
 	}
-}
-
-/** How often a position holds each tone of a chord: under the fingers, and as reaches only. */
-export function toneCounts(
-	request: Pick<CoverageRequest, 'instrument'>,
-	chord: Chord,
-	position: number
-) {
-	const places = windowPlaces(request.instrument, position);
-	return chord.tones.map((tone) => {
-		const here = places.filter((place) => toneAt(chord, place.midi) === tone);
-		const reaches = here.filter((place) => place.reach).length;
-		return { tone, under: here.length - reaches, reaches };
-	});
 }

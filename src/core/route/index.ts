@@ -5,10 +5,8 @@ export { planRoute, planTargets } from './plan';
 export { STYLES, TERMS, type Plan, type PlanRequest, type Style } from './types';
 export {
 	coverNeck,
-	coverPosition,
 	distinctChords,
 	rankCoverage,
-	toneCounts,
 	type CoverageRequest,
 	type CoverageRow,
 	type RankedPosition

@@ -114,7 +114,7 @@ export const instrumentAnswer = instrumentRecord.extend({
 export type InstrumentAnswer = z.infer<typeof instrumentAnswer>;
 export const instrumentList = z.object({ instruments: z.array(instrumentAnswer) });
 
-export const playerInput = z.strictObject({
+const playerInput = z.strictObject({
 	handMm: z.int().min(60).max(180).describe('Comfortable stretch between index and little finger'),
 	scales: z
 		.array(

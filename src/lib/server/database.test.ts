@@ -5,6 +5,15 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { openEmbedded, type Database } from './database';
+import {
+	checkInstrument,
+	createInstrument,
+	deleteInstrument,
+	getPlayer,
+	listInstruments,
+	updateInstrument,
+	updatePlayer
+} from './instruments';
 import { FolderInUse, lockFolder } from './lock';
 import { createRoute, deleteRoute, getRoute, listRoutes, updateRoute } from './routes';
 import {
@@ -149,11 +158,42 @@ describe('the notebook in the embedded database', () => {
 		await expect(db.execute(sql`update route set style = 'polka'`)).rejects.toThrow();
 	});
 
+	it('keeps own instruments by version, and the player once', async () => {
+		const record = {
+			...{ name: 'Wide seven', tuning: 'B1 E2 A2 D3 G3 B3 E4', frets: 24 },
+			...{ scaleLengthMm: 686, leftHanded: true, labels: null }
+		};
+		const made = await createInstrument(db, record);
+		expect(made).toMatchObject({ ...record, version: 1 });
+		const shorter = { ...record, frets: 22 };
+		expect(await updateInstrument(db, made.id, shorter, 1)).toMatchObject({
+			frets: 22,
+			version: 2
+		});
+		expect(await updateInstrument(db, made.id, record, 1)).toBeNull();
+		expect(await listInstruments(db)).toMatchObject([{ id: made.id, frets: 22 }]);
+		expect(checkInstrument(record)).toEqual([]);
+		expect(checkInstrument({ ...record, labels: ['B', 'E'] })[0].message).toContain('7 strings');
+
+		expect(await getPlayer(db)).toEqual({ handMm: 105, scales: [], version: 1 });
+		const scales = [{ name: 'Night ferry', degrees: '1 2 b3 5 6' }];
+		expect(await updatePlayer(db, { handMm: 92, scales }, 1)).toMatchObject({ version: 2 });
+		expect(await updatePlayer(db, { handMm: 120, scales: [] }, 1)).toBeNull();
+		expect(await getPlayer(db)).toEqual({ handMm: 92, scales, version: 2 });
+		await expect(db.execute(sql`update player set hand_mm = 5`)).rejects.toThrow();
+		await expect(db.execute(sql`update instrument set frets = 60`)).rejects.toThrow();
+
+		const gone = await createInstrument(db, { ...record, name: 'Lent' });
+		expect(await deleteInstrument(db, gone.id)).toBe(true);
+		expect(await deleteInstrument(db, gone.id)).toBe(false);
+	});
+
 	it('is all there after closing and opening again, and is held while open', async () => {
 		await expect(openEmbedded(path)).rejects.toBeInstanceOf(FolderInUse);
-		const before = await notebook(db);
+		const all = async () => [await notebook(db), await listInstruments(db), await getPlayer(db)];
+		const before = await all();
 		await close();
 		({ db, close } = await openEmbedded(path));
-		expect(await notebook(db)).toEqual(before);
+		expect(await all()).toEqual(before);
 	}, 60_000);
 });

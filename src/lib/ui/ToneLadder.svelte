@@ -1,9 +1,10 @@
 <script lang="ts">
 	import { compareChords } from '$core/chart';
-	import { roleWords, type Chord, type Tone } from '$core/chord';
+	import { roleWords, signs, type Chord, type Tone } from '$core/chord';
 	import { mod } from '$core/pitch';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import RoleMark from './RoleMark.svelte';
+	import { plural } from './words';
 
 	/** What moves and what stays between two chords: old tones at the left, new ones at the right. */
 	let { now, next, wide = false }: { now: Chord; next: Chord; wide?: boolean } = $props();
@@ -40,6 +41,11 @@
 		}
 		return found;
 	}
+	const spoken = $derived.by(() => {
+		const [stay, move] = [comparison.common.length, semitones.length];
+		const stays = `${plural(stay, 'tone')} ${stay === 1 ? 'stays' : 'stay'}`;
+		return `From ${signs(now.symbol)} to ${signs(next.symbol)}: ${stays}, ${plural(move, 'move')} by a semitone`;
+	});
 	const left = $derived(heights(now.tones));
 	const right = $derived(heights(next.tones));
 	const all = $derived([...left.values(), ...right.values()]);
@@ -77,8 +83,7 @@
 	width="100%"
 	style="max-width:{width}px"
 	role="img"
-	aria-label="From {now.symbol} to {next.symbol}: {comparison.common
-		.length} tones stay, {semitones.length} move by a semitone"
+	aria-label={spoken}
 >
 	<defs>
 		<linearGradient id="{uid}-move" gradientUnits="userSpaceOnUse" {x1} {x2} y1="0" y2="0">

@@ -4,7 +4,7 @@ import { highestFret, inWindow, pitchAt, type Instrument, type Place } from '$co
 import { prefs } from '$lib/state/prefs.svelte';
 
 /** A note of the scale in use that is no tone of a chord shown, with its verdict over the sounding one. */
-export type ScaleMark = NoteVerdict & { readonly name: string; readonly pc: number };
+type ScaleMark = NoteVerdict & { readonly name: string; readonly pc: number };
 
 /** What one place of the neck shows: the tones it sounds in the two chords, or a note of the scale. */
 export type NeckMark = Place & {

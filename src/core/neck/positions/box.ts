@@ -79,7 +79,7 @@ export function boxAt(instrument: Instrument, scale: Scale, position: number): P
 }
 
 /** Indices where a row of numbers is a local minimum; a plateau gives its first. */
-export function localMinima(values: readonly number[]): number[] {
+function localMinima(values: readonly number[]): number[] {
 	const found: number[] = [];
 	for (let start = 0; start < values.length;) {
 		let end = start;

@@ -7,9 +7,9 @@ import { pockets } from './pocket';
 import { singleFrets } from './single-fret';
 import type { Family, Position } from './types';
 
-export { boxAt, boxes, localMinima, reachesAt } from './box';
-export { fingersOnString, usualPerString } from './per-string';
-export { FAMILIES, type Family, type Position, type PositionNote } from './types';
+export { boxAt, reachesAt } from './box';
+export { usualPerString } from './per-string';
+export { FAMILIES, type Family, type Position } from './types';
 
 type Options = {
 	/** For `n-per-string` 2 … 4 notes a string; for `single-fret` 1 or 2 frets. */

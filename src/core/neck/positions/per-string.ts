@@ -15,7 +15,7 @@ function nextPitch(scale: Scale, midi: number): number {
  * Fingers for two to four notes on one string: index on the lowest, little finger on the highest
  * when it is three frets away or more, the middle by distance.
  */
-export function fingersOnString(frets: readonly number[]): (number | null)[] {
+function fingersOnString(frets: readonly number[]): (number | null)[] {
 	// With an open string the hand stays in the first position.
 	const low = frets[0] === 0 ? 1 : frets[0];
 	const span = Math.max(low, frets[frets.length - 1]) - low;

@@ -5,8 +5,8 @@ import { fullShape, octaveShapes } from './arpeggio';
 import { fragments } from './fragments';
 import type { Shape } from './types';
 
-export { joinShapes, type Join } from './join';
-export type { Form, Shape, ShapeNote } from './types';
+export { joinShapes } from './join';
+export type { Shape } from './types';
 
 /**
  * Every arpeggio shape of a chord in one position: the full one first, then the root-to-root octaves,

@@ -60,7 +60,14 @@
 		<ChevronDown size={15} aria-hidden="true" /></Popover.Trigger
 	>
 	<Popover.Portal>
-		<Popover.Content class="pop" align="end" sideOffset={6} collisionPadding={12}>
+		<Popover.Content
+			role="dialog"
+			aria-label="Instrument"
+			class="pop"
+			align="end"
+			sideOffset={6}
+			collisionPadding={12}
+		>
 			<div class="pair">
 				<label
 					>Tuning

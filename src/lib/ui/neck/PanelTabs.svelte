@@ -25,8 +25,8 @@
 		view.show(panel);
 		view.pickFirst();
 		await tick();
-		const groups = body.querySelectorAll<HTMLElement>('[role="radiogroup"]');
-		groups[groups.length - 1]?.querySelector<HTMLElement>('[aria-checked="true"]')?.focus();
+		const checked = body.querySelectorAll<HTMLElement>('[role="radio"][aria-checked="true"]');
+		checked[checked.length - 1]?.focus();
 	}
 
 	const stops = $derived(

@@ -71,7 +71,15 @@
 		<ChevronDown size={15} aria-hidden="true" /></Popover.Trigger
 	>
 	<Popover.Portal>
-		<Popover.Content class="pop" side="top" align="start" sideOffset={6} collisionPadding={12}>
+		<Popover.Content
+			role="dialog"
+			aria-label="Scale in use"
+			class="pop"
+			side="top"
+			align="start"
+			sideOffset={6}
+			collisionPadding={12}
+		>
 			<div class="pair">
 				<label
 					>Tonic

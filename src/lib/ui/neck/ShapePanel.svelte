@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { signs } from '$core/chord';
 	import { RadioGroup } from 'bits-ui';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import ChordSymbol from '../ChordSymbol.svelte';
@@ -30,15 +31,15 @@
 {#if view.shapes.length === 0}
 	<p class="empty">No tone of these chords lies in this place.</p>
 {/if}
-<RadioGroup.Root
-	value={view.choice}
-	onValueChange={(key) => view.pick(key)}
-	orientation="horizontal"
-	aria-label="Arpeggio shapes"
-	class="shape-groups"
->
+<div class="groups">
 	{#each groups as { tense, chord, cards } (tense)}
-		<div class="strip {tense}" role="presentation">
+		<RadioGroup.Root
+			value={cards.some((entry) => entry.key === view.choice) ? view.choice : ''}
+			onValueChange={(key) => view.pick(key)}
+			orientation="horizontal"
+			aria-label="Arpeggio shapes of {signs(chord.symbol)}, {tense}"
+			class="shape-strip {tense}"
+		>
 			{#each cards as { key, item } (key)}
 				<RadioGroup.Item
 					value={key}
@@ -68,9 +69,9 @@
 					{/snippet}
 				</RadioGroup.Item>
 			{/each}
-		</div>
+		</RadioGroup.Root>
 	{/each}
-</RadioGroup.Root>
+</div>
 <p class="detail">
 	{#if chosen}
 		{detailWords(chosen.item).join(' · ')}{#if join}
@@ -82,12 +83,12 @@
 </p>
 
 <style>
-	:global(.shape-groups) {
+	.groups {
 		display: grid;
 		grid-template-columns: repeat(auto-fit, minmax(min(100%, 300px), 1fr));
 		gap: 16px;
 	}
-	.strip {
+	:global(.shape-strip) {
 		display: flex;
 		align-items: start;
 		gap: 12px;
@@ -122,10 +123,10 @@
 	.symbol {
 		font-size: 20px;
 	}
-	.now .symbol {
+	:global(.now) .symbol {
 		color: var(--now-ink);
 	}
-	.next .symbol {
+	:global(.next) .symbol {
 		color: var(--next-ink);
 	}
 	.caption {

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { Chord } from '$core/chord';
+	import { signs, type Chord } from '$core/chord';
 	import { RadioGroup } from 'bits-ui';
 	import ChordSymbol from '../ChordSymbol.svelte';
 	import type { Tense } from './figures';
@@ -30,11 +30,16 @@
 </script>
 
 {#if rows.length === 0}<p class="empty">{empty}</p>{/if}
-<RadioGroup.Root {value} onValueChange={onpick} aria-label={name} class="step-groups">
+<div class="groups">
 	{#each groups as { tense, chord, own } (tense)}
-		<div class="group {tense}" role="presentation">
+		<div class="group {tense}">
 			<p class="over">over <span><ChordSymbol {chord} /></span></p>
-			<div class="rows" role="presentation">
+			<RadioGroup.Root
+				value={own.some((row) => row.key === value) ? value : ''}
+				onValueChange={onpick}
+				aria-label="{name} over {signs(chord.symbol)}, {tense}"
+				class="step-rows"
+			>
 				{#each own as row (row.key)}
 					<RadioGroup.Item
 						value={row.key}
@@ -49,13 +54,13 @@
 						{#if row.verdict}<span class="verdict {row.verdict}">{row.verdict}</span>{/if}
 					</RadioGroup.Item>
 				{/each}
-			</div>
+			</RadioGroup.Root>
 		</div>
 	{/each}
-</RadioGroup.Root>
+</div>
 
 <style>
-	:global(.step-groups) {
+	.groups {
 		display: grid;
 		grid-template-columns: repeat(auto-fit, minmax(min(100%, 300px), 1fr));
 		gap: 8px 16px;
@@ -74,7 +79,7 @@
 	.next .over span {
 		color: var(--next-ink);
 	}
-	.rows {
+	:global(.step-rows) {
 		max-height: 112px;
 		overflow-y: auto;
 		scrollbar-width: thin;
@@ -116,7 +121,7 @@
 		color: var(--second);
 	}
 	@media (max-width: 1099px) {
-		.rows {
+		:global(.step-rows) {
 			max-height: none;
 		}
 		:global(.step-row) {

@@ -1,4 +1,4 @@
-import { proseSigns, roleWords, signs, type Chord, type Role } from '$core/chord';
+import { proseSigns, signs, type Chord } from '$core/chord';
 import {
 	noteVerdict,
 	scaleChoices,
@@ -40,7 +40,7 @@ export function scaleFields(
 }
 
 /** An edit in words: `A♭ falls to G`, `add D`, `leave out F`. */
-export function editWords({ from, to }: ScaleEdit): string {
+function editWords({ from, to }: ScaleEdit): string {
 	if (from && to) {
 		const up = shortestMove(pcOf(from), pcOf(to)) > 0;
 		return `${signs(from)} ${up ? 'rises' : 'falls'} to ${signs(to)}`;
@@ -63,10 +63,3 @@ export function clashWords(scale: Scale, chord: Chord, next: Chord | null): stri
 
 /** Scales for a chord as edits of the scale in use; the scale itself only where it serves. */
 export const choicesFor = (chord: Chord, inUse: Scale): ScaleChoice[] => scaleChoices(chord, inUse);
-
-/** A chord's tones that a scale lacks, in words: `D, the third`. */
-export function lackingWords(scale: Scale, chord: Chord): string[] {
-	return chord.tones
-		.filter((tone) => !scale.notes.some((note) => note.pc === tone.pc))
-		.map((tone) => `${signs(tone.name)}, the ${roleWords(tone.role as Role)}`);
-}
