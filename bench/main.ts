@@ -1,10 +1,10 @@
 import { Bench } from 'tinybench';
-import { planTargets } from '../src/core/route';
+import { coverNeck, planTargets, rankCoverage } from '../src/core/route';
 import { planSteps } from '../src/core/route/candidates';
 import { buildLattice } from '../src/core/route/lattice';
 import { solve } from '../src/core/route/solve';
 import { blues, long } from './charts';
-import { bareLoop, buildGraph, relaxations, searchGraph } from './floors';
+import { bareLoop, buildGraph, eighthRelaxations, relaxations, searchGraph } from './floors';
 import { pageRatio } from './server';
 
 /** Median time of some work in ms. */
@@ -74,6 +74,15 @@ export async function main(root: string): Promise<number> {
 			() => planTargets(few)
 		),
 		5
+	);
+	// A plan in eighths may take twice its bare loop; coverage is held to the loop itself.
+	const eighths = eighthRelaxations(request);
+	const cover = () => rankCoverage([...coverNeck({ ...request, style: 'guide-tones' })]);
+	console.log(`coverage ${(await time(cover)).toFixed(1)} ms; ${eighths} relaxations in eighths`);
+	row(
+		'coverage of the whole neck for 12 bars against the bare loop of a plan in eighths',
+		await ratio(cover, () => bareLoop(eighths)),
+		10
 	);
 	row('server answer of a tune’s page against /healthz', await pageRatio(root), 10);
 	return over;

@@ -32,7 +32,7 @@ export {
 	type Family,
 	type Position
 } from './positions';
-export { arpeggioShapes, joinShapes, type Shape } from './shapes';
+export { arpeggioShapes, fullArpeggio, joinShapes, type Shape } from './shapes';
 export { doubleStops, type DoubleStop } from './double-stops';
 export { bends, type Bend } from './bends';
 export { fingersHold } from './fingers';

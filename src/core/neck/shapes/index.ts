@@ -24,3 +24,11 @@ export function arpeggioShapes(
 	const frame = { instrument, chord, position, hand };
 	return [full.shape, ...octaveShapes(frame, full.tones), ...fragments(frame, full.tones)];
 }
+
+/** The full shape alone: everything that one position holds of a chord; null when nothing lies under the fingers. */
+export const fullArpeggio = (
+	instrument: Instrument,
+	chord: Chord,
+	position: number,
+	hand: Hand = MEDIUM_HAND
+): Shape | null => fullShape(instrument, chord, position, hand)?.shape ?? null;

@@ -59,13 +59,21 @@
 	let host: HTMLElement;
 	let width = $state(0);
 	let chart: HeatChart | null = $state.raw(null);
+	// The charting library is large: it comes when the screen has nothing better to do.
 	onMount(() => {
 		let gone = false;
-		void import('./heat-chart').then(({ heatChart }) => {
+		const draw = async () => {
+			const { heatChart } = await import('./heat-chart');
 			if (!gone) chart = heatChart(host, (position) => open.moveTo(position));
-		});
+		};
+		const idle = typeof requestIdleCallback === 'function';
+		const waiting = idle
+			? requestIdleCallback(() => void draw(), { timeout: 1000 })
+			: setTimeout(() => void draw(), 200);
 		return () => {
 			gone = true;
+			if (idle) cancelIdleCallback(waiting as number);
+			else clearTimeout(waiting);
 			chart?.dispose();
 		};
 	});

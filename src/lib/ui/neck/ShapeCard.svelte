@@ -1,8 +1,8 @@
 <script lang="ts">
-	import type { Shape } from '$core/neck';
-	import { windowFrets, type Instrument } from '$core/neck';
+	import { roleKind } from '$core/chord';
+	import { windowFrets, type Instrument, type Shape } from '$core/neck';
 	import { prefs } from '$lib/state/prefs.svelte';
-	import RoleMark from '../RoleMark.svelte';
+	import { labelShift, shapePath, shapeStroke } from '../shape';
 
 	/** An arpeggio shape as a small piece of neck: finger numbers in the marks, the path between them. */
 	type Props = {
@@ -11,9 +11,8 @@
 		instrument: Instrument;
 		position: number;
 		leftHanded: boolean;
-		label: (note: Shape['notes'][number]) => string;
 	};
-	let { shape, tense, instrument, position, leftHanded, label }: Props = $props();
+	let { shape, tense, instrument, position, leftHanded }: Props = $props();
 
 	const WIDTH = 168;
 	const HEIGHT = 96;
@@ -60,10 +59,22 @@
 		{@const [from, to] = [shape.notes[a], shape.notes[b]]}
 		<line class="roll" x1={x(from.fret)} x2={x(to.fret)} y1={y(from.string)} y2={y(to.string)} />
 	{/each}
-	{#each shape.notes as note (`${note.string}-${note.fret}`)}
-		<g transform="translate({x(note.fret)},{y(note.string)})">
-			<RoleMark {...{ [tense]: note.role }} label={label(note)} r={radius} />
-		</g>
+	{#each shape.notes as note, i (i)}
+		{@const kind = roleKind(note.role)}
+		<path
+			class="mark {tense}"
+			class:root={kind === 'root'}
+			transform="translate({x(note.fret)},{y(note.string)})"
+			d={shapePath(kind, radius)}
+			stroke-width={shapeStroke(kind)}
+		/>
+		<text
+			x={x(note.fret)}
+			y={y(note.string) + labelShift(kind) * radius}
+			dy="0.35em"
+			font-size={radius * 0.9}
+			class:onFill={kind === 'root'}>{note.finger ?? 0}</text
+		>
 	{/each}
 </svg>
 
@@ -95,5 +106,27 @@
 	.roll {
 		stroke: var(--ink);
 		stroke-width: 5;
+	}
+	.mark.now {
+		fill: var(--now-fill);
+		stroke: var(--now-line);
+	}
+	.mark.next {
+		fill: var(--next-fill);
+		stroke: var(--next-line);
+	}
+	.root.now {
+		fill: var(--now);
+	}
+	.root.next {
+		fill: var(--next);
+	}
+	text {
+		fill: var(--ink);
+		font-weight: 700;
+		text-anchor: middle;
+	}
+	.onFill {
+		fill: #14181b;
 	}
 </style>

@@ -18,6 +18,15 @@
 	);
 	const chosen = $derived(view.shapes.find((entry) => entry.key === view.choice));
 	const join = $derived(chosen ? view.joinOf(chosen) : null);
+	/** Only cards in view are drawn: a step of the hand redraws a handful of them, not all. */
+	let inView: Record<string, boolean> = $state({});
+	function seen(node: HTMLElement, key: string) {
+		const observer = new IntersectionObserver(([entry]) => (inView[key] = entry.isIntersecting), {
+			rootMargin: '120px'
+		});
+		observer.observe(node);
+		return { destroy: () => observer.disconnect() };
+	}
 	/** A chosen card comes into view. */
 	function follow(node: HTMLElement, on: boolean) {
 		const show = (wanted: boolean) => {
@@ -57,14 +66,17 @@
 							<span class="symbol"><ChordSymbol {chord} /></span>
 							<b>{kindWords(item)}</b>
 						</span>
-						<ShapeCard
-							shape={item}
-							{tense}
-							instrument={open.instrument}
-							position={open.position}
-							{leftHanded}
-							label={(note) => (note.finger === null ? '0' : String(note.finger))}
-						/>
+						<span class="picture" use:seen={key}>
+							{#if inView[key]}
+								<ShapeCard
+									shape={item}
+									{tense}
+									instrument={open.instrument}
+									position={open.position}
+									{leftHanded}
+								/>
+							{/if}
+						</span>
 						<span class="caption">{captionWords(item)}</span>
 					{/snippet}
 				</RadioGroup.Item>
@@ -128,6 +140,10 @@
 	}
 	:global(.next) .symbol {
 		color: var(--next-ink);
+	}
+	.picture {
+		display: block;
+		aspect-ratio: 168 / 96;
 	}
 	.caption {
 		font-size: 13px;

@@ -1,8 +1,8 @@
 import { parseChord, ROLES, roleWords, signs, toneAt, type Chord, type Role } from '$core/chord';
 import { buildScale, readOver, type Hidden, type Scale } from '$core/harmony';
 import {
-	arpeggioShapes,
 	boxAt,
+	fullArpeggio,
 	pitchAt,
 	type Bend,
 	type DoubleStop,
@@ -102,7 +102,7 @@ export function hiddenFigure(
 	const cell = /^\S+ (.+)$/.exec(hidden.name)?.[1];
 	const scale = cell ? buildScale(hidden.notes[0], cell) : null;
 	const laid = own
-		? arpeggioShapes(instrument, own, position, hand)[0]?.notes
+		? fullArpeggio(instrument, own, position, hand)?.notes
 		: scale && boxAt(instrument, scale, position)?.notes;
 	if (!laid) return null;
 	const notes = laid.flatMap((place) => {

@@ -5,6 +5,7 @@ import {
 	bends,
 	doubleStops,
 	FAMILIES,
+	fullArpeggio,
 	joinShapes,
 	lastPosition,
 	positionsOf,
@@ -217,7 +218,7 @@ export class NeckView {
 		for (let far = 2; far <= 5; far++) {
 			for (const there of [position + far, position - far]) {
 				if (there < 1 || there > last) continue;
-				const [full] = arpeggioShapes(instrument, chord, there, player.hand);
+				const full = fullArpeggio(instrument, chord, there, player.hand);
 				const join = full && joinShapes(item, full);
 				if (join) return { position: there, words: join.words };
 			}
