@@ -84,3 +84,33 @@ test('an open tuning is drawn with its own notes', async ({ page, request }) => 
 		page.getByRole('gridcell', { name: 'string 1, open, D, root of D, now, fifth of G, next' })
 	).toBeVisible();
 });
+
+test('odd instruments are drawn whole, at both ends of the neck', async ({ page, request }) => {
+	test.slow();
+	for (const header of [
+		'tuning: bass',
+		'tuning: C2 G2 D3 A3 E4',
+		'tuning: E3 E3 E3 E3',
+		'tuning: F#1 B1 E2 A2 D3 G3 B3 E4',
+		'tuning: dadgad\ncapo: 12',
+		'tuning: E4 B3 G3 D3 A2 E2'
+	]) {
+		const tune = await newTune(
+			request,
+			`title: Odd\nkey: D\n${header}\n\n| D7 | Gm(maj7) | C#dim7 |\n`
+		);
+		await visit(page, `/tunes/${tune.id}/neck?position=1`);
+		await expect(page.getByRole('heading', { level: 1 })).toContainText('lies best');
+		const slider = page.getByRole('slider', { name: 'Place of the hand' });
+		const last = (await slider.getAttribute('aria-valuemax')) ?? '1';
+		for (const key of ['s', 'd', 'b', 'h', 'l', 'v']) await page.keyboard.press(key);
+		await slider.focus();
+		await page.keyboard.press('End');
+		await expect(slider).toHaveAttribute('aria-valuenow', last);
+		for (const key of ['s', 'd', 'b', 'h', 'l', 'v', 'c']) await page.keyboard.press(key);
+		await expect(page.getByRole('heading', { level: 1 })).toContainText(
+			new RegExp(`in ${last}\\.|you are there`)
+		);
+		await expectNoOverflow(page);
+	}
+});

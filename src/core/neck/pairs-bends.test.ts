@@ -48,6 +48,37 @@ describe('double stops', () => {
 			expect(verdict).toBe('home');
 		}
 	});
+	it('are all there: no pair on two or three strings that a hand holds is missed', () => {
+		const intervals = [3, 4, 5, 6, 7, 8, 9, 10, 12, 15, 16];
+		for (const [tuning, position] of [
+			['standard', 1],
+			['standard', 6],
+			['open-g', 5],
+			['bass', 3]
+		] as const) {
+			const instrument = buildInstrument(tuning);
+			if (!instrument) throw new Error(tuning);
+			const tones = windowPlaces(instrument, position).filter((p) => toneAt(chord('Bb7'), p.midi));
+			const wanted = tones.flatMap((a) =>
+				tones
+					.filter((b) => a.string - b.string === 1 || a.string - b.string === 2)
+					.filter((b) => intervals.includes(Math.abs(b.midi - a.midi)))
+					.filter((b) => a.fret === 0 || b.fret === 0 || a.finger !== b.finger || a.fret === b.fret)
+					.filter(
+						(b) =>
+							a.fret === 0 ||
+							b.fret === 0 ||
+							comfortOf(stretchMm(instrument, a.fret, b.fret), { comfortableMm: 105 }) !== 'far'
+					)
+					.map((b) => `${a.string}.${a.fret} ${b.string}.${b.fret}`)
+			);
+			const found = doubleStops(instrument, chord('Bb7'), position).map(({ a, b }) => {
+				const [thick, thin] = a.string > b.string ? [a, b] : [b, a];
+				return `${thick.string}.${thick.fret} ${thin.string}.${thin.fret}`;
+			});
+			expect(found.sort()).toEqual(wanted.sort());
+		}
+	});
 	it('name the tritone and its way home', () => {
 		const tritone = stops.find((stop) => stop.interval === 'tritone');
 		expect(tritone?.treatment).toBe(

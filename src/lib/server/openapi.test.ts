@@ -1,6 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { problem } from '../api/chart-schema';
-import { routeInput, routeUpdate, tuneInput, tuneUpdate } from '../api/notebook-schema';
+import {
+	instrumentRecord,
+	playerUpdate,
+	routeInput,
+	routeUpdate,
+	tuneInput,
+	tuneUpdate
+} from '../api/notebook-schema';
+import { coverageInput, positionsInput, shapesInput } from '../api/neck-schema';
 import { planInput } from '../api/plan-schema';
 import { openApiDocument } from './openapi';
 import { brokenRule, notFound, problemResponse } from './problem';
@@ -55,7 +63,21 @@ describe('request schemas', () => {
 		anchors: { locks: [lock], letPass: [] }
 	};
 
+	const instrument = {
+		...{ name: ' Lantern ', tuning: 'open-d', frets: 21, scaleLengthMm: 628 },
+		...{ leftHanded: false, labels: null }
+	};
+	const player = { handMm: 100, scales: [{ name: 'A', degrees: '1 2 b3' }], version: 1 };
+	const scale = { tonic: 'Bb', name: 'dorian' };
+
 	it('take what the contract describes', () => {
+		expect(instrumentRecord.parse(instrument).name).toBe('Lantern');
+		expect(playerUpdate.parse(player)).toEqual(player);
+		expect(shapesInput.parse({ chord: 'Eb7', position: 6 }).position).toBe(6);
+		expect(coverageInput.parse({ chart: '| C |' })).toEqual({ chart: '| C |' });
+		for (const family of ['box', 'n-per-string', 'diagonal', 'pocket', 'single-fret']) {
+			expect(positionsInput.parse({ scale, family }).family).toBe(family);
+		}
 		expect(tuneInput.parse({ chart: '' })).toEqual({ chart: '' });
 		expect(routeInput.parse(route).name).toBe('Mine');
 		expect(routeUpdate.parse({ ...route, version: 3 }).version).toBe(3);
@@ -79,6 +101,22 @@ describe('request schemas', () => {
 		[routeUpdate, route],
 		[planInput, { chart: '', position: 5, style: 'nearest', grid: 'eighth' }],
 		[planInput, { chart: '', position: 'worst', style: 'nearest', grid: 'targets' }],
+		[instrumentRecord, { ...instrument, tuning: 'E A D G' }],
+		[instrumentRecord, { ...instrument, frets: 11 }],
+		[instrumentRecord, { ...instrument, frets: 21.5 }],
+		[instrumentRecord, { ...instrument, scaleLengthMm: 100 }],
+		[instrumentRecord, { ...instrument, name: '\u0000' }],
+		[instrumentRecord, { ...instrument, labels: ['abcde'] }],
+		[instrumentRecord, { ...instrument, owner: 'x' }],
+		[playerUpdate, { ...player, handMm: 59 }],
+		[playerUpdate, { ...player, scales: [{ name: 'A', degrees: '2 3' }] }],
+		[playerUpdate, { ...player, scales: [{ name: '', degrees: '1 2 3' }] }],
+		[positionsInput, { scale, family: 'spiral' }],
+		[positionsInput, { scale: { tonic: 'H', name: 'dorian' }, family: 'box' }],
+		[positionsInput, { scale, family: 'box', notesPerString: 5 }],
+		[shapesInput, { chord: '', position: 6 }],
+		[shapesInput, { chord: 'C', position: 6.5 }],
+		[coverageInput, { chart: '', instrument: { frets: 30 } }],
 		[
 			planInput,
 			{

@@ -1,13 +1,15 @@
 import { proxy, wrap, type Remote } from 'comlink';
 import { distinctChords, rankCoverage, type CoverageRow, type RankedPosition } from '$core/route';
 import { instrumentInputOf } from '$lib/api/resolve';
-import type { CoverageWorker } from '$lib/workers/coverage.worker';
+import type { Coverer } from '$lib/workers/coverer';
 import type { OpenTune } from './open-tune.svelte';
 
 /** How well the open chart lies in every place, computed in a worker and growing while it comes in. */
 export class NeckCoverage {
 	rows: readonly CoverageRow[] = $state.raw([]);
 	done = $state(false);
+	/** The worker could not be started or broke. */
+	failed = $state(false);
 	readonly ranked: readonly RankedPosition[] = $derived(
 		this.rows.length > 0 ? rankCoverage(this.rows) : []
 	);
@@ -19,7 +21,7 @@ export class NeckCoverage {
 		this.ranked.find((entry) => entry.position === this.open.position)
 	);
 	private worker: Worker | null = null;
-	private remote: Remote<CoverageWorker> | null = null;
+	private remote: Remote<Coverer> | null = null;
 	private ticket = 0;
 
 	constructor(private readonly open: OpenTune) {}
@@ -29,26 +31,31 @@ export class NeckCoverage {
 		const mine = ++this.ticket;
 		this.rows = [];
 		this.done = false;
+		this.failed = false;
 		const { chart, saved, player } = this.open;
 		if (chart.changes.length === 0) return;
 		if (!this.remote) {
 			this.worker = new Worker(new URL('../workers/coverage.worker.ts', import.meta.url), {
 				type: 'module'
 			});
-			this.remote = wrap<CoverageWorker>(this.worker);
+			// A worker that cannot start answers nothing: the error is all that comes.
+			this.worker.onerror = () => (this.failed = true);
+			this.remote = wrap<Coverer>(this.worker);
 		}
 		const input = {
 			chart: saved.chart,
 			instrument: instrumentInputOf(chart, player.instruments),
 			style: 'guide-tones'
 		} as const;
-		await this.remote.cover(
-			input,
-			proxy((row) => {
-				if (mine === this.ticket) this.rows = [...this.rows, row];
-			})
-		);
-		if (mine === this.ticket) this.done = true;
+		const take = proxy((row: CoverageRow) => {
+			if (mine === this.ticket) this.rows = [...this.rows, row];
+		});
+		try {
+			await this.remote.cover(input, take);
+			if (mine === this.ticket) this.done = true;
+		} catch {
+			if (mine === this.ticket) this.failed = true;
+		}
 	}
 
 	close(): void {

@@ -4,6 +4,7 @@
 	import { RadioGroup, Switch } from 'bits-ui';
 	import { setMode, userPrefersMode } from 'mode-watcher';
 	import { PlayerStore } from '$lib/state/player-setup.svelte';
+	import Choice from '$lib/ui/settings/Choice.svelte';
 	import HandPicker from '$lib/ui/settings/HandPicker.svelte';
 	import InstrumentList from '$lib/ui/settings/InstrumentList.svelte';
 	import ScaleList from '$lib/ui/settings/ScaleList.svelte';
@@ -42,14 +43,6 @@
 	] as const;
 </script>
 
-{#snippet option({ id, name, says }: { id: string; name: string; says: string })}
-	<RadioGroup.Item value={id} class="option" aria-label="{name}, {says}">
-		{#snippet children({ checked })}
-			<span class="dot" class:checked></span><b>{name}</b><small>{says}</small>
-		{/snippet}
-	</RadioGroup.Item>
-{/snippet}
-
 <svelte:head><title>Settings · Arc Step</title></svelte:head>
 <TopBar title="Settings" />
 <main id="main" class="screen page">
@@ -61,7 +54,11 @@
 			onValueChange={(mode) => setMode(mode as 'light' | 'dark' | 'system')}
 			aria-labelledby="theme"
 		>
-			{#each MODES as mode (mode.id)}{@render option(mode)}{/each}
+			{#each MODES as mode (mode.id)}<Choice
+					value={mode.id}
+					name={mode.name}
+					says={mode.says}
+				/>{/each}
 		</RadioGroup.Root>
 	</section>
 	<section>
@@ -74,7 +71,11 @@
 			onValueChange={(value) => prefs.set('labels', value as 'names' | 'roles')}
 			aria-labelledby="labels"
 		>
-			{#each LABELS as label (label.id)}{@render option(label)}{/each}
+			{#each LABELS as label (label.id)}<Choice
+					value={label.id}
+					name={label.name}
+					says={label.says}
+				/>{/each}
 		</RadioGroup.Root>
 	</section>
 	<section>
@@ -106,32 +107,6 @@
 	h1 {
 		font-size: 25px;
 	}
-	:global(.option) {
-		display: grid;
-		grid-template-columns: 56px 190px 1fr;
-		align-items: center;
-		width: 100%;
-		min-height: 46px;
-		text-align: left;
-		border-bottom: 1px solid var(--hair);
-	}
-	:global(.option:hover) {
-		background: var(--lit);
-	}
-	small {
-		color: var(--second);
-		font-size: 15px;
-	}
-	.dot {
-		width: 14px;
-		height: 14px;
-		border: 1.5px solid var(--ink);
-		border-radius: 50%;
-	}
-	.dot.checked {
-		background: var(--ink);
-		box-shadow: inset 0 0 0 2.5px var(--paper);
-	}
 	.track {
 		display: flex;
 		width: 40px;
@@ -155,14 +130,5 @@
 	.note {
 		font-size: 13px;
 		color: var(--second);
-	}
-	@media (max-width: 640px) {
-		:global(.option) {
-			grid-template-columns: 52px 1fr;
-			padding: 8px 0;
-		}
-		small {
-			grid-column: 2;
-		}
 	}
 </style>

@@ -5,6 +5,7 @@
 	import { saveHeaders } from '$lib/state/tune-headers';
 	import ChevronDown from '@lucide/svelte/icons/chevron-down';
 	import { Popover } from 'bits-ui';
+	import Field from '../Field.svelte';
 	import { tuningTitle } from '../words';
 
 	/** The instrument of this tune, and the choice of another: a preset, one's own, any tuning, a capo. */
@@ -102,21 +103,10 @@
 			<p class="pitches">
 				{signs(here)}, {open.instrument.frets} frets, {open.instrument.scaleLengthMm} mm
 			</p>
-			<form onsubmit={take}>
-				<label
-					>Or any tuning
-					<input
-						bind:value={typed}
-						placeholder="D2 A2 D3 F#3 A3 D4"
-						autocomplete="off"
-						spellcheck="false"
-						aria-invalid={wrong !== ''}
-						aria-describedby="tuning-wrong"
-					/></label
-				>
+			<form onsubmit={take} novalidate>
+				<Field label="Or any tuning" placeholder="D2 A2 D3 F#3 A3 D4" bind:value={typed} {wrong} />
 				<button type="submit" class="act">Use it</button>
 			</form>
-			<p id="tuning-wrong" class="wrong" role="alert">{wrong}</p>
 			<a class="quiet" href="/settings#instruments">Keep own instruments</a>
 		</Popover.Content>
 	</Popover.Portal>

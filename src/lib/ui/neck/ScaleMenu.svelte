@@ -7,6 +7,7 @@
 	import { saveHeaders } from '$lib/state/tune-headers';
 	import ChevronDown from '@lucide/svelte/icons/chevron-down';
 	import { Popover } from 'bits-ui';
+	import Field from '../Field.svelte';
 	import { scaleTitle } from '../words';
 
 	/** The scale in use, and the choice of another: from the library, one's own, or by degrees. */
@@ -113,21 +114,10 @@
 					</select></label
 				>
 			</div>
-			<form onsubmit={take}>
-				<label
-					>Or its degrees
-					<input
-						bind:value={typed}
-						placeholder="1 b3 4 5 b7"
-						autocomplete="off"
-						spellcheck="false"
-						aria-invalid={wrong !== ''}
-						aria-describedby="degrees-wrong"
-					/></label
-				>
+			<form onsubmit={take} novalidate>
+				<Field label="Or its degrees" placeholder="1 b3 4 5 b7" bind:value={typed} {wrong} />
 				<button type="submit" class="act">Use it</button>
 			</form>
-			<p id="degrees-wrong" class="wrong" role="alert">{wrong}</p>
 			<div class="ends">
 				{#if open.chart.headers.scale}
 					<button

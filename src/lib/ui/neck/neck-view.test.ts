@@ -1,25 +1,13 @@
-import { parseChord } from '$core/chord';
 import { bends, doubleStops, MEDIUM_HAND, pitchAt, standardGuitar } from '$core/neck';
-import { buildScale, hiddenArpeggios } from '$core/harmony';
-import { parseNote } from '$core/pitch';
+import { hiddenArpeggios } from '$core/harmony';
 import type { TuneAnswer } from '$lib/api/notebook-schema';
 import { OpenTune } from '$lib/state/open-tune.svelte';
 import { describe, expect, it } from 'vitest';
 import { densities } from './density';
 import { bendFigure, hiddenFigure, pairFigure } from './figures';
 import { NeckView } from './neck-view.svelte';
+import { chordOf, scaleOf } from './test-values';
 
-const chord = (symbol: string) => {
-	const found = parseChord(symbol);
-	if (!found) throw new Error(symbol);
-	return found;
-};
-const scale = (tonic: string, name: string) => {
-	const note = parseNote(tonic);
-	const found = note && buildScale(note, name);
-	if (!found) throw new Error(name);
-	return found;
-};
 const open = (text: string, position: number) => {
 	const tune = { id: 'x', title: 'T', chart: text, version: 1 } as unknown as TuneAnswer;
 	return new OpenTune(tune, position);
@@ -114,7 +102,7 @@ describe('the neck screen', () => {
 		const tune = open(FERRY, 6);
 		tune.chordScales.load('x');
 		const view = new NeckView(tune);
-		const chosen = scale('Bb', 'mixolydian pentatonic');
+		const chosen = scaleOf('Bb', 'mixolydian pentatonic');
 		tune.chordScales.set('Bb7', chosen);
 		expect(view.scale?.name).toBe('mixolydian pentatonic');
 		tune.step(1);
@@ -145,8 +133,8 @@ describe('the neck screen', () => {
 });
 
 describe('things picked out', () => {
-	const eb7 = chord('Eb7');
-	const minor = scale('Bb', 'minor pentatonic');
+	const eb7 = chordOf('Eb7');
+	const minor = scaleOf('Bb', 'minor pentatonic');
 
 	it('show a pair as the chord hears it', () => {
 		const stops = doubleStops(guitar, eb7, 6, { scale: minor });
@@ -171,8 +159,8 @@ describe('things picked out', () => {
 	});
 
 	it('show every hidden thing with its own notes only', () => {
-		for (const hidden of hiddenArpeggios(scale('Bb', 'dorian'), chord('Bbm7'))) {
-			const figure = hiddenFigure(hidden, guitar, 6, MEDIUM_HAND, chord('Bbm7'));
+		for (const hidden of hiddenArpeggios(scaleOf('Bb', 'dorian'), chordOf('Bbm7'))) {
+			const figure = hiddenFigure(hidden, guitar, 6, MEDIUM_HAND, chordOf('Bbm7'));
 			const names = new Set(figure?.notes.map((note) => pitchAt(guitar, note) % 12));
 			expect(names.size, hidden.name).toBe(hidden.notes.length);
 		}

@@ -1,27 +1,14 @@
-import { parseChord } from '$core/chord';
 import { arpeggioShapes, buildInstrument, standardGuitar } from '$core/neck';
-import { buildScale } from '$core/harmony';
-import { parseNote } from '$core/pitch';
 import { describe, expect, it } from 'vitest';
 import { scaleTitle, tuningTitle } from '../words';
 import { changeSummary, changeWords, missingTones, tellPlace } from './place-words';
 import { choicesFor, choiceWords, clashWords, scaleFields } from './scale-rows';
 import { captionWords, detailWords, kindWords, spokenWords } from './shape-words';
+import { chordOf, scaleOf } from './test-values';
 
-const chord = (symbol: string) => {
-	const found = parseChord(symbol);
-	if (!found) throw new Error(symbol);
-	return found;
-};
-const scale = (tonic: string, name: string) => {
-	const note = parseNote(tonic);
-	const found = note && buildScale(note, name);
-	if (!found) throw new Error(name);
-	return found;
-};
 const guitar = standardGuitar();
-const [bb7, eb7] = [chord('Bb7'), chord('Eb7')];
-const minor = scale('Bb', 'minor pentatonic');
+const [bb7, eb7] = [chordOf('Bb7'), chordOf('Eb7')];
+const minor = scaleOf('Bb', 'minor pentatonic');
 
 describe('what changes, in words', () => {
 	it('tells what stays, what moves and what is new', () => {
@@ -34,7 +21,7 @@ describe('what changes, in words', () => {
 			'G rises a semitone to A♭, the seventh.'
 		]);
 		expect(changeSummary(eb7, bb7)).toBe('Two of four tones are a semitone away, one stays.');
-		expect(changeSummary(chord('C5'), chord('D5'))).toMatch(/nothing is a semitone away/);
+		expect(changeSummary(chordOf('C5'), chordOf('D5'))).toMatch(/nothing is a semitone away/);
 	});
 });
 
@@ -62,7 +49,7 @@ describe('a place, in words', () => {
 		const unison = buildInstrument('E3 E3 E3 E3');
 		if (!unison) throw new Error('tuning');
 		// Six frets on one pitch reach from E♭ to A♭ about the fifth fret: no C there.
-		expect(missingTones(unison, 5, chord('C')).map((tone) => tone.name)).toEqual(['E', 'G']);
+		expect(missingTones(unison, 5, chordOf('C')).map((tone) => tone.name)).toEqual(['E', 'G']);
 		expect(missingTones(guitar, 6, eb7)).toEqual([]);
 	});
 });
@@ -102,8 +89,8 @@ describe('the scale over a chord', () => {
 	it('is called by its name, an own one by the name it was given', () => {
 		expect(scaleTitle(minor)).toBe('B♭ minor pentatonic');
 		const own = [{ name: 'Night ferry', degrees: '1 2 b3 5 6' }];
-		expect(scaleTitle(scale('C', '1 2 b3 5 6'), own)).toBe('C Night ferry');
-		expect(scaleTitle(scale('C', '1 2 b3 5 6'))).toBe('C 1 2 ♭3 5 6');
+		expect(scaleTitle(scaleOf('C', '1 2 b3 5 6'), own)).toBe('C Night ferry');
+		expect(scaleTitle(scaleOf('C', '1 2 b3 5 6'))).toBe('C 1 2 ♭3 5 6');
 		expect(tuningTitle('drop-d')).toBe('Drop D');
 		expect(tuningTitle('dadgad')).toBe('DADGAD');
 		expect(tuningTitle('half-step-down')).toBe('Half step down');
@@ -132,7 +119,7 @@ describe('a shape in words', () => {
 	});
 
 	it('names every roll with its finger and strings', () => {
-		const rolled = arpeggioShapes(guitar, chord('Am'), 5).find((shape) => shape.rolls.length > 0);
+		const rolled = arpeggioShapes(guitar, chordOf('Am'), 5).find((shape) => shape.rolls.length > 0);
 		if (!rolled) throw new Error('no roll');
 		const [[a, b]] = rolled.rolls;
 		const { notes } = rolled;

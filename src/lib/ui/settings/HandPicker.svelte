@@ -3,6 +3,7 @@
 	import type { PlayerStore } from '$lib/state/player-setup.svelte';
 	import { RadioGroup } from 'bits-ui';
 	import { capital } from '../words';
+	import Choice from './Choice.svelte';
 
 	/** How far the fretting hand stretches: shapes wider than that are told apart. */
 	let { store }: { store: PlayerStore } = $props();
@@ -28,11 +29,7 @@
 		aria-labelledby="hand-head"
 	>
 		{#each SIZES as [id, mm] (id)}
-			<RadioGroup.Item value={id} class="option" aria-label="{capital(id)}, {mm} mm">
-				{#snippet children({ checked })}
-					<span class="dot" class:checked></span><b>{capital(id)}</b><small>{mm} mm</small>
-				{/snippet}
-			</RadioGroup.Item>
+			<Choice value={id} name={capital(id)} says="{mm} mm" />
 		{/each}
 	</RadioGroup.Root>
 	<div class="own">
@@ -58,20 +55,6 @@
 </section>
 
 <style>
-	.dot {
-		width: 14px;
-		height: 14px;
-		border: 1.5px solid var(--ink);
-		border-radius: 50%;
-	}
-	.dot.checked {
-		background: var(--ink);
-		box-shadow: inset 0 0 0 2.5px var(--paper);
-	}
-	small {
-		color: var(--second);
-		font-size: 15px;
-	}
 	.section-head small {
 		font-size: 13px;
 	}

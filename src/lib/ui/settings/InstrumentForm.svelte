@@ -3,6 +3,7 @@
 	import { signs } from '$core/chord';
 	import type { InstrumentRecord } from '$lib/api/notebook-schema';
 	import { Checkbox } from 'bits-ui';
+	import Field from '../Field.svelte';
 	import { tuningTitle } from '../words';
 
 	/** One instrument of the player's own: what it is, how long, how it is strung. */
@@ -46,6 +47,9 @@
 	});
 	const sound = $derived(Object.values(wrong).every((text) => text === ''));
 
+	/** Nothing is called wrong before the first try. */
+	const said = (text: string) => (tried ? text : '');
+
 	async function save(event: SubmitEvent): Promise<void> {
 		event.preventDefault();
 		tried = true;
@@ -64,83 +68,41 @@
 	}
 </script>
 
-{#snippet fault(id: string, text: string)}
-	<p {id} class="wrong" role={tried ? 'alert' : undefined}>{tried ? text : ''}</p>
-{/snippet}
-
 <form onsubmit={save} novalidate>
-	<div>
-		<label
-			>Name <input
-				bind:value={name}
-				placeholder="Blue seven-string"
-				autocomplete="off"
-				aria-invalid={tried && wrong.name !== ''}
-				aria-describedby="name-wrong"
-			/></label
-		>
-		{@render fault('name-wrong', wrong.name)}
-	</div>
-	<div>
-		<label
-			>Start from <select onchange={(event) => (tuning = presetTuning(event.currentTarget.value))}>
-				<option value="" disabled selected>a tuning</option>
-				{#each TUNING_IDS as id (id)}<option value={id}>{tuningTitle(id)}</option>{/each}
-			</select></label
-		>
-	</div>
+	<Field label="Name" placeholder="Blue seven-string" bind:value={name} wrong={said(wrong.name)} />
+	<label
+		>Start from <select onchange={(event) => (tuning = presetTuning(event.currentTarget.value))}>
+			<option value="" disabled selected>a tuning</option>
+			{#each TUNING_IDS as id (id)}<option value={id}>{tuningTitle(id)}</option>{/each}
+		</select></label
+	>
 	<div class="wide">
-		<label
-			>Tuning, thickest string first <input
-				bind:value={tuning}
-				autocomplete="off"
-				spellcheck="false"
-				aria-invalid={tried && wrong.tuning !== ''}
-				aria-describedby="tuning-wrong"
-			/></label
-		>
-		{@render fault('tuning-wrong', wrong.tuning)}
+		<Field label="Tuning, thickest string first" bind:value={tuning} wrong={said(wrong.tuning)} />
 	</div>
-	<div>
-		<label
-			>Frets <input
-				type="number"
-				min={FEWEST}
-				max={MOST}
-				bind:value={frets}
-				aria-invalid={tried && wrong.frets !== ''}
-				aria-describedby="frets-wrong"
-			/></label
-		>
-		{@render fault('frets-wrong', wrong.frets)}
-	</div>
-	<div>
-		<label
-			>Nut to bridge, mm <input
-				type="number"
-				min={SHORT}
-				max={LONG}
-				bind:value={mm}
-				aria-invalid={tried && wrong.mm !== ''}
-				aria-describedby="mm-wrong"
-			/></label
-		>
-		{@render fault('mm-wrong', wrong.mm)}
-	</div>
+	<Field
+		label="Frets"
+		type="number"
+		min={FEWEST}
+		max={MOST}
+		bind:value={frets}
+		wrong={said(wrong.frets)}
+	/>
+	<Field
+		label="Nut to bridge, mm"
+		type="number"
+		min={SHORT}
+		max={LONG}
+		bind:value={mm}
+		wrong={said(wrong.mm)}
+	/>
 	<div class="wide">
-		<label
-			>Labels of the strings, thickest first; empty: {read
+		<Field
+			label="Labels of the strings, thickest first; empty: {read
 				? signs([...read.labels].reverse().join(' '))
-				: 'the note names'}
-			<input
-				bind:value={labels}
-				autocomplete="off"
-				spellcheck="false"
-				aria-invalid={tried && wrong.labels !== ''}
-				aria-describedby="labels-wrong"
-			/></label
-		>
-		{@render fault('labels-wrong', wrong.labels)}
+				: 'the note names'}"
+			bind:value={labels}
+			wrong={said(wrong.labels)}
+		/>
 	</div>
 	<Checkbox.Root bind:checked={leftHanded} class="check" aria-label="Left-handed">
 		{#snippet children({ checked })}<span class="box" class:checked></span> Left-handed{/snippet}

@@ -3,6 +3,7 @@
 	import { parseDegrees } from '$core/harmony';
 	import type { PlayerStore } from '$lib/state/player-setup.svelte';
 	import { toast } from 'svelte-sonner';
+	import Field from '../Field.svelte';
 
 	/** The player's own scales, by degrees; they stand beside the library's on every tune. */
 	let { store }: { store: PlayerStore } = $props();
@@ -61,27 +62,10 @@
 		{/each}
 	</ul>
 	<form onsubmit={add} novalidate>
-		<label
-			>Name <input
-				bind:value={name}
-				placeholder="Night ferry"
-				maxlength="80"
-				autocomplete="off"
-				aria-describedby="scale-wrong"
-			/></label
-		>
-		<label
-			>Degrees <input
-				bind:value={degrees}
-				placeholder="1 2 b3 5 6"
-				autocomplete="off"
-				spellcheck="false"
-				aria-describedby="scale-wrong"
-			/></label
-		>
+		<Field label="Name" placeholder="Night ferry" maxlength={80} bind:value={name} {wrong} />
+		<Field label="Degrees" placeholder="1 2 b3 5 6" bind:value={degrees} />
 		<button type="submit" class="act">Add it</button>
 	</form>
-	<p id="scale-wrong" class="wrong" role="alert">{wrong}</p>
 </section>
 
 <style>
@@ -103,11 +87,11 @@
 		display: grid;
 		grid-template-columns: 1fr 1fr auto;
 		gap: 16px;
-		align-items: end;
+		align-items: start;
 		padding-top: 12px;
 	}
-	.wrong {
-		padding-top: 6px;
+	button[type='submit'] {
+		margin-top: 20px;
 	}
 	@media (max-width: 640px) {
 		form {

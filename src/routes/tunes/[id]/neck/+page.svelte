@@ -113,7 +113,8 @@
 	{:else}
 		<div class="verdict">
 			<h1>
-				{#if !coverage.done || !coverage.best}Weighing the places …{:else if coverage.best.position === open.position}Position
+				{#if coverage.failed}The places could not be weighed. Reload to try again.{:else if !coverage.done || !coverage.best}Weighing
+					the places …{:else if coverage.best.position === open.position}Position
 					{open.position} lies best, and you are there.{:else}<button
 						type="button"
 						class="best"
