@@ -200,3 +200,98 @@ test('the instrument is chosen per tune: tuning, capo, one’s own', async ({ pa
 	expect(chart).toContain('tuning: A1 E2 A2 D3 G3 B3 E4\ncapo: 2\n');
 	await request.delete(`/api/v1/instruments/${(await made.json()).id}`);
 });
+
+test('the whole screen by keys alone', async ({ page, request }) => {
+	test.slow();
+	const tune = await newTune(request);
+	await visit(page, `/tunes/${tune.id}/neck?position=6`);
+	await weighed(page);
+	await page.keyboard.press('ArrowRight');
+	await expect(page).toHaveURL(/position=7/);
+	await page.keyboard.press('[');
+	await expect(page).toHaveURL(/position=6/);
+	await page.keyboard.press('ArrowDown');
+	await expect(page.getByRole('gridcell', { name: /of Eb7, now/ }).first()).toBeVisible();
+	await page.keyboard.press('PageUp');
+	await expect(page.getByRole('gridcell', { name: /of Bb7, now/ }).first()).toBeVisible();
+	// Tab reaches the shapes of both chords, then the layers; nothing traps the focus.
+	await page.keyboard.press('s');
+	await page.keyboard.press('Tab');
+	await expect(
+		page
+			.getByRole('radiogroup', { name: 'Arpeggio shapes of E♭7, next' })
+			.getByRole('radio')
+			.first()
+	).toBeFocused();
+	await page.keyboard.press('Space');
+	await expect(figure(page)).toHaveAccessibleName(/^E♭7/);
+	await page.keyboard.press('Tab');
+	await expect(
+		page.getByRole('group', { name: 'What the neck shows' }).getByRole('button').first()
+	).toBeFocused();
+	// The tabs of the panels follow the arrows as well as their keys.
+	await page.getByRole('tab', { name: /^Shapes/ }).focus();
+	await page.keyboard.press('ArrowRight');
+	await expect(page.getByRole('tab', { name: /^Changes/ })).toHaveAttribute(
+		'aria-selected',
+		'true'
+	);
+	await page.keyboard.press('2');
+	await expect(page).toHaveURL(/\/neck/);
+	// The menus open, change the tune and close without a pointer.
+	await page.getByRole('button', { name: /^Instrument/ }).focus();
+	await page.keyboard.press('Enter');
+	await expect(page.getByRole('combobox', { name: 'Tuning' })).toBeFocused();
+	await page.keyboard.press('Escape');
+	await expect(page.getByRole('button', { name: /^Instrument/ })).toBeFocused();
+});
+
+test('left-handed, the map turns with the neck', async ({ page, request }) => {
+	const tune = await newTune(request);
+	await visit(page, '/settings');
+	await page.getByRole('switch', { name: /Left-handed/ }).click();
+	await visit(page, `/tunes/${tune.id}/neck?position=8`);
+	await weighed(page);
+	const middle = async (selector: string) => {
+		const box = await page.locator(selector).first().boundingBox();
+		if (!box) throw new Error(selector);
+		return box.x + box.width / 2;
+	};
+	const third = await page.getByRole('button', { name: /^Position 3,/ }).boundingBox();
+	const ninth = await page.getByRole('button', { name: /^Position 9,/ }).boundingBox();
+	expect(third && ninth && third.x > ninth.x).toBe(true);
+	// The frame stands on the eighth fret of the neck above.
+	const fret = await middle('[data-place="3-8"]');
+	expect(Math.abs((await middle('.frame')) - fret)).toBeLessThan(8);
+	await page.keyboard.press('s');
+	await expect(figure(page)).toBeVisible();
+});
+
+test('a long chart with many chords keeps its map in bounds', async ({ page, request }) => {
+	const roots = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'Gb', 'G', 'Ab', 'A', 'Bb', 'B'];
+	const bars = roots.flatMap((root) => [`${root}maj7 ${root}m7`, `${root}7 ${root}m7b5`]);
+	const tune = await newTune(request, `title: Round\nkey: C\n\n| ${bars.join(' | ')} |\n`);
+	await visit(page, `/tunes/${tune.id}/neck?position=5`);
+	await weighed(page);
+	await expect(page.locator('.chords li')).toHaveCount(24);
+	await expect(page.getByRole('img', { name: /How each chord lies/ })).toBeVisible();
+	// The ribbon turns its page with the chord that sounds.
+	await page.keyboard.press(',');
+	await page.keyboard.press(',');
+	await expect(page.getByRole('button', { name: 'Bm7b5, bar 24, beat 3' })).toBeVisible();
+});
+
+test('a tune changed elsewhere is taken up, never overwritten', async ({ page, request }) => {
+	const tune = await newTune(request);
+	await visit(page, `/tunes/${tune.id}/neck?position=6`);
+	const chart = tune.chart.replace('Edim7', 'Ebm6');
+	const other = await request.put(`/api/v1/tunes/${tune.id}`, {
+		data: { chart, version: tune.version }
+	});
+	expect(other.status()).toBe(200);
+	await page.getByRole('button', { name: /^Instrument/ }).click();
+	await page.getByRole('combobox', { name: 'Capo' }).selectOption('3');
+	await expect(page.getByText('This tune was changed elsewhere')).toBeVisible();
+	await expect(page.getByRole('button', { name: 'Ebm6, bar 6, beat 1' })).toBeVisible();
+	expect((await (await request.get(`/api/v1/tunes/${tune.id}`)).json()).chart).toBe(chart);
+});

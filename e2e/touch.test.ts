@@ -50,3 +50,28 @@ test('the window follows a finger on the neck', async ({ page, request }) => {
 	// However the picture scrolls along, the window ends where the finger went, not beyond.
 	expect(Number(await slider.getAttribute('aria-valuenow'))).toBeLessThan(10);
 });
+
+test('the neck screen by touch: a shape, a scale, a place', async ({ page, request }) => {
+	const tune = await newTune(request);
+	await visit(page, `/tunes/${tune.id}/neck?position=6`);
+	await page
+		.getByRole('radio', { name: /^B♭7, full/ })
+		.first()
+		.tap();
+	await expect(page.locator('.figure[role="img"]')).toHaveAccessibleName(/^B♭7/);
+	await page.getByRole('tab', { name: /^Layouts/ }).tap();
+	await page.getByRole('radio', { name: /^From position 8/ }).tap();
+	await expect(page).toHaveURL(/position=8/);
+	await page.getByRole('button', { name: /^D♭ rises to D/ }).tap();
+	await expect(page.getByRole('button', { name: /^D♭ rises to D/ })).toHaveAttribute(
+		'aria-pressed',
+		'true'
+	);
+	await page.getByRole('button', { name: 'fingers' }).tap();
+	await expect(page.getByRole('button', { name: 'fingers' })).toHaveAttribute(
+		'aria-pressed',
+		'true'
+	);
+	const wide = await page.evaluate(() => document.documentElement.scrollWidth);
+	expect(wide).toBe(390);
+});
