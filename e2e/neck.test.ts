@@ -246,6 +246,38 @@ test('the whole screen by keys alone', async ({ page, request }) => {
 	await expect(page.getByRole('button', { name: /^Instrument/ })).toBeFocused();
 });
 
+test('places are ranked with reasons; the next key is one key away', async ({ page, request }) => {
+	const tune = await newTune(request);
+	await visit(page, `/tunes/${tune.id}/neck?position=6`);
+	await weighed(page);
+	await page.keyboard.press('k');
+	const ranked = page.getByRole('radiogroup', { name: 'Places, best first' });
+	await expect(ranked.getByRole('radio')).toHaveCount(19);
+	await expect(ranked.getByRole('radio', { name: /: position 6\. \d+ % of roots/ })).toBeFocused();
+	await ranked.getByRole('radio').first().click();
+	await expect(page.getByRole('heading', { level: 1 })).toContainText('you are there');
+	await expectAccessible(page);
+	// In the strip of places and in the ribbon the arrows belong to what has the focus.
+	await page.getByRole('button', { name: /^Position 6,/ }).click();
+	await page.keyboard.press('ArrowRight');
+	await expect(page.getByRole('button', { name: /^Position 7,/ })).toBeFocused();
+	await page.getByRole('button', { name: 'Edim7, bar 6, beat 1' }).click();
+	await page.keyboard.press('ArrowRight');
+	await expect(page.getByRole('button', { name: 'Bb7, bar 7, beat 1' })).toBeFocused();
+
+	await page.locator('h1').click();
+	await page.keyboard.press('Shift+Period');
+	await expect(page.locator('dd', { hasText: 'E♭ blues' })).toBeVisible();
+	await expect(page.getByRole('button', { name: 'Eb7, bar 1, beat 1' })).toBeVisible();
+	await page.keyboard.press('ControlOrMeta+z');
+	await expect(page.locator('dd', { hasText: 'B♭ blues' })).toBeVisible();
+	await page.keyboard.press('ControlOrMeta+Shift+z');
+	await expect(page.locator('dd', { hasText: 'E♭ blues' })).toBeVisible();
+	expect((await (await request.get(`/api/v1/tunes/${tune.id}`)).json()).chart).toContain(
+		'key: Eb blues'
+	);
+});
+
 test('left-handed, the map turns with the neck', async ({ page, request }) => {
 	const tune = await newTune(request);
 	await visit(page, '/settings');

@@ -35,7 +35,9 @@ export function onKeys(actions: Actions): (event: KeyboardEvent) => void {
 		const mod = event.ctrlKey || event.metaKey;
 		const name = event.key.length === 1 ? event.key.toLowerCase() : event.key;
 		const shift = event.shiftKey && (mod || event.key.length > 1) ? 'Shift+' : '';
-		const action = actions[`${mod ? 'Mod+' : ''}${shift}${name}`];
+		// With Shift the point is another sign, and which one hangs on the keyboard.
+		const point = event.shiftKey && !mod && event.code === 'Period';
+		const action = actions[point ? 'Shift+.' : `${mod ? 'Mod+' : ''}${shift}${name}`];
 		if (!action) return;
 		if (!mod) {
 			if (isTyping(event.target)) return;

@@ -1,7 +1,7 @@
 import type { TuneAnswer } from '$lib/api/notebook-schema';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { OpenTune } from './open-tune.svelte';
-import { saveHeaders } from './tune-headers';
+import { redoStep, saveHeaders, toNextKey, undoStep } from './tune-headers';
 
 type Said = { text: string; undo?: () => void };
 const said: Said[] = [];
@@ -55,12 +55,50 @@ describe('header lines from outside the text', () => {
 		expect(said[0].text).toContain('changed elsewhere');
 	});
 
-	it('take nothing back that came later', async () => {
+	it('are undone step by step and done again', async () => {
 		const open = new OpenTune(server, 5);
 		await saveHeaders(open, { capo: '3' }, 'Capo.');
 		await saveHeaders(open, { capo: '4' }, 'Again.');
+		await undoStep(open);
+		expect(server.chart).toContain('capo: 3');
+		await undoStep(open);
+		expect(server.chart).toBe('key: C\n| C | F |');
+		await undoStep(open);
+		expect(server.version).toBe(5);
+		await redoStep(open);
+		await redoStep(open);
+		await redoStep(open);
+		expect(server.chart).toContain('capo: 4');
+		// A new step ends what could be done again.
+		await undoStep(open);
+		await saveHeaders(open, { scale: 'C lydian' }, 'Scale.');
+		await redoStep(open);
+		expect(server.chart).toContain('scale: C lydian\n');
+		expect(server.chart).toContain('capo: 3');
+	});
+
+	it('take nothing back once the text is another', async () => {
+		const open = new OpenTune(server, 5);
+		await saveHeaders(open, { capo: '3' }, 'Capo.');
+		server = tune('key: D\n| D |', 9);
+		open.replace(server);
 		said[0].undo?.();
 		expect(said.at(-1)?.text).toContain('has changed since');
-		expect(server.chart).toContain('capo: 4');
+		expect(server).toMatchObject({ chart: 'key: D\n| D |', version: 9 });
+	});
+
+	it('move round the circle by twelve steps and are home again', async () => {
+		const open = new OpenTune(server, 5);
+		const keys: string[] = [];
+		for (let i = 0; i < 12; i++) {
+			await toNextKey(open);
+			keys.push(/key: (\S+)/.exec(server.chart)?.[1] ?? '');
+		}
+		expect(keys).toEqual('F Bb Eb Ab Db Gb B E A D G C'.split(' '));
+		expect(server.chart).toBe('key: C\n| C | F |');
+		expect(said[0].text).toBe('Now in F major.');
+		const silent = new OpenTune(tune('| N.C. |'), 5);
+		await toNextKey(silent);
+		expect(silent.saved.version).toBe(1);
 	});
 });

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { lastPosition, windowFrets, type Instrument } from '$core/neck';
 	import type { NeckGeometry } from './neck-geometry';
+	import { stringLabel } from './words';
 
 	type Props = {
 		instrument: Instrument;
@@ -113,7 +114,7 @@
 		y={geometry.string(string, a)}
 		dy="0.35em"
 	>
-		{from <= 0 ? instrument.labels[string - 1].replace('b', '♭').replace('#', '♯') : string}
+		{from <= 0 ? stringLabel(instrument.labels[string - 1]) : string}
 	</text>
 {/each}
 {#each ['top', 'bottom'] as const as which (which)}

@@ -2,6 +2,7 @@
 	import { chartTicks, type Change } from '$core/chart';
 	import { signs } from '$core/chord';
 	import { useTune } from '$lib/state/open-tune.svelte';
+	import { tick } from 'svelte';
 	import ChordSymbol from './ChordSymbol.svelte';
 
 	const open = useTune();
@@ -28,11 +29,21 @@
 		const found = open.functions[change.to.index];
 		return found ? signs(found.numeral) : '';
 	};
+	/** Inside the ribbon the arrows step through the changes, and the focus goes with them. */
+	function walk(event: KeyboardEvent): void {
+		const by: Record<string, number> = { ArrowLeft: -1, ArrowRight: 1 };
+		if (!by[event.key]) return;
+		event.preventDefault();
+		open.step(by[event.key]);
+		void tick().then(() => ribbon.querySelector<HTMLElement>('[tabindex="0"]')?.focus());
+	}
+	let ribbon: HTMLElement;
 	const bars = $derived(chart.played.slice(firstBar, firstBar + page));
 	const wide = $derived((bars.length <= 12 ? 1 : 0.7) * Math.min(1, 8 / bars.length + 0.4));
 </script>
 
 <div
+	bind:this={ribbon}
 	bind:clientWidth={width}
 	class="ribbon"
 	role="group"
@@ -48,6 +59,8 @@
 			class:next={change.index === open.cursor && open.next}
 			style="left:{percent(from)}%;width:{percent(to) - percent(from)}%;--size:{(short ? 18 : 28) *
 				wide}px"
+			tabindex={change.index === open.cursor ? 0 : -1}
+			onkeydown={walk}
 			aria-current={change.index === open.cursor ? 'step' : undefined}
 			aria-label="{change.to.symbol}, bar {change.bar}, beat {change.beat}"
 			onclick={() => (open.cursor = change.index)}

@@ -53,3 +53,7 @@ export const tuningTitle = (id: string): string =>
 				/ ([a-g])$/,
 				(_, note: string) => ` ${note.toUpperCase()}`
 			);
+
+/** A string's label: a note name gets its sign, anything else stays as the player wrote it. */
+export const stringLabel = (label: string): string =>
+	/^[A-G][b#]+$/.test(label) ? signs(label) : label;

@@ -40,6 +40,8 @@
 				['← →', 'place toward the nut, toward the body'],
 				['↑ ↓', 'previous, next change'],
 				['J', 'jump to the place where the chart lies best'],
+				['K', 'all places, ranked'],
+				['Shift .', 'the tune in the next key of the circle'],
 				['U', 'another scale for the sounding chord'],
 				['A W E G', 'show the scale, now, next, fingers'],
 				['S D B', 'shapes, double stops, bends'],

@@ -1,20 +1,29 @@
 <script lang="ts">
 	import { proseSigns, roleWords, signs } from '$core/chord';
+	import type { NeckCoverage } from '$lib/state/neck-coverage.svelte';
 	import { Tabs } from 'bits-ui';
-	import { tick } from 'svelte';
+	import { onMount, tick } from 'svelte';
 	import KeyCap from '../KeyCap.svelte';
 	import ChangePanel from './ChangePanel.svelte';
 	import { lift, placeText } from './figures';
 	import HiddenPanel from './HiddenPanel.svelte';
 	import LayoutPanel from './LayoutPanel.svelte';
 	import { PANELS, type NeckView, type Panel } from './neck-view.svelte';
+	import PlacesPanel from './PlacesPanel.svelte';
 	import ShapePanel from './ShapePanel.svelte';
 	import StepList from './StepList.svelte';
 	import WordsPanel from './WordsPanel.svelte';
 
 	/** What is in the place, one kind at a time: shapes, changes, double stops, bends, hidden arpeggios … */
-	let { view, leftHanded }: { view: NeckView; leftHanded: boolean } = $props();
+	let {
+		view,
+		coverage,
+		leftHanded
+	}: { view: NeckView; coverage: NeckCoverage; leftHanded: boolean } = $props();
 	let body: HTMLElement;
+	/** The server leaves the panels to the browser: they are much to compute and nothing to read first. */
+	let drawn = $state(false);
+	onMount(() => (drawn = true));
 
 	/**
 	 * Opens a panel by its key, picks the first thing there and puts the focus on it; the key of an open
@@ -34,8 +43,9 @@
 			...{ key, tense, chord, verdict: item.verdict },
 			parts: [
 				item.interval,
-				item.roles.map(signs).join(' and '),
-				`strings ${item.a.string} and ${item.b.string}, frets ${item.a.fret} and ${item.b.fret}`
+				item.roles.map(signs).join(' '),
+				`strings ${item.a.string} ${item.b.string}`,
+				`frets ${item.a.fret} ${item.b.fret}`
 			]
 		}))
 	);
@@ -63,7 +73,9 @@
 			{/each}
 		</Tabs.List>
 		<Tabs.Content value={view.panel} tabindex={-1}>
-			{#if view.panel === 'shapes'}
+			{#if !drawn}
+				<p class="detail">Shapes, double stops, bends and more appear in a moment.</p>
+			{:else if view.panel === 'shapes'}
 				<ShapePanel {view} {leftHanded} />
 			{:else if view.panel === 'changes'}
 				<ChangePanel />
@@ -95,6 +107,8 @@
 				<HiddenPanel {view} />
 			{:else if view.panel === 'layouts'}
 				<LayoutPanel {view} />
+			{:else if view.panel === 'places'}
+				<PlacesPanel {coverage} />
 			{:else}
 				<WordsPanel {view} />
 			{/if}
@@ -105,11 +119,12 @@
 <style>
 	.panels {
 		min-width: 0;
+		min-height: 200px;
 	}
 	.panels :global(.tabs) {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 0 18px;
+		gap: 0 12px;
 		border-bottom: 2px solid var(--ink);
 	}
 	.panels :global(.tab) {

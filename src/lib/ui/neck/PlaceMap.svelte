@@ -5,6 +5,7 @@
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { mode } from 'mode-watcher';
 	import { onMount } from 'svelte';
+	import { fittingSize } from '../chord-width';
 	import ChordSymbol from '../ChordSymbol.svelte';
 	import { densities } from './density';
 	import type { HeatChart } from './heat-chart';
@@ -104,7 +105,12 @@
 	<div class="strip"><PlaceStrip ranked={coverage.ranked} {planned} {leftHanded} /></div>
 	<ul class="label chords" aria-hidden="true" style="--row:{ROW}px">
 		{#each rows as { chord } (chord.symbol)}
-			<li class={tense(chord.symbol)}><ChordSymbol {chord} quiet /></li>
+			<li
+				class={tense(chord.symbol)}
+				style="font-size:{fittingSize(chord, 48, [13, 12, 11, 10])}px"
+			>
+				<ChordSymbol {chord} quiet />
+			</li>
 		{/each}
 	</ul>
 	<div
@@ -176,7 +182,6 @@
 		align-items: center;
 		justify-content: flex-end;
 		height: var(--row);
-		font-size: 13px;
 	}
 	.chords :global(.chord) {
 		font-family: var(--font-sans);

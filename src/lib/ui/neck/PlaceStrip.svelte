@@ -2,6 +2,7 @@
 	import { fretWire, highestFret, lastPosition } from '$core/neck';
 	import type { RankedPosition } from '$core/route';
 	import { useTune } from '$lib/state/open-tune.svelte';
+	import { tick } from 'svelte';
 	import { densities } from './density';
 
 	/** Every place of the hand as a cell, darker where the whole chart lies better. */
@@ -23,9 +24,21 @@
 		const rank = entry ? `, rank ${entry.rank} of ${last}` : '';
 		return `Position ${position}${rank}${planned.includes(position) ? ', planned' : ''}`;
 	};
+	/** Inside the strip the arrows move the hand, and the focus goes with it. */
+	function walk(event: KeyboardEvent): void {
+		const along = leftHanded ? -1 : 1;
+		const by: Record<string, number> = { ArrowLeft: -along, ArrowRight: along };
+		const to =
+			event.key === 'Home' ? 1 : event.key === 'End' ? last : open.position + (by[event.key] ?? 0);
+		if (to === open.position) return;
+		event.preventDefault();
+		open.moveTo(to);
+		void tick().then(() => strip.querySelector<HTMLElement>('[tabindex="0"]')?.focus());
+	}
+	let strip: HTMLElement;
 </script>
 
-<div class="strip" class:left={leftHanded} role="group" aria-label="Places">
+<div bind:this={strip} class="strip" class:left={leftHanded} role="group" aria-label="Places">
 	{#each Array.from({ length: last }, (_, i) => i + 1) as position (position)}
 		{@const at = ranked.findIndex((entry) => entry.position === position)}
 		<button
@@ -35,6 +48,8 @@
 			class:best={at >= 0 && ranked[at].rank === 1}
 			class:here={position === open.position}
 			aria-pressed={position === open.position}
+			tabindex={position === open.position ? 0 : -1}
+			onkeydown={walk}
 			aria-label={words(position)}
 			onclick={() => open.moveTo(position)}
 			>{position}{#if planned.includes(position)}<i class="planned"></i>{/if}</button

@@ -5,6 +5,7 @@
 	import { prefs } from '$lib/state/prefs.svelte';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import type { Snippet } from 'svelte';
+	import { fittingSize } from '../chord-width';
 	import ChordSymbol from '../ChordSymbol.svelte';
 	import { scaleTitle } from '../words';
 	import { choicesFor, choiceWords, clashWords, scaleFields } from './scale-rows';
@@ -90,7 +91,9 @@
 	{#each rows as row (row.tense)}
 		{@const { tense, chord, choice, fields, added, inUse, at } = row}
 		<div class="row {tense}">
-			<span class="name"><ChordSymbol {chord} /></span>
+			<span class="name" style="font-size:{fittingSize(chord, 60, [22, 18, 15, 12])}px"
+				><ChordSymbol {chord} /></span
+			>
 			<span class="notes" style="--count:{scale.notes.length}">
 				{#each fields as field (field.degree)}
 					{#if field.edited}
@@ -173,7 +176,6 @@
 		border-bottom: 3px solid var(--ink);
 	}
 	.name {
-		font-size: 22px;
 		overflow: hidden;
 	}
 	.now .name,

@@ -18,6 +18,11 @@
 	);
 	const chosen = $derived(view.shapes.find((entry) => entry.key === view.choice));
 	const join = $derived(chosen ? view.joinOf(chosen) : null);
+	const details = $derived.by(() => {
+		if (!chosen) return '';
+		const on = join ? [`goes on to position ${join.position}: ${join.words}`] : [];
+		return `${[...detailWords(chosen.item), ...on].join(' · ')}.`;
+	});
 	/** Only cards in view are drawn: a step of the hand redraws a handful of them, not all. */
 	let inView: Record<string, boolean> = $state({});
 	function seen(node: HTMLElement, key: string) {
@@ -86,8 +91,7 @@
 </div>
 <p class="detail">
 	{#if chosen}
-		{detailWords(chosen.item).join(' · ')}{#if join}
-			· goes on to position {join.position}: {join.words}{/if}.
+		{details}
 		{#if chosen.item.comfort !== 'easy'}<b>Warm up first; let go when it pulls.</b>{/if}
 	{:else}
 		Numbers are fingers. The chosen shape stands out on the neck; choose it again to let it go.

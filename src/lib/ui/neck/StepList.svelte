@@ -96,6 +96,7 @@
 		padding: 2px 6px;
 		text-align: left;
 		font-size: 14px;
+		white-space: nowrap;
 	}
 	:global(.step-row:hover) {
 		background: var(--lit);

@@ -36,7 +36,8 @@ export const PANELS = [
 	{ id: 'bends', key: 'B', name: 'Bends', says: 'bends that land on a chord tone' },
 	{ id: 'hidden', key: 'H', name: 'Hidden', says: 'arpeggios hidden in the scale' },
 	{ id: 'layouts', key: 'L', name: 'Layouts', says: 'the scale laid out over the neck' },
-	{ id: 'words', key: 'V', name: 'In words', says: 'this place, told' }
+	{ id: 'places', key: 'K', name: 'Places', says: 'every place, ranked with reasons' },
+	{ id: 'words', key: 'V', name: 'Words', says: 'this place, told' }
 ] as const;
 export type Panel = (typeof PANELS)[number]['id'];
 
@@ -64,7 +65,7 @@ export class NeckView {
 	perString: number = $state(0);
 	private picked: Record<Panel, string> = $state({
 		...{ shapes: '', changes: '', pairs: '', bends: '' },
-		...{ hidden: '', layouts: '', words: '' }
+		...{ hidden: '', layouts: '', places: '', words: '' }
 	});
 
 	/** The scale whose notes are drawn: the one chosen for the sounding chord, or the chart's. */

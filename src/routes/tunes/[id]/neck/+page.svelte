@@ -5,6 +5,7 @@
 	import { NeckCoverage } from '$lib/state/neck-coverage.svelte';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { prefs } from '$lib/state/prefs.svelte';
+	import { redoStep, toNextKey, undoStep } from '$lib/state/tune-headers';
 	import FootKeys from '$lib/ui/FootKeys.svelte';
 	import Neck from '$lib/ui/Neck.svelte';
 	import InstrumentMenu from '$lib/ui/neck/InstrumentMenu.svelte';
@@ -86,6 +87,9 @@
 		PageDown: () => open.step(1),
 		Escape: () => view.pick(''),
 		u: () => scalePanel?.nextScale(),
+		'Shift+.': () => void toNextKey(open),
+		'Mod+z': () => void undoStep(open),
+		'Mod+Shift+z': () => void redoStep(open),
 		j: () => toBest()
 	});
 	function toBest(): void {
@@ -155,7 +159,7 @@
 					{#snippet menu()}<ScaleMenu scale={inUse} />{/snippet}
 				</ScalePanel>
 			{/if}
-			<PanelTabs bind:this={panels} {view} {leftHanded} />
+			<PanelTabs bind:this={panels} {view} {coverage} {leftHanded} />
 		</div>
 	{/if}
 	<div class="foot">
@@ -165,6 +169,7 @@
 				['← →', 'move the place'],
 				['↑ ↓', 'next change'],
 				['J', 'best place'],
+				['Shift .', 'next key'],
 				['U', 'other scale'],
 				['3', 'plan']
 			]}
