@@ -26,11 +26,14 @@ const { tunes } = await (await fetch(`${base}/api/v1/tunes`)).json();
 const ferry = `/tunes/${tunes.find((tune) => tune.title === 'Tin Roof Ferry').id}`;
 
 const DESK = { width: 1280, height: 800 };
+const PHONE = { width: 390, height: 844 };
+
 const VIEWS = [
 	{ name: 'notebook', path: '/' },
 	{ name: 'chart', path: `${ferry}/chart`, act: (page) => page.locator('.cm-content').waitFor() },
 	{ name: 'chart-problem', path: `${ferry}/chart`, act: spoil },
-	{ name: 'neck', path: `${ferry}/neck`, act: (page) => page.keyboard.press('.') },
+	{ name: 'neck', path: `${ferry}/neck`, act: weighed },
+	{ name: 'neck-stage', path: `${ferry}/neck`, theme: 'dark', act: shapeChosen },
 	{ name: 'route', path: `${ferry}/route`, act: (page) => page.keyboard.press('.') },
 	{
 		name: 'route-stage',
@@ -41,8 +44,39 @@ const VIEWS = [
 	{ name: 'settings', path: '/settings' },
 	{ name: 'help', path: '/help' },
 	{ name: 'route-tablet', path: `${ferry}/route`, size: { width: 820, height: 1180 } },
-	{ name: 'notebook-phone', path: '/', size: { width: 390, height: 844 } }
+	{ name: 'notebook-phone', path: '/', size: PHONE },
+	{ name: 'neck-phone', path: `${ferry}/neck`, size: PHONE, act: weighed },
+	{
+		name: 'chart-forms',
+		path: emptyTune,
+		act: (page) => page.locator('.cm-content').waitFor()
+	}
 ];
+
+/** A tune without bars; made last, so that the notebook's own pictures show the demo alone. */
+async function emptyTune() {
+	const made = await fetch(`${base}/api/v1/tunes`, {
+		method: 'POST',
+		headers: { 'content-type': 'application/json' },
+		body: JSON.stringify({ chart: 'title: Early Ferry\nkey: A minor\n' })
+	});
+	return `/tunes/${(await made.json()).id}/chart`;
+}
+
+/** The second change, with every place weighed and the map drawn. */
+async function weighed(page) {
+	await page.keyboard.press('.');
+	await page.locator('h1', { hasText: 'lies best' }).waitFor();
+	await page.locator('.heat path, .heat rect').nth(20).waitFor();
+}
+
+/** The same with the full shape of the sounding chord picked out. */
+async function shapeChosen(page) {
+	await weighed(page);
+	await page.keyboard.press('s');
+	await page.keyboard.press('ArrowRight');
+	await page.locator('.figure[role="img"]').waitFor();
+}
 
 /** A symbol that does not read, with its message. */
 async function spoil(page) {
@@ -58,10 +92,11 @@ const out = join(root, 'docs', 'screenshots');
 mkdirSync(out, { recursive: true });
 for (const { name, path, act, theme = 'light', size = DESK } of VIEWS) {
 	const page = await browser.newPage({ viewport: size, colorScheme: theme });
-	await page.goto(base + path);
+	const at = typeof path === 'function' ? await path() : path;
+	await page.goto(base + at);
 	await page.locator('html[data-ready]').waitFor();
 	await act?.(page);
-	if (path.endsWith('/route')) await page.locator('aside li').first().waitFor();
+	if (at.endsWith('/route')) await page.locator('aside li').first().waitFor();
 	await page.evaluate(() => document.fonts.ready);
 	await page.evaluate(
 		() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)))

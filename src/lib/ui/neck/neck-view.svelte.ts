@@ -3,6 +3,7 @@ import { hiddenArpeggios, readOverChords, type Scale } from '$core/harmony';
 import {
 	arpeggioShapes,
 	bends,
+	boxAt,
 	doubleStops,
 	FAMILIES,
 	fullArpeggio,
@@ -133,9 +134,13 @@ export class NeckView {
 			this.family === 'single-fret'
 				? Math.min(2, this.perString || 1)
 				: this.perString || undefined;
-		return positionsOf(instrument, this.scale, this.family, {
+		const found = positionsOf(instrument, this.scale, this.family, {
 			...{ notesPerString, hand: player.hand }
 		});
+		// The open place is where players start, whether or not it has the fewest reaches.
+		const open = this.family === 'box' ? boxAt(instrument, this.scale, 1) : null;
+		const known = found.some((layout) => layout.position === 1);
+		return open && !known && open.notes.some((note) => note.fret === 0) ? [open, ...found] : found;
 	});
 	/** Notes a string that are usual for the scale, when none are chosen. */
 	readonly usual = $derived.by(() => (this.scale ? usualPerString(this.scale) : 3));

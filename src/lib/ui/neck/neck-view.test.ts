@@ -90,6 +90,15 @@ describe('the neck screen', () => {
 		expect(view.layouts.every((layout) => layout.lowFret === layout.highFret)).toBe(true);
 	});
 
+	it('lists the open place beside the boxes where open strings sound in the scale', () => {
+		const places = (key: string) => {
+			const view = new NeckView(open(`key: ${key} blues\n| ${key}7 | A7 |`, 5));
+			return view.layouts.map((layout) => `${layout.position}:${layout.lowFret}`);
+		};
+		expect(places('E').slice(0, 2)).toEqual(['1:0', '2:2']);
+		expect(places('Bb')[0]).toBe('1:1');
+	});
+
 	it('re-reads the hidden arpeggio over every chord', () => {
 		const view = new NeckView(open(FERRY, 6));
 		view.show('hidden');
