@@ -17,7 +17,7 @@ export type ScaleChoice = {
 const holds = (scale: Scale, pc: number): boolean => scale.notes.some((note) => note.pc === pc);
 
 /** The edits that turn one scale into another: nearest notes are paired, at most a whole tone apart. */
-function scaleEdits(from: Scale, to: Scale): ScaleEdit[] {
+export function scaleEdits(from: Scale, to: Scale): ScaleEdit[] {
 	const gone = from.notes.filter((note) => !holds(to, note.pc));
 	const fresh = to.notes.filter((note) => !holds(from, note.pc));
 	const edits: ScaleEdit[] = [];

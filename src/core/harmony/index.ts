@@ -5,7 +5,7 @@ export { keyOf, rankTonics, sameKey, type RankedTonic } from './tonic';
 export { functionOf, type ChordFunction } from './function';
 export { numeralOf } from './numeral-of';
 export { parseDegrees } from './scale';
-export { scaleChoices, type ScaleChoice, type ScaleEdit } from './choices';
+export { scaleChoices, scaleEdits, type ScaleChoice, type ScaleEdit } from './choices';
 export { noteVerdict, type NoteVerdict, type Verdict } from './verdict';
 export { readOver } from './read-over';
 export { hiddenArpeggios, readOverChords, type Hidden } from './hidden';

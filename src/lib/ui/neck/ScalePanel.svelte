@@ -8,7 +8,7 @@
 	import { fittingSize } from '../chord-width';
 	import ChordSymbol from '../ChordSymbol.svelte';
 	import { scaleTitle } from '../words';
-	import { choicesFor, choiceWords, clashWords, scaleFields } from './scale-rows';
+	import { choicesFor, choiceWords, clashWords, sameScale, scaleFields } from './scale-rows';
 
 	/** The scale in use and what each of the two chords makes of it: same box, a note or two changed. */
 	let { scale, menu }: { scale: Scale; menu: Snippet } = $props();
@@ -23,12 +23,10 @@
 			{ tense: 'next' as const, chord: open.next, next: null }
 		].flatMap(({ tense, chord, next }) => {
 			if (!chord) return [];
-			const choices = choicesFor(chord, scale);
 			const chosen = open.chordScales.of(chord.symbol);
+			const choices = choicesFor(chord, scale, chosen);
 			const inUse = chosen
-				? choices.findIndex(
-						(entry) => scaleTitle(entry.scale) === scaleTitle(chosen) && entry.edits.length > 0
-					)
+				? choices.findIndex((entry) => sameScale(entry.scale, chosen) && entry.edits.length > 0)
 				: -1;
 			const at = Math.min(choices.length - 1, looked[chord.symbol] ?? (inUse >= 0 ? inUse : 0));
 			const choice = choices[at];

@@ -72,7 +72,7 @@
 			x={x(note.fret)}
 			y={y(note.string) + labelShift(kind) * radius}
 			dy="0.35em"
-			font-size={radius * 0.9}
+			font-size="11.5"
 			class:onFill={kind === 'root'}>{note.finger ?? 0}</text
 		>
 	{/each}

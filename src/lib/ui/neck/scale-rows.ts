@@ -2,12 +2,13 @@ import { proseSigns, signs, type Chord } from '$core/chord';
 import {
 	noteVerdict,
 	scaleChoices,
+	scaleEdits,
 	type Scale,
 	type ScaleChoice,
 	type ScaleEdit,
 	type Verdict
 } from '$core/harmony';
-import { pitchClass, shortestMove, parseNote } from '$core/pitch';
+import { noteName, parseNote, pitchClass, shortestMove } from '$core/pitch';
 
 /** One note of the scale in use as a chord hears it, or the note that takes its place. */
 export type ScaleField = {
@@ -61,5 +62,17 @@ export function clashWords(scale: Scale, chord: Chord, next: Chord | null): stri
 	});
 }
 
-/** Scales for a chord as edits of the scale in use; the scale itself only where it serves. */
-export const choicesFor = (chord: Chord, inUse: Scale): ScaleChoice[] => scaleChoices(chord, inUse);
+/**
+ * Scales for a chord as edits of the scale in use. One that the player chose while another scale was
+ * in use stands last, so that what the neck shows is always told.
+ */
+export function choicesFor(chord: Chord, inUse: Scale, chosen: Scale | null = null): ScaleChoice[] {
+	const choices = scaleChoices(chord, inUse);
+	if (!chosen || choices.some((choice) => sameScale(choice.scale, chosen))) return choices;
+	const containsAll = chord.tones.every((tone) => chosen.notes.some((note) => note.pc === tone.pc));
+	return [...choices, { scale: chosen, edits: scaleEdits(inUse, chosen), containsAll }];
+}
+
+/** True when two scales are one: the same tonic as it is spelled, and the same name. */
+export const sameScale = (a: Scale, b: Scale): boolean =>
+	a.name === b.name && noteName(a.tonic) === noteName(b.tonic);

@@ -79,6 +79,15 @@ describe('the scale over a chord', () => {
 		).toBe('add D, leave out F');
 	});
 
+	it('keeps one chosen under another scale in sight', () => {
+		const major = scaleOf('Bb', 'major');
+		const chosen = scaleOf('Bb', 'minor pentatonic 6');
+		const choices = choicesFor(eb7, major, chosen);
+		expect(choices.at(-1)?.scale).toBe(chosen);
+		expect(choices.at(-1)?.containsAll).toBe(true);
+		expect(choicesFor(eb7, minor, chosen)).toHaveLength(choicesFor(eb7, minor).length);
+	});
+
 	it('says what to do with a clash', () => {
 		expect(clashWords(minor, eb7, bb7)).toEqual([
 			'A♭ over E♭7: let it fall a semitone to G, the third, or pass through on a weak beat.'

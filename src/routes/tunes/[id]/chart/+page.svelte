@@ -283,7 +283,7 @@
 	</main>
 	<aside class="inspector" aria-label="Home and what leaves it">
 		<HomeRanking bind:this={ranking} {chart} onkey={setKey} />
-		{#if key}<OutsideList {chart} {key} />{/if}
+		{#if key && sounding > 0}<OutsideList {chart} {key} />{/if}
 		{#if scale}
 			<section>
 				<div class="section-head"><h2>Scale in use</h2></div>
