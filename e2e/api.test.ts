@@ -101,18 +101,12 @@ test('bad input is told what, where and why', async ({ request }) => {
 		['/api/v1/plan', JSON.stringify({ ...plan, instrument: { tuning: 'X' } }), 422, /not a tuning/],
 		[
 			'/api/v1/analyze',
-			'/api/v1/coverage',
-			'/api/v1/instruments',
-			'/api/v1/instruments/{id}',
 			JSON.stringify({ chart: `| ${'C | '.repeat(600)}` }),
 			422,
 			/at most 512 written bars/
 		],
 		[
 			'/api/v1/analyze',
-			'/api/v1/coverage',
-			'/api/v1/instruments',
-			'/api/v1/instruments/{id}',
 			JSON.stringify({ chart: `[A x64]\n| ${'C | '.repeat(64)}` }),
 			422,
 			/at most 2048 bars/

@@ -31,9 +31,10 @@ export async function typeChart(page: Page, text: string): Promise<void> {
 	await page.keyboard.insertText(text);
 }
 
-/** axe finds nothing. */
-export async function expectAccessible(page: Page): Promise<void> {
-	const { violations } = await new AxeBuilder({ page }).analyze();
+/** axe finds nothing, on the whole page or in one part of it. */
+export async function expectAccessible(page: Page, part?: string): Promise<void> {
+	const builder = new AxeBuilder({ page });
+	const { violations } = await (part ? builder.include(part) : builder).analyze();
 	const told = violations.map(
 		({ id, help, nodes }) =>
 			`${id}: ${help}\n  ${nodes.map((n) => n.html.slice(0, 160)).join('\n  ')}`

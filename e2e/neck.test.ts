@@ -119,14 +119,14 @@ test('double stops, bends, hidden arpeggios and layouts, one key each', async ({
 	const first = await figure(page).getAttribute('aria-label');
 	await page.keyboard.press('ArrowDown');
 	await expect(figure(page)).not.toHaveAccessibleName(first ?? '');
-	await expectAccessible(page);
+	await expectAccessible(page, '.panels');
 	await page.keyboard.press('b');
 	await expect(figure(page)).toHaveAccessibleName(/^Bend string \d fret \d+ up .+ to the /);
-	await expectAccessible(page);
+	await expectAccessible(page, '.panels');
 	await page.keyboard.press('h');
 	await expect(figure(page)).toHaveAccessibleName(/ over B♭7$/);
 	await expect(page.locator('.reread li')).toHaveCount(7);
-	await expectAccessible(page);
+	await expectAccessible(page, '.panels');
 	await page.keyboard.press('l');
 	await expect(figure(page)).toHaveAccessibleName('B♭ minor pentatonic from position 6');
 	await page.getByRole('radio', { name: /^So many a string/ }).click();
@@ -135,12 +135,12 @@ test('double stops, bends, hidden arpeggios and layouts, one key each', async ({
 		.last()
 		.click();
 	await expect(page).not.toHaveURL(/position=6/);
-	await expectAccessible(page);
+	await expectAccessible(page, '.panels');
 	await page.keyboard.press('c');
 	await expect(page.getByText('tones are a semitone away')).toBeVisible();
 	await page.keyboard.press('v');
 	await expect(page.getByText(/^Root B♭ on string/)).toBeVisible();
-	await expectAccessible(page);
+	await expectAccessible(page, '.panels');
 });
 
 test('a scale is chosen for one chord, and another for the whole chart', async ({
@@ -256,7 +256,7 @@ test('places are ranked with reasons; the next key is one key away', async ({ pa
 	await expect(ranked.getByRole('radio', { name: /: position 6\. \d+ % of roots/ })).toBeFocused();
 	await ranked.getByRole('radio').first().click();
 	await expect(page.getByRole('heading', { level: 1 })).toContainText('you are there');
-	await expectAccessible(page);
+	await expectAccessible(page, '.panels');
 	// In the strip of places and in the ribbon the arrows belong to what has the focus.
 	await page.getByRole('button', { name: /^Position 6,/ }).click();
 	await page.keyboard.press('ArrowRight');
@@ -264,6 +264,9 @@ test('places are ranked with reasons; the next key is one key away', async ({ pa
 	await page.getByRole('button', { name: 'Edim7, bar 6, beat 1' }).click();
 	await page.keyboard.press('ArrowRight');
 	await expect(page.getByRole('button', { name: 'Bb7, bar 7, beat 1' })).toBeFocused();
+	// A pedal is heard wherever the focus is.
+	await page.keyboard.press('PageDown');
+	await expect(page.getByRole('gridcell', { name: /of G7alt, next/ }).first()).toBeVisible();
 
 	await page.locator('h1').click();
 	await page.keyboard.press('Shift+Period');

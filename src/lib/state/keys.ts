@@ -8,6 +8,9 @@ const isTyping = (target: EventTarget | null): boolean =>
 	target instanceof Element &&
 	target.closest(`${TYPING}, [role="dialog"], [role="menu"], [role="listbox"]`) !== null;
 
+/** What a control with the focus keeps for itself. Pedals send page keys: those reach the page from anywhere. */
+const OWN = new Set(['ArrowLeft', 'ArrowRight', 'ArrowUp', 'ArrowDown', 'Enter']);
+
 type Actions = Record<string, (event: KeyboardEvent) => void>;
 
 /** Keys that move inside a focused group; they are not single-key shortcuts of the page. */
@@ -46,7 +49,7 @@ export function onKeys(actions: Actions): (event: KeyboardEvent) => void {
 			const control =
 				event.target instanceof Element &&
 				event.target.closest('button, a, [role="slider"], [role="radio"], [role="gridcell"]');
-			if (control && MOVES.has(name) && !name.startsWith('F') && name !== 'Escape') return;
+			if (control && OWN.has(name)) return;
 		} else if (isTyping(event.target) && name === 'z') return;
 		event.preventDefault();
 		action(event);

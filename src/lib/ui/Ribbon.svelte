@@ -3,6 +3,7 @@
 	import { signs } from '$core/chord';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { tick } from 'svelte';
+	import { fittingSize } from './chord-width';
 	import ChordSymbol from './ChordSymbol.svelte';
 
 	const open = useTune();
@@ -39,7 +40,10 @@
 	}
 	let ribbon: HTMLElement;
 	const bars = $derived(chart.played.slice(firstBar, firstBar + page));
-	const wide = $derived((bars.length <= 12 ? 1 : 0.7) * Math.min(1, 8 / bars.length + 0.4));
+	/** The largest size at which a chord fits its share of the row. */
+	const SIZES = [28, 24, 20, 18, 16, 14, 12, 11];
+	const sizeOf = (change: Change, from: number, to: number) =>
+		fittingSize(change.to.chord, (width * (to - from)) / (end - start) - 12, SIZES);
 </script>
 
 <div
@@ -57,8 +61,11 @@
 			class:short
 			class:now={change.index === nowIndex && open.now}
 			class:next={change.index === open.cursor && open.next}
-			style="left:{percent(from)}%;width:{percent(to) - percent(from)}%;--size:{(short ? 18 : 28) *
-				wide}px"
+			style="left:{percent(from)}%;width:{percent(to) - percent(from)}%;--size:{sizeOf(
+				change,
+				from,
+				to
+			)}px"
 			tabindex={change.index === open.cursor ? 0 : -1}
 			onkeydown={walk}
 			aria-current={change.index === open.cursor ? 'step' : undefined}
@@ -139,7 +146,6 @@
 	@media (max-width: 640px) {
 		.cell {
 			padding-left: 3px;
-			font-size: calc(var(--size) * 0.7);
 		}
 		.number {
 			padding-right: 2px;

@@ -201,8 +201,8 @@
 		position: relative;
 		font-family: var(--font-display);
 		font-weight: 800;
-		font-size: 18px;
-		padding: 6px 0;
+		font-size: 16px;
+		padding: 7px 0;
 		white-space: nowrap;
 	}
 	.edited i {

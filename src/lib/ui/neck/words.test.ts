@@ -81,11 +81,11 @@ describe('the scale over a chord', () => {
 
 	it('keeps one chosen under another scale in sight', () => {
 		const major = scaleOf('Bb', 'major');
-		const chosen = scaleOf('Bb', 'minor pentatonic 6');
+		const chosen = scaleOf('Eb', 'half-whole diminished');
 		const choices = choicesFor(eb7, major, chosen);
 		expect(choices.at(-1)?.scale).toBe(chosen);
 		expect(choices.at(-1)?.containsAll).toBe(true);
-		expect(choicesFor(eb7, minor, chosen)).toHaveLength(choicesFor(eb7, minor).length);
+		expect(choicesFor(eb7, major, choices[0].scale)).toEqual(choicesFor(eb7, major));
 	});
 
 	it('says what to do with a clash', () => {
