@@ -56,6 +56,14 @@ describe('coverage', () => {
 		expect(next.chords[0]).toBeLessThan(row.chords[0]);
 	});
 
+	it('finds the place at the nut no wider than the one an octave on', () => {
+		const chart = '| E7 | A7 |';
+		const near = [...coverNeck(request(chart))].find((entry) => entry.position === 1);
+		const far = [...coverNeck(request(chart))].find((entry) => entry.position === 13);
+		expect(near?.chords).toEqual(far?.chords);
+		expect(near?.roots).toBe(far?.roots);
+	});
+
 	it('ranks by a score between 0 and 1, best first in rank, and says why', () => {
 		fc.assert(
 			fc.property(

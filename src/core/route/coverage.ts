@@ -14,7 +14,7 @@ export type CoverageRow = {
 	readonly cost: number;
 	readonly changes: number;
 	readonly landed: number;
-	/** Share of the root places of all changes that lie under a finger, not in reach. */
+	/** Share of the root places of all changes that lie under a finger: not in reach, not open. */
 	readonly roots: number;
 	/** Distinct chords with a complete root-to-root arpeggio under the fingers. */
 	readonly complete: number;
@@ -63,15 +63,20 @@ function octavesUnder(under: ReadonlySet<number>, tones: readonly Tone[]): numbe
 	return count;
 }
 
-/** How well one chord lies in one position: everything counts that is under a finger, not in reach. */
+/**
+ * How well one chord lies in one position: everything counts that is under a finger, not in reach.
+ * Open strings are under no finger, so that the place at the nut is no wider than the others: what lies
+ * there lies as well twelve frets on.
+ */
 function lieOf(places: readonly WindowPlace[], chord: Chord): Lie {
 	const tones = chord.tones.filter((tone) => tone.essential);
+	const held = (place: WindowPlace) => !place.reach && place.fret > 0;
 	const guides = guideTones(chord);
 	const share = (pcs: readonly { pc: number }[]) => {
 		const here = places.filter((place) => pcs.some((tone) => tone.pc === place.midi % 12));
-		return here.length === 0 ? 0 : here.filter((place) => !place.reach).length / here.length;
+		return here.length === 0 ? 0 : here.filter(held).length / here.length;
 	};
-	const under = new Set(places.filter((place) => !place.reach).map((place) => place.midi));
+	const under = new Set(places.filter(held).map((place) => place.midi));
 	const sounding = new Set([...under].map((midi) => midi % 12));
 	const roots = share([tones[0]]);
 	const octaves = octavesUnder(under, tones);
