@@ -1,7 +1,14 @@
 import { getContext, setContext } from 'svelte';
 import { parseChart, type Change, type Chart } from '$core/chart';
 import type { Chord } from '$core/chord';
-import { functionsAlong, keyOf, scaleInUse, type ChordFunction, type Scale } from '$core/harmony';
+import {
+	chordAfter,
+	functionsAlong,
+	keyOf,
+	scaleInUse,
+	type ChordFunction,
+	type Scale
+} from '$core/harmony';
 import { instrumentOf, lastPosition, MEDIUM_HAND, type Hand, type OwnInstrument } from '$core/neck';
 import { pitchClass } from '$core/pitch';
 import type { TuneAnswer } from '$lib/api/notebook-schema';
@@ -60,6 +67,10 @@ export class OpenTune {
 	);
 	readonly next: Chord | null = $derived(
 		this.chart.changes.length > 1 ? (this.change?.to.chord ?? null) : null
+	);
+	/** What follows the coming chord, so that its dominants are heard as resolving; null when nothing does. */
+	readonly afterNext: Chord | null = $derived(
+		this.next && this.change ? chordAfter(this.chart, this.change.to.index) : null
 	);
 
 	constructor(tune: TuneAnswer, position: number | null, player: PlayerSetup = NO_SETUP) {

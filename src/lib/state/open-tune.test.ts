@@ -28,6 +28,17 @@ describe('the open tune', () => {
 		expect(new OpenTune(tune('| C |'), 99).position).toBe(19);
 	});
 
+	it('knows what follows the coming chord, round the loop', () => {
+		const open = new OpenTune(tune('| C | F | % | G7 |'), 5);
+		const after = () => open.afterNext?.symbol;
+		expect(after()).toBe('G7');
+		open.step(1);
+		expect(after()).toBe('C');
+		open.step(1);
+		expect(after()).toBe('F');
+		expect(new OpenTune(tune('| C |'), 5).afterNext).toBeNull();
+	});
+
 	it('has the chord before the change as now, round the loop', () => {
 		const open = new OpenTune(tune('| C | F | G |'), 5);
 		const pair = () => `${open.now?.symbol}>${open.next?.symbol}`;

@@ -48,7 +48,7 @@
 	});
 	const cells = $derived.by(() => {
 		const flat = coverage.rows.flatMap((entry) =>
-			rows.map(({ i }, row) => ({ position: entry.position, row, score: entry.chords[i] }))
+			rows.map(({ i }, row) => ({ position: entry.position, row, score: entry.chords[i] ?? 0 }))
 		);
 		const steps = densities(flat.map((cell) => cell.score));
 		return flat.map(({ position, row }, k) => {
@@ -121,11 +121,9 @@
 		role="img"
 		aria-label="How each chord lies in each place; the table after it has the figures"
 	></div>
-	{#if open.position}
-		<div class="frames" aria-hidden="true">
-			<i class="frame" style="left:{frame.left}%;width:{frame.width}%"></i>
-		</div>
-	{/if}
+	<div class="frames" aria-hidden="true">
+		<i class="frame" style="left:{frame.left}%;width:{frame.width}%"></i>
+	</div>
 	<p class="legend" aria-hidden="true">
 		<span class="steps">
 			{#each [0, 1, 2, 3, 4] as step (step)}<i style="background:var(--density-{step})"></i>{/each}
@@ -149,7 +147,8 @@
 					<tr>
 						<th scope="row">{entry.position}</th>
 						<td>{percent(coverage.ranked[k].score)}</td>
-						{#each rows as { chord, i } (chord.symbol)}<td>{percent(entry.chords[i])}</td>{/each}
+						{#each rows as { chord, i } (chord.symbol)}<td>{percent(entry.chords[i] ?? 0)}</td
+							>{/each}
 					</tr>
 				{/each}
 			</tbody>

@@ -20,7 +20,7 @@
 	const rows = $derived(
 		[
 			{ tense: 'now' as const, chord: open.now, next: open.next },
-			{ tense: 'next' as const, chord: open.next, next: null }
+			{ tense: 'next' as const, chord: open.next, next: open.afterNext }
 		].flatMap(({ tense, chord, next }) => {
 			if (!chord) return [];
 			const chosen = open.chordScales.of(chord.symbol);

@@ -73,10 +73,10 @@ export class NeckView {
 	readonly scale: Scale | null = $derived.by(() => this.open.scaleFor(this.open.now));
 
 	private readonly pair = $derived.by(() => {
-		const { now, next } = this.open;
+		const { now, next, afterNext } = this.open;
 		const both: { tense: Tense; chord: Chord; after: Chord | null }[] = [];
 		if (now) both.push({ tense: 'now', chord: now, after: next });
-		if (next) both.push({ tense: 'next', chord: next, after: null });
+		if (next) both.push({ tense: 'next', chord: next, after: afterNext });
 		return both;
 	});
 
