@@ -274,7 +274,7 @@
 									{#if mark.scale.verdict === 'clash'}
 										<path class="dash clash" d="M-9,4Q0,-9 9,4" />
 									{:else}
-										<path class="dash" d="M-8,0H8" />
+										<path class="dash" d={mark.scale.telling ? 'M-8,-4H8M-8,4H8' : 'M-8,0H8'} />
 									{/if}
 								{/if}
 								<RoleMark

@@ -52,6 +52,18 @@ describe('what the neck shows', () => {
 		expect(neckMarks(guitar, 5, { now: null, next: null })).toEqual([]);
 	});
 
+	it('doubles the dash of the tone that tells the scale apart', () => {
+		const guitar = buildInstrument();
+		if (!guitar) throw new Error('no guitar');
+		const lydian = scaleOf('Db', 'lydian');
+		const over = chordOf('Db');
+		const marks = neckMarks(guitar, 9, { now: over, next: null, scale: lydian, over });
+		const telling = marks.filter((mark) => mark.scale?.telling);
+		expect(telling.length).toBeGreaterThan(0);
+		expect(telling.every((mark) => mark.midi % 12 === 7)).toBe(true);
+		expect(placeWords(telling[0], over, null, null)).toContain('tells the scale apart');
+	});
+
 	it('is told in words', () => {
 		const guitar = buildInstrument();
 		if (!guitar) throw new Error('no guitar');

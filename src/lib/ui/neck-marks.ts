@@ -1,10 +1,15 @@
 import { roleWords, signs, toneAt, type Chord, type Tone } from '$core/chord';
-import { noteVerdict, type NoteVerdict, type Scale } from '$core/harmony';
+import { characteristicTones, noteVerdict, type NoteVerdict, type Scale } from '$core/harmony';
 import { highestFret, inWindow, pitchAt, type Instrument, type Place } from '$core/neck';
 import { prefs } from '$lib/state/prefs.svelte';
 
 /** A note of the scale in use that is no tone of a chord shown, with its verdict over the sounding one. */
-type ScaleMark = NoteVerdict & { readonly name: string; readonly pc: number };
+type ScaleMark = NoteVerdict & {
+	readonly name: string;
+	readonly pc: number;
+	/** One of the tones that set the scale apart: over a vamp the one to aim at. */
+	readonly telling: boolean;
+};
 
 /** What one place of the neck shows: the tones it sounds in the two chords, or a note of the scale. */
 export type NeckMark = Place & {
@@ -33,7 +38,8 @@ function scaleMark(view: NeckView, midi: number): ScaleMark | undefined {
 	const verdict: NoteVerdict = view.over
 		? noteVerdict(note.note, view.over, view.next)
 		: { verdict: 'passing', role: note.degree, treatment: null };
-	return { ...verdict, name: note.name, pc: note.pc };
+	const telling = view.scale ? characteristicTones(view.scale).includes(note) : false;
+	return { ...verdict, name: note.name, pc: note.pc, telling };
 }
 
 /** Every place between two frets that sounds a tone of the chord now or next, or inside a scale note. */
@@ -89,6 +95,7 @@ export function placeWords(
 	if (mark.scale) {
 		parts.push(prefs.name(mark.scale.name, mark.scale.pc));
 		parts.push(`scale note, ${VERDICT_WORDS[mark.scale.verdict]} (${signs(mark.scale.role)})`);
+		if (mark.scale.telling) parts.push('tells the scale apart');
 	}
 	if (mark.reach) parts.push('a reach');
 	if (target) parts.push(target);

@@ -100,6 +100,11 @@
 			kind: 'dash',
 			says: 'dash: a note of the scale in use that is in neither chord'
 		},
+		{
+			path: 'M-9,-4H9M-9,4H9',
+			kind: 'double',
+			says: 'two dashes: the tone that tells the scale apart from plain major or minor'
+		},
 		{ path: 'M-9,4Q0,-9 9,4', kind: 'bent', says: 'bent and dotted: it clashes; move on from it' },
 		{
 			path: 'M-6,0H6M0,-6V6',
@@ -266,6 +271,7 @@
 		min-height: 46px;
 	}
 	.dash,
+	.double,
 	.bent,
 	.plus,
 	.move {
@@ -273,7 +279,8 @@
 		stroke: var(--ink);
 		stroke-width: 2;
 	}
-	.dash {
+	.dash,
+	.double {
 		stroke: var(--second);
 		stroke-width: 4;
 	}

@@ -1,5 +1,7 @@
 <script lang="ts">
 	import { FAMILIES, type Family, type Position } from '$core/neck';
+	import { signs } from '$core/chord';
+	import { noteName } from '$core/pitch';
 	import { RadioGroup } from 'bits-ui';
 	import { plural } from '../words';
 	import type { NeckView } from './neck-view.svelte';
@@ -11,7 +13,10 @@
 		box: { name: 'Boxes', says: 'the hand stays; every note under a finger or just beside' },
 		'n-per-string': { name: 'So many a string', says: 'the same count on every string' },
 		diagonal: { name: 'Diagonal', says: 'slides along the string from octave to octave' },
-		pocket: { name: 'Pockets', says: 'a few notes on the thin strings, root in sight' },
+		pocket: {
+			name: 'Pockets',
+			says: 'three to five notes on the thin strings; they move with the root'
+		},
 		'single-fret': { name: 'One fret', says: 'straight across: for slide playing' }
 	};
 	const counts = $derived(
@@ -39,7 +44,11 @@
 	{/each}
 </RadioGroup.Root>
 <div class="line">
-	<p class="says">{NAMES[view.family].says}</p>
+	<p class="says">
+		{NAMES[view.family].says}{#if view.family === 'pocket' && view.pocketScale}, now {signs(
+				noteName(view.pocketScale.tonic)
+			)}{/if}
+	</p>
 	{#if counts.length > 0}
 		<RadioGroup.Root
 			value={String(count)}

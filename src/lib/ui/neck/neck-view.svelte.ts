@@ -127,14 +127,27 @@ export class NeckView {
 			.slice(0, MOST.hidden)
 			.map((item, i) => ({ key: `now-${i}`, tense: 'now' as const, chord: now, item }));
 	});
+	/** Pockets move with the chords: the same notes counted from the sounding chord's root, where it is one of them. */
+	readonly pocketScale: Scale | null = $derived.by(() => {
+		const { scale } = this;
+		const root = this.open.now?.tones[0];
+		const at = scale?.notes.findIndex((note) => note.pc === root?.pc) ?? -1;
+		if (!scale || !root || at < 0) return scale;
+		return {
+			...{ tonic: root.note, name: scale.name },
+			notes: [...scale.notes.slice(at), ...scale.notes.slice(0, at)]
+		};
+	});
 	readonly layouts = $derived.by(() => {
 		const { instrument, player } = this.open;
 		if (!this.scale) return [];
+		const laid = this.family === 'pocket' ? this.pocketScale : this.scale;
+		if (!laid) return [];
 		const notesPerString =
 			this.family === 'single-fret'
 				? Math.min(2, this.perString || 1)
 				: this.perString || undefined;
-		const found = positionsOf(instrument, this.scale, this.family, {
+		const found = positionsOf(instrument, laid, this.family, {
 			...{ notesPerString, hand: player.hand }
 		});
 		// The open place is where players start, whether or not it has the fewest reaches.

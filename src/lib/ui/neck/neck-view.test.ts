@@ -99,6 +99,26 @@ describe('the neck screen', () => {
 		expect(places('Bb')[0]).toBe('1:1');
 	});
 
+	it('moves its pockets with the root of the sounding chord', () => {
+		const tune = open('key: C\n| C | F | Bdim7 | C#m |', 8);
+		const view = new NeckView(tune);
+		view.layOut('pocket');
+		for (const [root, symbol] of [
+			[0, 'C'],
+			[5, 'F'],
+			[11, 'Bdim7'],
+			// A root outside the scale: the pockets stay round the tonic.
+			[0, 'C#m']
+		]) {
+			expect(tune.now?.symbol).toBe(symbol);
+			expect(view.layouts.length).toBeGreaterThan(0);
+			for (const { notes } of view.layouts) {
+				expect(notes.some((note) => note.midi % 12 === root)).toBe(true);
+			}
+			tune.step(1);
+		}
+	});
+
 	it('re-reads the hidden arpeggio over every chord', () => {
 		const view = new NeckView(open(FERRY, 6));
 		view.show('hidden');

@@ -6,7 +6,7 @@ const KINDS = { full: 'full', octave: 'root to root', fragment: 'fragment' } as 
 const COMFORT: Record<Comfort, string> = {
 	easy: 'easy for your hand',
 	stretch: 'a stretch for your hand',
-	far: 'too far for your hand'
+	far: 'too far for your hand: slide, or take a note on another string'
 };
 
 /** What kind of shape it is, for the head of its card; a fragment says its strings. */
