@@ -23,8 +23,10 @@ for (const { name, width, height } of SIZES) {
 			]) {
 				await visit(page, path);
 				await expectNoOverflow(page);
-				// The tablet shows the phone's parts at the desk's sizes: axe has nothing new to see there.
-				if (name !== 'tablet') await expectAccessible(page);
+				// The tablet shows the phone's parts at the desk's sizes, and the phone has the desk's colours:
+				// axe has nothing new to see there.
+				const seen = name === 'tablet' || (name === 'phone' && theme === 'dark');
+				if (!seen) await expectAccessible(page);
 			}
 		});
 	}

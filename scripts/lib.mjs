@@ -1,5 +1,5 @@
 // What the commands share: installing and building only when something changed. Plain Node, no packages.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
@@ -18,6 +18,19 @@ export function run(command, args, options = {}) {
 	});
 	if (done.status !== 0 && !options.tolerate) process.exit(done.status ?? 1);
 	return done;
+}
+
+/** Runs a command in the project's folder beside others; resolves with its status and all that it said. */
+export function runQuietly(command, args) {
+	return new Promise((resolve) => {
+		const child = spawn(command, args, { cwd: root, shell: windows });
+		let output = '';
+		const take = (chunk) => (output += chunk);
+		child.stdout.on('data', take);
+		child.stderr.on('data', take);
+		child.once('error', (error) => resolve({ status: 1, output: error.message }));
+		child.once('close', (status) => resolve({ status: status ?? 1, output }));
+	});
 }
 
 /** A program that a package installed. */

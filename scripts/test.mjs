@@ -2,7 +2,7 @@
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureChromium } from './chromium.mjs';
-import { bin, ensureBuild, ensurePackages, root, run } from './lib.mjs';
+import { bin, ensureBuild, ensurePackages, root, run, runQuietly } from './lib.mjs';
 
 ensurePackages();
 ensureChromium();
@@ -20,17 +20,23 @@ function step(name, program, args, env = {}) {
 	if (done.status !== 0) failures.push(name);
 }
 
+/** A step beside others: what it says is shown when it has ended. */
+async function quietStep(name, program, args) {
+	const { status, output } = await runQuietly(bin(program), args);
+	console.log(`\n— ${name}\n${output.trim()}`);
+	if (status !== 0) failures.push(name);
+}
+
 run(bin('svelte-kit'), ['sync']);
-step('format', 'prettier', ['--check', '--log-level', 'warn', '.']);
-step('lint', 'eslint', ['.']);
-step('types', 'svelte-check', ['--tsconfig', './tsconfig.json', '--fail-on-warnings']);
-step('unused code', 'knip', []);
-step('unit tests', 'vitest', [
-	'run',
-	'--reporter=default',
-	'--reporter=json',
-	`--outputFile.json=${unit}`
-]);
+async function checks() {
+	await quietStep('format', 'prettier', ['--check', '--log-level', 'warn', '.']);
+	await quietStep('lint', 'eslint', ['.']);
+	await quietStep('types', 'svelte-check', ['--tsconfig', './tsconfig.json', '--fail-on-warnings']);
+	await quietStep('unused code', 'knip', []);
+}
+const reporters = ['--reporter=default', '--reporter=json', `--outputFile.json=${unit}`];
+console.log('Checking the code and running the unit tests …');
+await Promise.all([checks(), quietStep('unit tests', 'vitest', ['run', ...reporters])]);
 console.log('\n— build');
 ensureBuild();
 step('browser tests', 'playwright', ['test', '--reporter=list,json'], {
