@@ -42,8 +42,14 @@
 	const bars = $derived(chart.played.slice(firstBar, firstBar + page));
 	/** The largest size at which a chord fits its share of the row. */
 	const SIZES = [28, 24, 20, 18, 16, 14, 12, 11];
+	/** Half a bar and less keeps its chords small, so that those of one bar look alike. */
+	const isShort = (from: number, to: number) => to - from < 1400;
 	const sizeOf = (change: Change, from: number, to: number) =>
-		fittingSize(change.to.chord, (width * (to - from)) / (end - start) - 12, SIZES);
+		fittingSize(
+			change.to.chord,
+			(width * (to - from)) / (end - start) - 12,
+			isShort(from, to) ? SIZES.slice(3) : SIZES
+		);
 </script>
 
 <div
@@ -54,7 +60,7 @@
 	aria-label="Chords, bars {firstBar + 1} to {firstBar + bars.length}"
 >
 	{#each cells as { change, from, to } (change.index)}
-		{@const short = to - from < 1400}
+		{@const short = isShort(from, to)}
 		<button
 			type="button"
 			class="cell"
