@@ -8,6 +8,7 @@
 	import type { Figure } from './neck-figure';
 	import { neckMarks, placeWords, type NeckMark } from './neck-marks';
 	import NeckBoard from './NeckBoard.svelte';
+	import NeckFigure from './NeckFigure.svelte';
 	import RoleMark from './RoleMark.svelte';
 
 	type Landing = Place & { readonly bar: number; readonly locked?: boolean };
@@ -106,11 +107,6 @@
 	const inFigure = (mark: Place) => figure?.notes.some((note) => same(note, mark)) ?? false;
 	const fingerOf = (mark: NeckMark) =>
 		mark.fret === 0 ? '' : String(Math.min(4, Math.max(1, mark.fret - position + 1)));
-	const figurePath = $derived(
-		figure && figure.kind !== 'bend'
-			? `M${figure.notes.map((note) => `${x(note.fret)},${y(note)}`).join('L')}`
-			: ''
-	);
 
 	const label = (mark: NeckMark) => {
 		const tone = mark.next ?? mark.now;
@@ -297,35 +293,7 @@
 				{/if}
 			{/each}
 		</g>
-		{#if figure}
-			<g class="figure" role="img" aria-label={figure.words}>
-				{#if figurePath}<path class="path" class:tie={figure.kind === 'pair'} d={figurePath} />{/if}
-				{#if figure.kind === 'bend'}
-					{@const note = figure.notes[0]}
-					{@const [bx, by] = [x(note.fret) + radius, y(note)]}
-					<path class="path bend" d="M{bx},{by}q16,-2 18,-22m-5,6l5,-7l5,6" />
-					<text class="lift" x={bx + 26} y={by - 14}>{figure.lift}</text>
-				{/if}
-				{#each figure.notes as note (`${note.string}-${note.fret}`)}
-					<g transform="translate({x(note.fret)},{y(note)})">
-						{#if note.now || note.next || note.ink}
-							<RoleMark
-								now={note.now}
-								next={note.next}
-								ink={note.ink}
-								label={note.label}
-								r={note.reach ? radius * 0.86 : radius}
-							/>
-						{:else}
-							<path class="dash" d="M-8,0H8" />
-						{/if}
-						{#if note.finger}
-							<text class="finger" x={-radius - 2} y={-radius * 0.55}>{note.finger}</text>
-						{/if}
-					</g>
-				{/each}
-			</g>
-		{/if}
+		{#if figure}<NeckFigure {figure} {radius} {x} {y} />{/if}
 	</svg>
 </div>
 
@@ -367,29 +335,6 @@
 	}
 	.faded {
 		opacity: 0.28;
-	}
-	.figure {
-		pointer-events: none;
-	}
-	.path {
-		fill: none;
-		stroke: var(--ink);
-		stroke-width: 2;
-		stroke-linejoin: round;
-	}
-	.tie {
-		stroke-width: 5;
-	}
-	.bend {
-		stroke-width: 2.5;
-	}
-	.lift {
-		font-size: 14px;
-		font-weight: 700;
-		fill: var(--ink);
-		paint-order: stroke;
-		stroke: var(--lit);
-		stroke-width: 3px;
 	}
 	.move {
 		fill: none;

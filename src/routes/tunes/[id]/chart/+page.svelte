@@ -17,17 +17,15 @@
 	import { onKeys } from '$lib/state/keys';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import { useTune } from '$lib/state/open-tune.svelte';
-	import ChordSpelling from '$lib/ui/chart/ChordSpelling.svelte';
+	import AtCursor from '$lib/ui/chart/AtCursor.svelte';
 	import BarGrid from '$lib/ui/chart/BarGrid.svelte';
 	import FormList from '$lib/ui/chart/FormList.svelte';
 	import HomeRanking from '$lib/ui/chart/HomeRanking.svelte';
 	import OutsideList from '$lib/ui/chart/OutsideList.svelte';
 	import TransposeRow from '$lib/ui/chart/TransposeRow.svelte';
-	import ChordSymbol from '$lib/ui/ChordSymbol.svelte';
 	import ChartEditor from '$lib/ui/editor/ChartEditor.svelte';
 	import FootKeys from '$lib/ui/FootKeys.svelte';
 	import KeyCap from '$lib/ui/KeyCap.svelte';
-	import ToneLadder from '$lib/ui/ToneLadder.svelte';
 	import TuneBar from '$lib/ui/TuneBar.svelte';
 	import { capital, inWords, keyWords, plural } from '$lib/ui/words';
 	import { onMount } from 'svelte';
@@ -220,42 +218,7 @@
 						}}
 					/>
 				</section>
-				{#if draft.now && draft.next}
-					<section>
-						<div class="section-head pair">
-							<h2>At the cursor</h2>
-							<small>bar {draft.now.bar} to bar {draft.next.bar}</small>
-							<span class="symbols">
-								<span class="now"><ChordSymbol chord={draft.now.chord} /></span>
-								<svg viewBox="0 0 60 24" width="60" height="24" aria-hidden="true"
-									><path d="M4,21Q30,-13 56,21" /></svg
-								>
-								<span class="next"><ChordSymbol chord={draft.next.chord} /></span>
-							</span>
-						</div>
-						<div class="ladder">
-							<ToneLadder now={draft.now.chord} next={draft.next.chord} wide />
-						</div>
-					</section>
-				{:else if draft.now}
-					<section>
-						<div class="section-head"><h2>At the cursor</h2></div>
-						<ChordSpelling event={draft.now} {key} />
-					</section>
-				{:else if draft.here}
-					<section>
-						<div class="section-head">
-							<h2>At the cursor</h2>
-							<small>bar {draft.here.bar}, beat {draft.here.beat}</small>
-						</div>
-						<p class="odd">{draft.here.symbol}</p>
-						<p>
-							{draft.here.kind === 'silence'
-								? 'Silence: no chord sounds, the next one is a change.'
-								: 'Not read, so it sounds as silence. The rest of the chart is as it was.'}
-						</p>
-					</section>
-				{/if}
+				<AtCursor {draft} {key} />
 				{#if key}
 					<section>
 						<div class="section-head">
@@ -342,39 +305,6 @@
 		display: grid;
 		gap: 16px;
 		align-content: start;
-	}
-	.pair {
-		align-items: center;
-	}
-	.symbols {
-		margin-left: auto;
-		display: flex;
-		align-items: center;
-		gap: 10px;
-		font-size: 27px;
-	}
-	.symbols .now {
-		color: var(--now-ink);
-	}
-	.symbols .next {
-		color: var(--next-ink);
-	}
-	.symbols path {
-		fill: none;
-		stroke: var(--now-line);
-		stroke-width: 3;
-	}
-	.ladder {
-		display: grid;
-		justify-items: center;
-		padding-top: 8px;
-	}
-	.odd {
-		font-family: var(--font-mono);
-		font-weight: 700;
-		font-size: 31px;
-		padding: 8px 0;
-		overflow-wrap: anywhere;
 	}
 	.empty {
 		padding: 12px 0;
