@@ -54,12 +54,14 @@
 	onMount(() => {
 		draft.recover();
 		if (draft.recovered) {
-			toast('Text that was not saved is back.', {
-				action: { label: 'Drop it', onClick: () => (draft.text = open.saved.chart) }
-			});
+			const action = { label: 'Drop it', onClick: () => (draft.text = open.saved.chart) };
+			offers.push(toast('Text that was not saved is back.', { action }));
 		}
 		draft.cursorTo(chart.events[0]?.span ?? { line: 1, column: 1 });
+		// What these offer to take back lives in the editor, which goes with the screen.
+		return () => offers.forEach((id) => toast.dismiss(id));
 	});
+	const offers: (string | number)[] = [];
 	$effect(() => draft.keep());
 
 	async function save(how = () => draft.save()): Promise<boolean> {
@@ -110,9 +112,8 @@
 		const written = setHeader(draft.text, 'key', keyName({ tonic, mode: form.mode }));
 		draft.text = withBars(written, formBars(form, tonic));
 		if (had === 0) return;
-		toast(`${form.name} is in place of ${plural(had, 'bar')}.`, {
-			action: { label: 'Undo', onClick: () => editor.undo() }
-		});
+		const said = `${form.name} is in place of ${plural(had, 'bar')}.`;
+		offers.push(toast(said, { action: { label: 'Undo', onClick: () => editor.undo() } }));
 	}
 	const keys = onKeys({
 		'Mod+s': () => void save(),
