@@ -3,8 +3,8 @@ import { dijkstra } from 'graphology-shortest-path';
 import { QUARTER } from '../src/core/chart';
 import { windowPlaces } from '../src/core/neck';
 import type { PlanRequest } from '../src/core/route';
-import { tripleCosts } from '../src/core/route/lattice';
-import type { Lattice } from '../src/core/route/lattice';
+import { tripleCosts } from '../src/core/route/targets/lattice';
+import type { Lattice } from '../src/core/route/targets/lattice';
 
 /** Relaxations of the full second-order lattice: every triple of neighbouring candidates. */
 export const relaxations = ({ sizes }: Lattice): number =>

@@ -1,8 +1,8 @@
 import { Bench } from 'tinybench';
 import { coverNeck, planTargets, rankCoverage } from '../src/core/route';
-import { planSteps } from '../src/core/route/candidates';
-import { buildLattice } from '../src/core/route/lattice';
-import { solve } from '../src/core/route/solve';
+import { planSteps } from '../src/core/route/targets/candidates';
+import { buildLattice } from '../src/core/route/targets/lattice';
+import { solve } from '../src/core/route/targets/solve';
 import { blues, long } from './charts';
 import { bareLoop, buildGraph, eighthRelaxations, relaxations, searchGraph } from './floors';
 import { pageRatio } from './server';

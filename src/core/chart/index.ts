@@ -1,4 +1,5 @@
 export {
+	barTicks,
 	beatTicks,
 	QUARTER,
 	LIMITS,
@@ -6,7 +7,9 @@ export {
 	type Chart,
 	type ChordEvent,
 	type Diagnostic,
+	type PlayedBar,
 	type Span,
+	type TimeSignature,
 	type WrittenBar
 } from './types';
 export { chartTicks, eventAt, parseChart } from './chart';

@@ -1,4 +1,4 @@
-export { buildScale, SCALE_NAMES, type Scale } from './scale';
+export { buildScale, SCALE_NAMES, type Scale, type ScaleNote } from './scale';
 export { scaleInUse, scaleOfKey } from './in-use';
 export { outsideTones } from './outside';
 export { keyOf, rankTonics, sameKey, type RankedTonic } from './tonic';

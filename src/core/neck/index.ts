@@ -35,4 +35,4 @@ export {
 export { arpeggioShapes, fullArpeggio, joinShapes, type Shape } from './shapes';
 export { doubleStops, type DoubleStop } from './double-stops';
 export { bends, type Bend } from './bends';
-export { fingersHold } from './fingers';
+export { fingerJumps, fingersHold } from './fingers';

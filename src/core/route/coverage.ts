@@ -2,7 +2,7 @@ import { guideTones, type Chord, type Tone } from '../chord';
 import { lastPosition, windowPlaces, type WindowPlace } from '../neck';
 import { planTargets } from './plan';
 import type { PlanRequest } from './types';
-import { WEIGHTS } from './weights';
+import { WEIGHTS } from './targets/weights';
 
 /** What coverage is computed for; every position of the neck is tried. */
 export type CoverageRequest = Omit<PlanRequest, 'position' | 'locks' | 'forbid' | 'letPass'>;

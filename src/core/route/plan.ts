@@ -1,17 +1,29 @@
 import { inWindow, lastPosition } from '../neck';
-import { checkRequest, planSteps, type OpenRequest, type Step } from './candidates';
-import { buildLattice, pathCosts } from './lattice';
-import { landingReasons } from './reasons';
-import { solve } from './solve';
+import { blendScale } from './scale-plan';
+import { differentPaths } from './targets/alternatives';
 import {
+	checkRequest,
+	planSteps,
+	type OpenRequest,
+	type Roam,
+	type Step
+} from './targets/candidates';
+import { buildLattice, pathCosts } from './targets/lattice';
+import { landingReasons } from './targets/reasons';
+import { roamWindows } from './targets/roam';
+import { solve } from './targets/solve';
+import { WEIGHTS } from './targets/weights';
+import {
+	positionAt,
 	TERMS,
+	type HandWindow,
 	type Plan,
 	type PlanRequest,
+	type PlanWarning,
 	type RequestIssue,
 	type Target,
 	type Term
 } from './types';
-import { WEIGHTS } from './weights';
 
 function toTargets(
 	request: PlanRequest,
@@ -39,21 +51,62 @@ function toTargets(
 
 const units = (thousandths: number): number => thousandths / 1000;
 
+/** Kinds of tones that a mirror may land on everywhere, and what each costs a landing. */
+const MIRRORED = [
+	['third', 0],
+	['root', WEIGHTS.mirrorRoot],
+	['fifth', WEIGHTS.mirrorFifth]
+] as const;
+
 /**
- * Plans one target per change inside one position: the sequence of places with the least sum of
- * named costs, found exactly. Locks are kept, forbidden places avoided, let-pass changes skipped.
- * The request must be valid (`checkRequest`).
+ * What a style means for one request: a blend draws on the minor pentatonic of the tonic; a mirror
+ * chooses the kind of tone that every change lands on, the cheapest over the whole chart.
  */
-export function planTargets(request: PlanRequest): Plan {
-	const { steps, warnings } = planSteps(request);
-	const { path, cost } = solve(buildLattice(request, steps));
+export function settle(request: PlanRequest): PlanRequest {
+	if (request.style === 'blend') {
+		return { ...request, scale: blendScale(request.chart, request.scale) };
+	}
+	if (request.style !== 'mirror' || request.mirrored) return request;
+	let best = request;
+	let least = Infinity;
+	for (const [mirrored, price] of MIRRORED) {
+		const wanted = { ...request, mirrored };
+		const { steps, warnings } = planSteps(wanted);
+		const cost =
+			solve(buildLattice(wanted, steps)).cost +
+			price * steps.length +
+			WEIGHTS.unserved * warnings.length;
+		if (cost < least) [best, least] = [wanted, cost];
+	}
+	return best;
+}
+
+/** Where the hand is from which change on. */
+function handWindows(request: PlanRequest): HandWindow[] {
+	const windows: HandWindow[] = [];
+	for (const { index } of request.chart.changes) {
+		const position = positionAt(request, index);
+		if (windows.at(-1)?.position !== position) windows.push({ change: index, position });
+	}
+	return windows;
+}
+
+function toPlan(
+	request: PlanRequest,
+	steps: readonly Step[],
+	path: readonly number[],
+	warnings: readonly PlanWarning[]
+): Plan {
 	const named = pathCosts(request, steps, path);
 	const costs = Object.fromEntries(TERMS.map((term) => [term, units(named[term] ?? 0)])) as Record<
 		Term,
 		number
 	>;
+	const cost = TERMS.reduce((sum, term) => sum + (named[term] ?? 0), 0);
+	const windows = handWindows(request);
 	return {
-		position: request.position,
+		position: windows[0]?.position ?? request.position,
+		windows,
 		cost: units(cost),
 		costs,
 		targets: toTargets(request, steps, path),
@@ -62,34 +115,87 @@ export function planTargets(request: PlanRequest): Plan {
 }
 
 /**
- * Plans where the chart lies best: the position with the cheapest plan, the lowest of equals.
- * Positions that do not hold every locked place are left out; null when none is left.
+ * Plans one target per change inside one position (or where `windows` puts the hand): the sequence of
+ * places with the least sum of named costs, found exactly. Locks are kept, forbidden places avoided,
+ * let-pass changes skipped. The request must be valid (`checkRequest`).
  */
-function planBest(request: OpenRequest): Plan | null {
-	let best: Plan | null = null;
+export function planTargets(request: PlanRequest): Plan {
+	const settled = settle(request);
+	const { steps, warnings } = planSteps(settled);
+	return toPlan(settled, steps, solve(buildLattice(settled, steps)).path, warnings);
+}
+
+/**
+ * Up to `count` truly different plans for one request, cheapest first; the last warning of the first
+ * plan says when there are fewer.
+ */
+export function planAlternatives(request: PlanRequest, count: number): Plan[] {
+	if (count <= 1) return [planTargets(request)];
+	const settled = settle(request);
+	const { steps, warnings } = planSteps(settled);
+	const lattice = buildLattice(settled, steps);
+	const plans = differentPaths(lattice, count)
+		.map((path) => toPlan(settled, steps, path, warnings))
+		.sort((a, b) => a.cost - b.cost);
+	if (plans.length === count) return plans;
+	const message = `Only ${plans.length} of ${count} plans are truly different here; open locks, or try another place or style.`;
+	return plans.map((plan) => ({
+		...plan,
+		warnings: [...plan.warnings, { change: null, message }]
+	}));
+}
+
+/**
+ * Where the chart lies best: the position with the cheapest plan, the lowest of equals. Positions that
+ * do not hold every locked place are left out; null when none is left.
+ */
+function bestPosition(request: Omit<PlanRequest, 'position'>): number | null {
+	let best: number | null = null;
 	let least = Infinity;
 	for (let position = 1; position <= lastPosition(request.instrument); position++) {
-		const here = { ...request, position };
 		if (!request.locks.every((lock) => inWindow(request.instrument, position, lock))) continue;
-		const plan = planTargets(here);
+		const plan = planTargets({ ...request, position });
 		const served = plan.targets.length + request.letPass.length;
 		const missing = request.chart.changes.length - served;
 		const total = plan.cost + units(WEIGHTS.unserved) * missing;
-		if (total < least) [best, least] = [plan, total];
+		if (total < least) [best, least] = [position, total];
 	}
 	return best;
 }
 
+const isRoam = (position: OpenRequest['position']): position is Roam =>
+	typeof position === 'object';
+
 /**
- * Checks a request and plans it, in the position given or in the best one.
- * @returns the plan, or what is wrong with the request.
+ * Checks a request and settles where the hand is: the position given, the best one, or a walk along the
+ * neck.
+ * @returns a request that can be planned, or what is wrong with this one
  */
-export function planRoute(request: OpenRequest): { plan: Plan } | { issues: RequestIssue[] } {
+export function placeHand(
+	request: OpenRequest
+): { request: PlanRequest } | { issues: RequestIssue[] } {
 	const issues = checkRequest(request);
 	if (issues.length > 0) return { issues };
 	const { position } = request;
-	if (position !== 'best') return { plan: planTargets({ ...request, position }) };
-	const plan = planBest(request);
+	if (isRoam(position)) {
+		const roaming = settle({ ...request, position: 1 });
+		const windows = roamWindows(roaming, position);
+		const message = 'No walk along the neck reaches all the locked places.';
+		if (!windows) return { issues: [{ path: ['position'], message }] };
+		return { request: { ...request, position: windows[0] ?? 1, windows } };
+	}
+	if (position !== 'best') return { request: { ...request, position } };
+	const best = bestPosition(request);
 	const message = 'No position reaches all the locked places at once.';
-	return plan ? { plan } : { issues: [{ path: ['position'], message }] };
+	if (best === null) return { issues: [{ path: ['position'], message }] };
+	return { request: { ...request, position: best } };
+}
+
+/**
+ * Checks a request and plans its targets, in the position given or in the best one.
+ * @returns the plan, or what is wrong with the request.
+ */
+export function planRoute(request: OpenRequest): { plan: Plan } | { issues: RequestIssue[] } {
+	const placed = placeHand(request);
+	return 'issues' in placed ? placed : { plan: planTargets(placed.request) };
 }

@@ -4,9 +4,9 @@ import { parseChart, transposeText, type Chart } from '../chart';
 import { guideTones } from '../chord';
 import { scaleInUse } from '../harmony';
 import { buildInstrument, inWindow, pitchAt, standardGuitar } from '../neck';
-import { planSteps } from './candidates';
-import { buildLattice, tripleCosts } from './lattice';
-import { costsThrough, solve } from './solve';
+import { planSteps } from './targets/candidates';
+import { buildLattice, tripleCosts } from './targets/lattice';
+import { costsThrough, solve } from './targets/solve';
 import {
 	anchorOf,
 	changeAt,

@@ -1,11 +1,15 @@
 import type { Chart } from '../chart';
-import type { Role } from '../chord';
+import type { Role, RoleKind } from '../chord';
 import type { Scale } from '../harmony';
 import type { Instrument, Place } from '../neck';
 
 /** Landing styles: what the planner prefers to land on. */
-export const STYLES = ['nearest', 'roots', 'guide-tones'] as const;
+export const STYLES = ['roots', 'guide-tones', 'nearest', 'arpeggio', 'blend', 'mirror'] as const;
 export type Style = (typeof STYLES)[number];
+
+/** How a landing should feel: the root is at rest, the seventh leans and wants to move on. */
+export const LEANS = ['rest', 'lean'] as const;
+export type LeanWish = { readonly change: number; readonly wish: (typeof LEANS)[number] };
 
 /** A target that the player has fixed. `change` is an index into the chart's changes. */
 export type Lock = Place & { readonly change: number };
@@ -20,7 +24,16 @@ export type PlanRequest = {
 	readonly locks: readonly Lock[];
 	readonly forbid: readonly Place[];
 	readonly letPass: readonly number[];
+	/** The hand's position at each change, where it moves along the neck; else it stays in `position`. */
+	readonly windows?: readonly number[];
+	readonly leans?: readonly LeanWish[];
+	/** Mirror: the kind of tone that every change lands on. */
+	readonly mirrored?: RoleKind;
 };
+
+/** The position of the hand at a change. */
+export const positionAt = (request: PlanRequest, change: number): number =>
+	request.windows?.[change] ?? request.position;
 
 /** The named parts of a plan's cost, in thousandths. */
 export const TERMS = [
@@ -32,7 +45,8 @@ export const TERMS = [
 	'register',
 	'hand',
 	'strings',
-	'rest'
+	'rest',
+	'shift'
 ] as const;
 export type Term = (typeof TERMS)[number];
 
@@ -51,9 +65,16 @@ export type Target = Place & {
 
 export type PlanWarning = { readonly change: number | null; readonly message: string };
 
-/** A plan of one target per change. `cost` and `costs` are in units of the weights table. */
+/** The hand's position from a change on. */
+export type HandWindow = { readonly change: number; readonly position: number };
+
+/**
+ * A plan of one target per change. `cost` and `costs` are in units of the weights table; `windows` says
+ * where the hand is, with one entry where it stays.
+ */
 export type Plan = {
 	readonly position: number;
+	readonly windows: readonly HandWindow[];
 	readonly cost: number;
 	readonly costs: Readonly<Record<Term, number>>;
 	readonly targets: readonly Target[];

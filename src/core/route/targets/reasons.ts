@@ -1,7 +1,7 @@
-import { roleWords } from '../chord';
+import { roleWords } from '../../chord';
 import type { Candidate, Step } from './candidates';
-import type { PlanRequest } from './types';
-import { tonesForStyle } from './candidates';
+import { positionAt, type PlanRequest } from '../types';
+import { soughtWords, tonesForStyle } from './candidates';
 
 const COUNT = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten'];
 const inWords = (n: number): string => COUNT[n] ?? String(n);
@@ -61,12 +61,15 @@ export function landingReasons(
 	const ear = earReason(request, step, to);
 	if (ear) reasons.push(ear);
 	if (step.locked) reasons.push('You locked it.');
-	else if (!tonesForStyle(step.change, request.style).some((tone) => tone.pc === to.tone.pc)) {
-		const what = request.style === 'roots' ? 'root' : 'guide tone';
+	else if (!tonesForStyle(step.change, request).some((tone) => tone.pc === to.tone.pc)) {
+		const what = soughtWords(request.style);
 		reasons.push(`The place holds no ${what} of ${step.change.to.symbol}.`);
 	}
 	if (to.reach) {
-		const side = to.fret < request.position ? 'back toward the nut' : 'on toward the body';
+		const side =
+			to.fret < positionAt(request, step.change.index)
+				? 'back toward the nut'
+				: 'on toward the body';
 		reasons.push(`A reach: one fret ${side}.`);
 	}
 	if (!to.tone.essential) reasons.push('A tension: it leans, and wants to move on.');

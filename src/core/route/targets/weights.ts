@@ -1,5 +1,5 @@
-import type { RoleKind } from '../chord';
-import type { Style } from './types';
+import type { RoleKind } from '../../chord';
+import type { Style } from '../types';
 
 /**
  * Costs in thousandths, so that sums are exact integers and ties fall the same way everywhere.
@@ -22,6 +22,16 @@ export const WEIGHTS = {
 	lowString: 120,
 	/** Landings prefer the essential tones of an altered dominant, unless that costs a leap. */
 	tension: 1500,
+	/** Mirror lands on the third by choice, then on the root, then on the fifth; per landing. */
+	mirrorRoot: 300,
+	mirrorFifth: 500,
+	/** Moving the hand: each time, and for every fret. */
+	shift: 1500,
+	shiftPerFret: 250,
+	/** A phrase that goes against the wish to climb or descend: once, and for every fret. */
+	againstWish: 2000,
+	/** A wish for rest or lean counts the tone's distance from it this many times. */
+	lean: 4,
 	/** A change that a window cannot serve, when windows are compared. */
 	unserved: 10_000
 } as const;
@@ -45,11 +55,39 @@ export const STYLE_WEIGHTS: Record<Style, StyleWeights> = {
 		voiceLeading: 100,
 		telling: { inChord: 700, inScale: 500 }
 	},
+	arpeggio: {
+		role: { root: 200, third: 0, fifth: 300, seventh: 200, extension: 600, bass: 600 },
+		voiceLeading: 100,
+		telling: { inChord: 1200, inScale: 500 }
+	},
+	blend: {
+		role: { root: 300, third: 0, fifth: 400, seventh: 100, extension: 700, bass: 600 },
+		voiceLeading: 100,
+		telling: { inChord: 900, inScale: 200 }
+	},
+	mirror: {
+		role: { root: 0, third: 0, fifth: 0, seventh: 0, extension: 600, bass: 600 },
+		voiceLeading: 60,
+		telling: { inChord: 0, inScale: 0 }
+	},
 	roots: {
 		role: { root: 0, third: 2200, fifth: 1600, seventh: 3000, extension: 4000, bass: 1600 },
 		voiceLeading: 45,
 		telling: { inChord: 0, inScale: 0 }
 	}
+};
+
+/**
+ * How much a landing leans, in thousandths: the root is at rest, the fifth is open, the third tells the
+ * chord, the seventh wants to move, an extension floats.
+ */
+export const RESTLESSNESS: Readonly<Record<RoleKind, number>> = {
+	root: 0,
+	fifth: 250,
+	bass: 300,
+	third: 400,
+	seventh: 750,
+	extension: 1000
 };
 
 /** How far each kind of tone is from rest at the end of the chart. */

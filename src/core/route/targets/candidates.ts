@@ -1,5 +1,5 @@
-import type { Change } from '../chart';
-import { guideTones, toneAt, type Tone } from '../chord';
+import type { Change } from '../../chart';
+import { guideTones, roleKind, toneAt, type Tone } from '../../chord';
 import {
 	highestFret,
 	inWindow,
@@ -9,8 +9,15 @@ import {
 	windowPlaces,
 	type Place,
 	type WindowPlace
-} from '../neck';
-import type { Lock, PlanRequest, PlanWarning, RequestIssue, Style } from './types';
+} from '../../neck';
+import {
+	positionAt,
+	type Lock,
+	type PlanRequest,
+	type PlanWarning,
+	type RequestIssue,
+	type Style
+} from '../types';
 
 /** A place that sounds a tone of a change's chord. */
 export type Candidate = WindowPlace & { readonly tone: Tone };
@@ -24,16 +31,41 @@ export type Step = {
 
 const samePlace = (a: Place, b: Place): boolean => a.string === b.string && a.fret === b.fret;
 
-/** The tones that a style lands on: roots and guide tones are strict, the others take any tone. */
-export function tonesForStyle(change: Change, style: Style): readonly Tone[] {
-	const { chord } = change.to;
-	if (style === 'roots') return chord.tones.filter((tone) => tone.role === 'R');
-	return style === 'guide-tones' ? guideTones(chord) : chord.tones;
+/**
+ * The tones that a style lands on: roots and guide tones are strict, a mirror keeps to one kind of tone,
+ * a blend to tones of the pentatonic and the chord's third; the others take any tone.
+ */
+export function tonesForStyle(
+	change: Change,
+	{ style, mirrored, scale }: Pick<PlanRequest, 'style' | 'mirrored' | 'scale'>
+): readonly Tone[] {
+	const { tones } = change.to.chord;
+	if (style === 'roots') return tones.filter((tone) => tone.role === 'R');
+	if (style === 'guide-tones') return guideTones(change.to.chord);
+	if (style === 'mirror' && mirrored) {
+		return tones.filter((tone) => roleKind(tone.role) === mirrored);
+	}
+	if (style === 'blend' && scale) {
+		const held = new Set(scale.notes.map((note) => note.pc));
+		return tones.filter((tone) => held.has(tone.pc) || roleKind(tone.role) === 'third');
+	}
+	return tones;
 }
+
+/** What a style looks for, for sentences. */
+export const soughtWords = (style: Style): string =>
+	style === 'roots'
+		? 'root'
+		: style === 'guide-tones'
+			? 'guide tone'
+			: style === 'mirror'
+				? 'tone of the mirrored kind'
+				: 'tone of the scale';
 
 /** Every place of the window that sounds a tone of the change's chord, in a fixed order. */
 function landingPlaces(request: PlanRequest, change: Change): Candidate[] {
-	return windowPlaces(request.instrument, request.position).flatMap((place) => {
+	const position = positionAt(request, change.index);
+	return windowPlaces(request.instrument, position).flatMap((place) => {
 		const tone = toneAt(change.to.chord, place.midi);
 		const forbidden = request.forbid.some((other) => samePlace(other, place));
 		return tone && !forbidden ? [{ ...place, tone }] : [];
@@ -43,7 +75,7 @@ function landingPlaces(request: PlanRequest, change: Change): Candidate[] {
 /** All landing places of a change, and those that the style asks for. */
 function findPlaces(request: PlanRequest, change: Change) {
 	const all = landingPlaces(request, change);
-	const wanted = tonesForStyle(change, request.style);
+	const wanted = tonesForStyle(change, request);
 	const fitting = all.filter((place) => wanted.some((tone) => tone.pc === place.tone.pc));
 	return { all, fitting };
 }
@@ -61,8 +93,10 @@ export function planSteps(request: PlanRequest): { steps: Step[]; warnings: Plan
 	for (const change of request.chart.changes) {
 		if (request.letPass.includes(change.index)) continue;
 		const { symbol } = change.to;
-		const { all, fitting } = known.get(symbol) ?? findPlaces(request, change);
-		known.set(symbol, { all, fitting });
+		const position = positionAt(request, change.index);
+		const here = `${position} ${symbol}`;
+		const { all, fitting } = known.get(here) ?? findPlaces(request, change);
+		known.set(here, { all, fitting });
 		const lock = request.locks.find((entry) => entry.change === change.index);
 		if (lock) {
 			const chosen = all.filter((place) => samePlace(place, lock));
@@ -70,13 +104,13 @@ export function planSteps(request: PlanRequest): { steps: Step[]; warnings: Plan
 			continue;
 		}
 		if (all.length === 0) {
-			const message = `Position ${request.position} holds no tone of ${symbol}: this change is let pass.`;
+			const message = `Position ${position} holds no tone of ${symbol}: this change is let pass.`;
 			warnings.push({ change: change.index, message });
 			continue;
 		}
 		if (fitting.length === 0) {
-			const what = request.style === 'roots' ? 'root' : 'guide tone';
-			const message = `Position ${request.position} holds no ${what} of ${symbol}: another chord tone serves.`;
+			const what = soughtWords(request.style);
+			const message = `Position ${position} holds no ${what} of ${symbol}: another chord tone serves.`;
 			warnings.push({ change: change.index, message });
 		}
 		steps.push({ change, candidates: fitting.length > 0 ? fitting : all, locked: false });
@@ -84,8 +118,13 @@ export function planSteps(request: PlanRequest): { steps: Step[]; warnings: Plan
 	return { steps, warnings };
 }
 
+/** The hand may move along the neck: at most `maxShift` frets at a time, by the player's wish. */
+export type Roam = { readonly roam: number; readonly wish?: 'climb' | 'stay' | 'descend' };
+
 /** A request whose position may still be open. */
-export type OpenRequest = Omit<PlanRequest, 'position'> & { readonly position: number | 'best' };
+export type OpenRequest = Omit<PlanRequest, 'position' | 'windows' | 'mirrored'> & {
+	readonly position: number | 'best' | Roam;
+};
 
 function checkLock(request: OpenRequest, lock: Lock, i: number): string | null {
 	const { chart, instrument, position, locks, forbid, letPass } = request;
@@ -94,7 +133,7 @@ function checkLock(request: OpenRequest, lock: Lock, i: number): string | null {
 	if (lock.string > instrument.open.length || lock.fret > highestFret(instrument)) {
 		return `${name} is not on this instrument.`;
 	}
-	if (position !== 'best' && !inWindow(instrument, position, lock)) {
+	if (typeof position === 'number' && !inWindow(instrument, position, lock)) {
 		return `${name} lies outside position ${position}.`;
 	}
 	if (!toneAt(chord, pitchAt(instrument, lock))) return `${name} is not a tone of ${symbol}.`;
@@ -109,7 +148,7 @@ function checkLock(request: OpenRequest, lock: Lock, i: number): string | null {
 export function checkRequest(request: OpenRequest): RequestIssue[] {
 	const { chart, instrument, position, locks, forbid, letPass } = request;
 	const issues: RequestIssue[] = [];
-	if (position !== 'best' && !isPosition(instrument, position)) {
+	if (typeof position === 'number' && !isPosition(instrument, position)) {
 		const message = `Position ${position} does not exist: this instrument has 1 to ${lastPosition(instrument)}.`;
 		return [{ path: ['position'], message }];
 	}
@@ -125,7 +164,7 @@ export function checkRequest(request: OpenRequest): RequestIssue[] {
 		if (!chart.changes[change]) unknown(['letPass', i], change);
 	});
 	forbid.forEach((place, i) => {
-		if (position === 'best' || inWindow(instrument, position, place)) return;
+		if (typeof position !== 'number' || inWindow(instrument, position, place)) return;
 		const where = `String ${place.string}, fret ${place.fret}`;
 		issues.push({ path: ['forbid', i], message: `${where} lies outside position ${position}.` });
 	});

@@ -2,8 +2,8 @@ import { checkRequest, planSteps } from './candidates';
 import { buildLattice } from './lattice';
 import { earReason, moveReason } from './reasons';
 import { costsThrough } from './solve';
-import { planTargets } from './plan';
-import type { PlanRequest, Target } from './types';
+import { planTargets, settle } from '../plan';
+import type { PlanRequest, Target } from '../types';
 
 /**
  * A place to land on at one change. `extra` is what the best plan through it costs above the best of
@@ -30,7 +30,7 @@ export function rankLandings(request: PlanRequest, change: number): Landing[] {
 	if (checkRequest(request).length > 0) return [];
 	const locks = request.locks.filter((lock) => lock.change !== change);
 	const letPass = request.letPass.filter((index) => index !== change);
-	const open: PlanRequest = { ...request, locks, letPass };
+	const open = settle({ ...request, locks, letPass });
 	const { steps } = planSteps(open);
 	const at = steps.findIndex((step) => step.change.index === change);
 	if (at < 0) return [];

@@ -1,9 +1,9 @@
-import { chartTicks } from '../chart';
-import { roleKind } from '../chord';
-import { windowPlaces } from '../neck';
+import { chartTicks, type Change } from '../../chart';
+import { roleKind, type RoleKind } from '../../chord';
+import { windowPlaces } from '../../neck';
 import type { Candidate, Step } from './candidates';
-import type { PlanRequest, Term } from './types';
-import { STYLE_WEIGHTS, UNREST, voiceLeading, WEIGHTS } from './weights';
+import { positionAt, type PlanRequest, type Term } from '../types';
+import { RESTLESSNESS, STYLE_WEIGHTS, UNREST, voiceLeading, WEIGHTS } from './weights';
 
 /**
  * The planner's problem in numbers: per step the candidates' pitches and own costs, and between
@@ -23,12 +23,28 @@ type Costs = Partial<Record<Term, number>>;
 /** Semitones by which the middle of the chart lies higher than its ends. */
 const ARCH = 4;
 
-/** A gentle arch over the chart: the pitch that register costs are counted from, by tick. */
-function archOf(request: PlanRequest): (tick: number) => number {
-	const pitches = windowPlaces(request.instrument, request.position).map((place) => place.midi);
-	const middle = (Math.min(...pitches) + Math.max(...pitches)) / 2;
+/** A gentle arch over the chart: the pitch that register costs are counted from, by change. */
+function archOf(request: PlanRequest): (change: Change) => number {
+	const middles = new Map<number, number>();
+	const middleOf = (position: number): number => {
+		const known = middles.get(position);
+		if (known !== undefined) return known;
+		const pitches = windowPlaces(request.instrument, position).map((place) => place.midi);
+		const middle = (Math.min(...pitches) + Math.max(...pitches)) / 2;
+		middles.set(position, middle);
+		return middle;
+	};
 	const total = Math.max(1, chartTicks(request.chart));
-	return (tick) => middle + ARCH * Math.sin((Math.PI * tick) / total);
+	return ({ tick, index }) =>
+		middleOf(positionAt(request, index)) + ARCH * Math.sin((Math.PI * tick) / total);
+}
+
+/** What a wish for rest or lean costs at a landing; without one the last landing should rest. */
+function restCost(request: PlanRequest, steps: readonly Step[], i: number, kind: RoleKind): number {
+	const wish = request.leans?.find((entry) => entry.change === steps[i].change.index)?.wish;
+	if (wish === 'rest') return WEIGHTS.lean * RESTLESSNESS[kind];
+	if (wish === 'lean') return WEIGHTS.lean * (1000 - RESTLESSNESS[kind]);
+	return i === steps.length - 1 ? UNREST[kind] : 0;
 }
 
 /** Costs of a candidate by itself: role, telling note, register, hand, rest at the end. */
@@ -52,13 +68,20 @@ function ownCosts(
 		telling: inChord ? weights.telling.inChord : inScale ? weights.telling.inScale : 0,
 		register: Math.round(Math.abs(candidate.midi - arch) * WEIGHTS.registerPerSemitone),
 		hand: (candidate.reach ? WEIGHTS.reach : 0) + (low ? WEIGHTS.lowString : 0),
-		rest: i === steps.length - 1 ? UNREST[kind] : 0
+		rest: restCost(request, steps, i, kind)
 	};
 }
 
 /** Cost of the move between two pitches under a style. */
 const moveCost = (request: PlanRequest, from: number, to: number): number =>
 	Math.round((voiceLeading(Math.abs(to - from)) * STYLE_WEIGHTS[request.style].voiceLeading) / 100);
+
+/** Cost of moving the hand between two changes. */
+const shiftCost = (request: PlanRequest, before: Step, step: Step): number => {
+	if (!request.windows) return 0;
+	const [from, to] = [before, step].map(({ change }) => positionAt(request, change.index));
+	return from === to ? 0 : WEIGHTS.shift + WEIGHTS.shiftPerFret * Math.abs(to - from);
+};
 
 /** Cost of the strings skipped between two places. */
 const skipCost = (from: number, to: number): number =>
@@ -77,7 +100,7 @@ const sum = (costs: Costs): number => Object.values(costs).reduce((total, cost) 
 export function buildLattice(request: PlanRequest, steps: readonly Step[]): Lattice {
 	const archAt = archOf(request);
 	const own = steps.map((step, i) => {
-		const arch = archAt(step.change.tick);
+		const arch = archAt(step.change);
 		return Int32Array.from(step.candidates, (candidate) =>
 			sum(ownCosts(request, steps, i, candidate, arch))
 		);
@@ -91,10 +114,12 @@ export function buildLattice(request: PlanRequest, steps: readonly Step[]): Latt
 		const cached = row.get(step.candidates);
 		if (cached) return cached;
 		const made = new Int32Array(before.candidates.length * step.candidates.length);
+		const shift = shiftCost(request, before, step);
 		let at = 0;
 		for (const from of before.candidates) {
 			for (const to of step.candidates) {
-				made[at++] = moveCost(request, from.midi, to.midi) + skipCost(from.string, to.string);
+				made[at++] =
+					moveCost(request, from.midi, to.midi) + skipCost(from.string, to.string) + shift;
 			}
 		}
 		row.set(step.candidates, made);
@@ -123,12 +148,13 @@ export function pathCosts(
 	const archAt = archOf(request);
 	const at = (i: number) => steps[i].candidates[path[i]];
 	steps.forEach((step, i) => {
-		add(ownCosts(request, steps, i, at(i), archAt(step.change.tick)));
+		add(ownCosts(request, steps, i, at(i), archAt(step.change)));
 		if (i > 0) {
 			const [from, to] = [at(i - 1), at(i)];
 			add({
 				voiceLeading: moveCost(request, from.midi, to.midi),
-				strings: skipCost(from.string, to.string)
+				strings: skipCost(from.string, to.string),
+				shift: shiftCost(request, steps[i - 1], step)
 			});
 		}
 		if (i > 1) add(tripleCosts(at(i - 2).midi, at(i - 1).midi, at(i).midi));

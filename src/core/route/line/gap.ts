@@ -1,0 +1,178 @@
+import { APPROACHES } from './approach';
+import { threeCost } from './motion';
+import { FORBIDDEN, LEAP, LINE } from './weights';
+
+/**
+ * The way from one target to the next in numbers. Layers 0 and n + 1 hold the two targets, one candidate
+ * each; layers 1 … n the notes between. Typed arrays because the search reads them millions of times.
+ */
+export type Gap = {
+	readonly pitch: readonly Int16Array[];
+	/** Own cost of each candidate; the targets' are empty. */
+	readonly own: readonly Int32Array[];
+	/** `pairs[i][b * size(i) + c]`: cost from candidate b of layer i − 1 to c of layer i; `pairs[0]` is empty. */
+	readonly pairs: readonly Int32Array[];
+	/** Class of arrival (an index into `APPROACHES`) by candidate b of the second-last layer before the target and c of the last. */
+	readonly arrival: Uint8Array;
+	/** Cost of each class of arrival. */
+	readonly arrivalCost: readonly number[];
+};
+
+/** The best way with one class of arrival: a candidate per note. */
+export type Way = { readonly cost: number; readonly path: readonly number[] };
+
+/** Groups of ways into a note by the interval before it: up by leap, up, level, down, down by leap. */
+const GROUPS = 5;
+
+/** Intervals beyond this many semitones do not occur in a window of eight strings. */
+const WIDEST = 96;
+/** Cost of three notes by group of the first interval and size of the second, returns left out. */
+const THREE = Array.from({ length: GROUPS }, (_, group) => {
+	const first = [LEAP, 1, 0, -1, -LEAP][group];
+	return Int32Array.from({ length: 2 * WIDEST + 1 }, (_, i) => {
+		const second = i - WIDEST;
+		const cost = threeCost(0, first, first + second);
+		return first !== 0 && second === -first ? cost - LINE.returns : cost;
+	});
+});
+
+const bestCost = new Int32Array(GROUPS);
+const bestFrom = new Uint8Array(GROUPS);
+const bestPitch = new Int16Array(GROUPS);
+const otherCost = new Int32Array(GROUPS);
+const otherFrom = new Uint8Array(GROUPS);
+
+/** For candidate b: the cheapest way in per group, and the cheapest of another pitch. */
+function gather(
+	before: Int32Array,
+	b: number,
+	nb: number,
+	pa: Int16Array,
+	na: number,
+	pitch: number
+): void {
+	bestCost.fill(FORBIDDEN);
+	otherCost.fill(FORBIDDEN);
+	bestPitch.fill(-1);
+	for (let a = 0; a < na; a++) {
+		const cost = before[a * nb + b];
+		const from = pa[a];
+		const d = pitch - from;
+		const group = d >= LEAP ? 0 : d > 0 ? 1 : d === 0 ? 2 : d > -LEAP ? 3 : 4;
+		if (cost < bestCost[group]) {
+			if (from !== bestPitch[group]) {
+				otherCost[group] = bestCost[group];
+				otherFrom[group] = bestFrom[group];
+			}
+			bestCost[group] = cost;
+			bestFrom[group] = a;
+			bestPitch[group] = from;
+		} else if (from !== bestPitch[group] && cost < otherCost[group]) {
+			otherCost[group] = cost;
+			otherFrom[group] = a;
+		}
+	}
+}
+
+/**
+ * One layer onward. The cost of three notes depends only on the size of the first interval by group and
+ * on whether the third pitch is the first again, so each pair (b, c) is settled by ten comparisons
+ * instead of a loop over all a: the same optimum.
+ */
+function advance(gap: Gap, i: number, before: Int32Array): { cost: Int32Array; from: Uint8Array } {
+	const [pa, pb, pc] = [gap.pitch[i - 2], gap.pitch[i - 1], gap.pitch[i]];
+	const [na, nb, nc] = [pa.length, pb.length, pc.length];
+	const pair = gap.pairs[i];
+	const own = gap.own[i];
+	const cost = new Int32Array(nb * nc);
+	const from = new Uint8Array(nb * nc);
+	for (let b = 0; b < nb; b++) {
+		const pitch = pb[b];
+		gather(before, b, nb, pa, na, pitch);
+		for (let c = 0; c < nc; c++) {
+			const move = pair[b * nc + c];
+			if (move >= FORBIDDEN) {
+				cost[b * nc + c] = FORBIDDEN;
+				continue;
+			}
+			const to = pc[c];
+			const d = to - pitch + WIDEST;
+			let best = FORBIDDEN;
+			let bestA = 0;
+			for (let g = 0; g < GROUPS; g++) {
+				const three = THREE[g][d];
+				let total = bestCost[g] + three;
+				let a = bestFrom[g];
+				if (bestPitch[g] === to && g !== 2) {
+					total += LINE.returns;
+					const other = otherCost[g] + three;
+					if (other < total) {
+						total = other;
+						a = otherFrom[g];
+					}
+				}
+				if (total < best) {
+					best = total;
+					bestA = a;
+				}
+			}
+			const sum = best + move + own[c];
+			cost[b * nc + c] = sum < FORBIDDEN ? sum : FORBIDDEN;
+			from[b * nc + c] = bestA;
+		}
+	}
+	return { cost, from };
+}
+
+/** First layer with a state: from the target before to each first note. */
+function firstLayer(gap: Gap): Int32Array {
+	return Int32Array.from(gap.pitch[1], (_, c) =>
+		Math.min(FORBIDDEN, gap.pairs[1][c] + gap.own[1][c])
+	);
+}
+
+/**
+ * The cheapest way between two targets for each class of arrival, exactly: dynamic programming whose
+ * state is the last two notes. Ties fall to the earliest candidates. Classes that no way has are null.
+ */
+export function solveGap(gap: Gap): (Way | null)[] {
+	const n = gap.pitch.length - 2;
+	const ways: (Way | null)[] = APPROACHES.map(() => null);
+	if (n === 0) return ways;
+	let cost = firstLayer(gap);
+	const back: Uint8Array[] = [];
+	for (let i = 2; i <= n; i++) {
+		const layer = advance(gap, i, cost);
+		cost = layer.cost;
+		back[i] = layer.from;
+	}
+	const target = gap.pitch[n + 1][0];
+	const [pb, pc] = [gap.pitch[n - 1], gap.pitch[n]];
+	const nc = pc.length;
+	const least = APPROACHES.map(() => FORBIDDEN);
+	const ends = APPROACHES.map(() => -1);
+	const lastPair = gap.pairs[n + 1];
+	for (let b = 0; b < pb.length; b++) {
+		for (let c = 0; c < nc; c++) {
+			const state = b * nc + c;
+			const kind = gap.arrival[state];
+			const total =
+				cost[state] + lastPair[c] + threeCost(pb[b], pc[c], target) + gap.arrivalCost[kind];
+			if (total < least[kind]) {
+				least[kind] = total;
+				ends[kind] = state;
+			}
+		}
+	}
+	return ends.map((end, kind) => {
+		if (end < 0) return null;
+		const path = new Array<number>(n);
+		path[n - 1] = end % nc;
+		let before = Math.floor(end / nc);
+		for (let i = n; i >= 2; i--) {
+			path[i - 2] = before;
+			before = back[i][path[i - 2] * gap.pitch[i].length + path[i - 1]];
+		}
+		return { cost: least[kind], path };
+	});
+}

@@ -1,0 +1,80 @@
+import type { Approach } from './approach';
+
+/** No path may go here; far above any sum, far below overflow. */
+export const FORBIDDEN = 0x3fffffff;
+
+/** Cost of an interval by semitones, in thousandths; a step costs nothing, a repeated note much. */
+const STEPS = [7000, 120, 0, 700, 1000, 1500, 3000, 2200, 3200];
+/** The same between two chord tones: thirds are the bones of an arpeggio. */
+const CHORD_STEPS = [7000, 120, 0, 100, 150, 600, 1600, 1300, 2400, 2600, 2800, 3600, 3000];
+
+export const stepCost = (semitones: number, bothChordTones: boolean): number => {
+	const table = bothChordTones ? CHORD_STEPS : STEPS;
+	return semitones < table.length
+		? table[semitones]
+		: table[table.length - 1] + 400 * (semitones - table.length + 1);
+};
+
+/** Cost of crossing strings. */
+const CROSSING = [0, 80, 700, 1800];
+export const crossingCost = (strings: number): number =>
+	strings < CROSSING.length ? CROSSING[strings] : 1800 + 900 * (strings - 3);
+
+export const APPROACH: Record<Approach, number> = {
+	'half-below': 0,
+	'half-above': 150,
+	step: 250,
+	enclosure: 0,
+	leap: 900,
+	other: 2000
+};
+
+/** From this many semitones on an interval is a leap. */
+export const LEAP = 5;
+
+export const LINE = {
+	turn: 750,
+	/** Stepping back after a leap. */
+	turnAfterLeap: 100,
+	returns: 1300,
+	leapAfterLeap: 1200,
+	/** Scale note and clash on a beat, times the beat's weight; a tension of an altered dominant there. */
+	scaleOnBeat: 1040,
+	clashOnBeat: 2100,
+	tensionOnBeat: 350,
+	/** A clash between beats; and one that is left by a leap. */
+	clashOffBeat: 250,
+	clashLeft: 2500,
+	chromaticOnBeat: 3500,
+	chromaticOffBeat: 650,
+	/** Chromatic notes cost this share in the second-last place before a target, in hundredths. */
+	earlyChromatic: 45,
+	/** The target's own pitch just before it. */
+	foretold: 8000,
+	/** Semitones from the way between two targets that are free, and the price of each beyond. */
+	roam: 8,
+	roamPrice: 160,
+	/** Above the highest target of the phrase, outside the gap that leads to it; per semitone. */
+	overHighest: 260,
+	reach: 200,
+	lowString: 60,
+	/** The same finger on another string: slow, a roll at one fret, and at speed. */
+	sameFinger: 1200,
+	roll: 250,
+	wideStretch: 1500,
+	unplayable: 60_000,
+	againstDirection: 350,
+	/** The way of arriving that the last gap had, and the one before; the same intervals again. */
+	sameApproach: 900,
+	sameAsBefore: 350,
+	sameIntervals: 2500,
+	/** Leaving the contour that is echoed, per scale step, and at most. */
+	echoStep: 450,
+	echoMost: 1800,
+	/** A mirrored cell: another kind of tone than the cell has there. */
+	mirrorKind: 1600,
+	takeMost: 600
+} as const;
+
+/** Notes closer than this are played at speed: no finger may jump between them. In ms. */
+export const FAST_MS = 400;

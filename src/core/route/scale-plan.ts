@@ -1,0 +1,87 @@
+import type { Chart } from '../chart';
+import type { Chord, Key } from '../chord';
+import { buildScale, chordAfter, keyOf, noteVerdict, scaleChoices, type Scale } from '../harmony';
+
+/**
+ * Which scale the line draws on: one for the whole chart, the nearest edit that holds each chord, the
+ * two pentatonics of the tonic in turn, or chord tones alone.
+ */
+export const SCALE_PLANS = ['one', 'follow', 'alternate', 'arpeggio'] as const;
+export type ScalePlan = (typeof SCALE_PLANS)[number];
+
+/** A scale chosen by hand for one event of a chart. */
+export type HandScale = { readonly event: number; readonly scale: Scale };
+
+const onTonic = (key: Key, name: string): Scale => {
+	const scale = buildScale(key.tonic, name);
+	if (!scale) throw new Error(`the library lacks ${name}`);
+	return scale;
+};
+
+/**
+ * The scale of a blend: the minor pentatonic of the tonic, whatever scale is in use; a scale in use that
+ * is itself minor and pentatonic (or its blues) stays.
+ */
+export function blendScale(chart: Chart, inUse: Scale | null): Scale | null {
+	if (inUse && /^minor (pentatonic|blues)/.test(inUse.name)) return inUse;
+	const key = keyOf(chart);
+	return key ? onTonic(key, 'minor pentatonic') : inUse;
+}
+
+/** How well a pentatonic sits on a chord: its tones held, less the notes that clash. */
+function fit(scale: Scale, chord: Chord, next: Chord | null): number {
+	const held = chord.tones.filter((tone) => scale.notes.some((note) => note.pc === tone.pc));
+	const clashes = scale.notes.filter(
+		(note) => noteVerdict(note.note, chord, next).verdict === 'clash'
+	);
+	return held.length - clashes.length;
+}
+
+/**
+ * Major and minor pentatonic of the tonic, by chord: each chord takes the one that holds more of its
+ * tones and clashes less (over a blues: major on I and V, minor on IV); equal ones fall to the mode of
+ * the key. The second time a bar is played, and every other time after, they change places.
+ */
+function alternate(chart: Chart, key: Key): (Scale | null)[] {
+	const major = onTonic(key, 'major pentatonic');
+	const minor = onTonic(key, 'minor pentatonic');
+	const darker = key.mode === 'minor' || key.mode === 'dorian' || key.mode === 'phrygian';
+	return chart.events.map(({ chord, index, pass }) => {
+		if (!chord) return null;
+		const next = chordAfter(chart, index);
+		const gain = fit(major, chord, next) - fit(minor, chord, next);
+		const bright = gain === 0 ? !darker : gain > 0;
+		return bright === (pass % 2 === 1) ? major : minor;
+	});
+}
+
+/**
+ * The scale that each event of a chart draws on; null where there is none (silences, chord tones alone).
+ * Scales set by hand go before every plan.
+ */
+export function scalesAlong(
+	chart: Chart,
+	inUse: Scale | null,
+	plan: ScalePlan,
+	byHand: readonly HandScale[] = []
+): (Scale | null)[] {
+	const set = new Map(byHand.map(({ event, scale }) => [event, scale]));
+	const key = keyOf(chart);
+	const followed = new Map<string, Scale | null>();
+	const follow = (chord: Chord): Scale | null => {
+		if (!inUse) return null;
+		const known = followed.get(chord.symbol);
+		if (known !== undefined) return known;
+		const scale = scaleChoices(chord, inUse, 1)[0]?.scale ?? inUse;
+		followed.set(chord.symbol, scale);
+		return scale;
+	};
+	const planned = plan === 'alternate' && key ? alternate(chart, key) : null;
+	return chart.events.map(({ chord, index }) => {
+		const own = set.get(index);
+		if (own || !chord) return own ?? null;
+		if (plan === 'arpeggio') return null;
+		if (planned) return planned[index];
+		return plan === 'follow' ? follow(chord) : inUse;
+	});
+}
