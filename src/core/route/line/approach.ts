@@ -9,28 +9,29 @@ export const APPROACHES = [
 ] as const;
 export type Approach = (typeof APPROACHES)[number];
 
+const [BELOW, ABOVE, STEP, ENCLOSURE, LEAP, OTHER] = APPROACHES.keys();
+
 /**
- * The way of arriving: both neighbours first (within a whole tone on either side) is an enclosure; else
- * the last note decides: a half step, a whole step, a leap from a tone of its chord, or something else.
+ * The way of arriving, as an index into `APPROACHES`: both neighbours first (within a whole tone on
+ * either side) is an enclosure; else the last note decides: a half step, a whole step, a leap from a tone
+ * of its chord, or something else.
  * @param before pitch of the second-last note, null when there is none
  */
-export function approachOf(
+export function approachIndex(
 	before: number | null,
 	last: number,
 	lastIsChordTone: boolean,
 	target: number
-): Approach {
+): number {
 	const gap = target - last;
 	const size = Math.abs(gap);
-	if (before !== null && size > 0 && size <= 2) {
+	if (size === 0 || size > 12) return OTHER;
+	if (size > 2) return lastIsChordTone ? LEAP : OTHER;
+	if (before !== null) {
 		const other = target - before;
-		if (other !== 0 && Math.abs(other) <= 2 && Math.sign(other) !== Math.sign(gap)) {
-			return 'enclosure';
-		}
+		if (other !== 0 && other >= -2 && other <= 2 && other > 0 !== gap > 0) return ENCLOSURE;
 	}
-	if (size === 1) return gap > 0 ? 'half-below' : 'half-above';
-	if (size === 2) return 'step';
-	return size > 2 && size <= 12 && lastIsChordTone ? 'leap' : 'other';
+	return size === 2 ? STEP : gap > 0 ? BELOW : ABOVE;
 }
 
 /** The way of arriving in words: `half step from below`. */

@@ -46,11 +46,17 @@ export const CELLS: readonly Cell[] = [
 	cell('rest-first', 'Rest first', 'Silence on one and three; landings still sound.', (slot, n) =>
 		slot % (2 * n) === 0 ? '.' : 'x'
 	),
-	cell('leaning', 'Three, three, two', 'Two long notes and a shorter one, over and over.', (slot, n) =>
-		n === 3 ? (slot % 3 === 1 ? '-' : 'x') : (LEANING[slot % 8] as Mark)
+	cell(
+		'leaning',
+		'Three, three, two',
+		'Two long notes and a shorter one, over and over.',
+		(slot, n) => (n === 3 ? (slot % 3 === 1 ? '-' : 'x') : (LEANING[slot % 8] as Mark))
 	),
-	cell('late', 'Late entry', 'Hold half the bar, then run into the next landing.', (slot, _, slots) =>
-		slot === 0 || slot >= slots / 2 ? 'x' : '-'
+	cell(
+		'late',
+		'Late entry',
+		'Hold half the bar, then run into the next landing.',
+		(slot, _, slots) => (slot === 0 || slot >= slots / 2 ? 'x' : '-')
 	)
 ];
 

@@ -23,26 +23,43 @@ export type Way = { readonly cost: number; readonly path: readonly number[] };
 
 /** Groups of ways into a note by the interval before it: up by leap, up, level, down, down by leap. */
 const GROUPS = 5;
+/** Kinds of the interval after it: up by leap, by a third, by a step; level; and down alike. */
+const KINDS = 7;
+const GROUP_OF = [LEAP, 1, 0, -1, -LEAP];
+const KIND_OF = [LEAP, 3, 1, 0, -1, -3, -LEAP];
 
 /** Intervals beyond this many semitones do not occur in a window of eight strings. */
 const WIDEST = 96;
-/** Cost of three notes by group of the first interval and size of the second, returns left out. */
-const THREE = Array.from({ length: GROUPS }, (_, group) => {
-	const first = [LEAP, 1, 0, -1, -LEAP][group];
-	return Int32Array.from({ length: 2 * WIDEST + 1 }, (_, i) => {
-		const second = i - WIDEST;
-		const cost = threeCost(0, first, first + second);
-		return first !== 0 && second === -first ? cost - LINE.returns : cost;
-	});
+/** Group and kind of an interval, by its semitones from −96. */
+const groupOf = Uint8Array.from({ length: 2 * WIDEST + 1 }, (_, i) => {
+	const d = i - WIDEST;
+	return d >= LEAP ? 0 : d > 0 ? 1 : d === 0 ? 2 : d > -LEAP ? 3 : 4;
+});
+const kindOf = Uint8Array.from({ length: 2 * WIDEST + 1 }, (_, i) => {
+	const d = i - WIDEST;
+	const size = Math.abs(d);
+	const kind = size >= LEAP ? 0 : size > 2 ? 1 : size > 0 ? 2 : 3;
+	return d < 0 ? 6 - kind : kind;
+});
+/** `THREE[kind * GROUPS + group]`: cost of three notes, a return to the first pitch left out. */
+const THREE = Int32Array.from({ length: KINDS * GROUPS }, (_, i) => {
+	const [first, second] = [GROUP_OF[i % GROUPS], KIND_OF[Math.floor(i / GROUPS)]];
+	const cost = threeCost(0, first, first + second);
+	return first !== 0 && second === -first ? cost - LINE.returns : cost;
 });
 
+// Scratch of the search, by group: the cheapest way into a note and the cheapest of another pitch.
 const bestCost = new Int32Array(GROUPS);
 const bestFrom = new Uint8Array(GROUPS);
 const bestPitch = new Int16Array(GROUPS);
 const otherCost = new Int32Array(GROUPS);
 const otherFrom = new Uint8Array(GROUPS);
+// And by kind of the next interval: the cheapest way of all groups.
+const onCost = new Int32Array(KINDS);
+const onFrom = new Uint8Array(KINDS);
+const onPitch = new Int16Array(KINDS);
 
-/** For candidate b: the cheapest way in per group, and the cheapest of another pitch. */
+/** For candidate b: the cheapest way in per group, and from there the cheapest per kind of move onward. */
 function gather(
 	before: Int32Array,
 	b: number,
@@ -51,14 +68,15 @@ function gather(
 	na: number,
 	pitch: number
 ): void {
-	bestCost.fill(FORBIDDEN);
-	otherCost.fill(FORBIDDEN);
-	bestPitch.fill(-1);
+	for (let g = 0; g < GROUPS; g++) {
+		bestCost[g] = FORBIDDEN;
+		otherCost[g] = FORBIDDEN;
+		bestPitch[g] = -1;
+	}
 	for (let a = 0; a < na; a++) {
 		const cost = before[a * nb + b];
 		const from = pa[a];
-		const d = pitch - from;
-		const group = d >= LEAP ? 0 : d > 0 ? 1 : d === 0 ? 2 : d > -LEAP ? 3 : 4;
+		const group = groupOf[pitch - from + WIDEST];
 		if (cost < bestCost[group]) {
 			if (from !== bestPitch[group]) {
 				otherCost[group] = bestCost[group];
@@ -72,12 +90,52 @@ function gather(
 			otherFrom[group] = a;
 		}
 	}
+	for (let kind = 0; kind < KINDS; kind++) {
+		let best = FORBIDDEN;
+		let at = 0;
+		for (let g = 0; g < GROUPS; g++) {
+			const total = bestCost[g] + THREE[kind * GROUPS + g];
+			if (total < best) {
+				best = total;
+				at = g;
+			}
+		}
+		onCost[kind] = best;
+		onFrom[kind] = bestFrom[at];
+		onPitch[kind] = at === 2 ? -1 : bestPitch[at];
+	}
+}
+
+let foundCost = 0;
+let foundFrom = 0;
+
+/** The cheapest way on to a pitch that the cheapest way of all came from: returns cost more. */
+function gatherReturn(kind: number, to: number): void {
+	foundCost = FORBIDDEN;
+	foundFrom = 0;
+	for (let g = 0; g < GROUPS; g++) {
+		const three = THREE[kind * GROUPS + g];
+		let total = bestCost[g] + three;
+		let a = bestFrom[g];
+		if (bestPitch[g] === to && g !== 2) {
+			total += LINE.returns;
+			const other = otherCost[g] + three;
+			if (other < total) {
+				total = other;
+				a = otherFrom[g];
+			}
+		}
+		if (total < foundCost) {
+			foundCost = total;
+			foundFrom = a;
+		}
+	}
 }
 
 /**
- * One layer onward. The cost of three notes depends only on the size of the first interval by group and
- * on whether the third pitch is the first again, so each pair (b, c) is settled by ten comparisons
- * instead of a loop over all a: the same optimum.
+ * One layer onward. The cost of three notes depends only on the group of the first interval, the kind of
+ * the second, and on whether the third pitch is the first again; so each pair (b, c) is settled by one
+ * look-up, or by five where the line would return, instead of a loop over all a: the same optimum.
  */
 function advance(gap: Gap, i: number, before: Int32Array): { cost: Int32Array; from: Uint8Array } {
 	const [pa, pb, pc] = [gap.pitch[i - 2], gap.pitch[i - 1], gap.pitch[i]];
@@ -90,39 +148,29 @@ function advance(gap: Gap, i: number, before: Int32Array): { cost: Int32Array; f
 		const pitch = pb[b];
 		gather(before, b, nb, pa, na, pitch);
 		for (let c = 0; c < nc; c++) {
-			const move = pair[b * nc + c];
-			if (move >= FORBIDDEN) {
-				cost[b * nc + c] = FORBIDDEN;
-				continue;
-			}
+			const at = b * nc + c;
 			const to = pc[c];
-			const d = to - pitch + WIDEST;
-			let best = FORBIDDEN;
-			let bestA = 0;
-			for (let g = 0; g < GROUPS; g++) {
-				const three = THREE[g][d];
-				let total = bestCost[g] + three;
-				let a = bestFrom[g];
-				if (bestPitch[g] === to && g !== 2) {
-					total += LINE.returns;
-					const other = otherCost[g] + three;
-					if (other < total) {
-						total = other;
-						a = otherFrom[g];
-					}
-				}
-				if (total < best) {
-					best = total;
-					bestA = a;
-				}
+			const kind = kindOf[to - pitch + WIDEST];
+			let best = onCost[kind];
+			let bestA = onFrom[kind];
+			if (onPitch[kind] === to) {
+				gatherReturn(kind, to);
+				best = foundCost;
+				bestA = foundFrom;
 			}
-			const sum = best + move + own[c];
-			cost[b * nc + c] = sum < FORBIDDEN ? sum : FORBIDDEN;
-			from[b * nc + c] = bestA;
+			const sum = best + pair[at] + own[c];
+			cost[at] = sum < FORBIDDEN ? sum : FORBIDDEN;
+			from[at] = bestA;
 		}
 	}
 	return { cost, from };
 }
+
+/** Triples of neighbouring candidates: what a plain search over the last two notes would weigh. */
+export const relaxationsOf = ({ pitch }: Gap): number =>
+	pitch
+		.slice(2)
+		.reduce((sum, layer, i) => sum + pitch[i].length * pitch[i + 1].length * layer.length, 0);
 
 /** First layer with a state: from the target before to each first note. */
 function firstLayer(gap: Gap): Int32Array {

@@ -6,7 +6,8 @@ const VIBRATO_MS = 600;
 
 /** A slur between two notes on one string: up, down, or the same finger moving. */
 function slur(before: LineNote, note: LineNote): Technique | null {
-	if (before.string !== note.string || before.tick + before.durationTicks !== note.tick) return null;
+	if (before.string !== note.string || before.tick + before.durationTicks !== note.tick)
+		return null;
 	const frets = note.fret - before.fret;
 	if (frets === 0 || Math.abs(frets) > 4) return null;
 	if (before.finger !== null && before.finger === note.finger) return 'slide';

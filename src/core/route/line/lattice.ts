@@ -1,9 +1,9 @@
-import { approachOf, APPROACHES } from './approach';
+import { approachIndex, APPROACHES } from './approach';
 import type { Gap } from './gap';
 import { echoCost, type Echo } from './echo';
-import { moveCost, type Move } from './motion';
+import { handCost, soundCost, type Move } from './motion';
 import { spotCost, type Moment, type Taste } from './moments';
-import type { Candidate, Pool } from './pool';
+import type { Pool } from './pool';
 import { APPROACH, FAST_MS, FORBIDDEN } from './weights';
 
 /** The way between two targets: the target before, the notes between, the target. */
@@ -16,6 +16,8 @@ export type Stretch = {
 	readonly rested: boolean;
 	readonly moments: readonly Moment[];
 	readonly echo: Echo | null;
+	/** Seed of this stretch's own variation; 0 for none. */
+	readonly take: number;
 };
 
 export type Motion = {
@@ -49,27 +51,29 @@ export function movesOf(stretch: Stretch, { msPerTick, direction }: Motion): Mov
 	return moves;
 }
 
-/** Remembers the costs of moves between two pools: they depend on little besides. */
-export class MoveTables {
-	private readonly known = new WeakMap<Pool, WeakMap<Pool, Map<string, Int32Array>>>();
+const tables = new WeakMap<Pool, WeakMap<Pool, Map<string, Int32Array>>>();
 
-	of(from: Pool, to: Pool, move: Move): Int32Array {
-		let row = this.known.get(from);
-		if (!row) this.known.set(from, (row = new WeakMap()));
-		let tables = row.get(to);
-		if (!tables) row.set(to, (tables = new Map()));
-		const { target, landing, rested, direction } = move;
-		const name = `${move.ms < FAST_MS} ${rested} ${target} ${landing} ${direction}`;
-		const found = tables.get(name);
-		if (found) return found;
-		const made = new Int32Array(from.pitch.length * to.pitch.length);
-		let at = 0;
-		for (const a of from.candidates) {
-			for (const b of to.candidates) made[at++] = moveCost(a, b, move);
+/** Costs of all moves between two pools, remembered as long as both live: they depend on little besides. */
+function moveTable(from: Pool, to: Pool, move: Move): Int32Array {
+	let row = tables.get(from);
+	if (!row) tables.set(from, (row = new WeakMap()));
+	let known = row.get(to);
+	if (!known) row.set(to, (known = new Map()));
+	const { target, landing, rested, direction } = move;
+	const name = `${move.ms < FAST_MS} ${rested} ${target} ${landing} ${direction}`;
+	const found = known.get(name);
+	if (found) return found;
+	const made = new Int32Array(from.pitch.length * to.pitch.length);
+	let at = 0;
+	for (let a = 0; a < from.pitch.length; a++) {
+		for (let b = 0; b < to.pitch.length; b++) {
+			const sound = soundCost(from.pitch[a], to.pitch[b], from.traits[a], to.traits[b], move);
+			made[at++] =
+				sound === FORBIDDEN ? sound : sound + handCost(from.candidates[a], to.candidates[b], move);
 		}
-		tables.set(name, made);
-		return made;
 	}
+	known.set(name, made);
+	return made;
 }
 
 /** Adds what leaving an echoed contour costs to the moves into a note. */
@@ -85,7 +89,7 @@ function echoed(table: Int32Array, echo: Echo, i: number, from: Pool, to: Pool):
 	return made;
 }
 
-const isChordTone = (candidate: Candidate): boolean => candidate.tone !== null;
+const ARRIVAL_COST = APPROACHES.map((kind) => APPROACH[kind]);
 
 /** The class of arrival of the last two notes before the target, by candidate. */
 function arrivals(before: Pool | null, last: Pool, target: number): Uint8Array {
@@ -95,30 +99,34 @@ function arrivals(before: Pool | null, last: Pool, target: number): Uint8Array {
 	for (let b = 0; b < size; b++) {
 		for (const candidate of last.candidates) {
 			const pitch = before ? before.pitch[b] : null;
-			const kind = approachOf(pitch, candidate.midi, isChordTone(candidate), target);
-			kinds[at++] = APPROACHES.indexOf(kind);
+			kinds[at++] = approachIndex(pitch, candidate.midi, candidate.tone !== null, target);
 		}
 	}
 	return kinds;
 }
 
 /** Builds the search's numbers for a stretch. */
-export function buildGap(stretch: Stretch, motion: Motion, tables: MoveTables): Gap {
-	const { from, to, moments, echo } = stretch;
+export function buildGap(stretch: Stretch, motion: Motion): Gap {
+	const { from, to, moments, echo, take } = stretch;
 	const layers = [from, ...moments.map((moment) => moment.pool), to];
 	const moves = movesOf(stretch, motion);
 	const pairs: Int32Array[] = [new Int32Array(0)];
 	moves.forEach((move, i) => {
-		const table = tables.of(layers[i], layers[i + 1], move);
+		const table = moveTable(layers[i], layers[i + 1], move);
 		const bound = echo && i < moments.length;
 		pairs.push(bound ? echoed(table, echo, i, layers[i], layers[i + 1]) : table);
 	});
 	const empty = new Int32Array(1);
+	const taste = { ...motion.taste, seed: take };
 	const own = [
 		empty,
-		...moments.map(({ pool, spot, onset }) =>
-			Int32Array.from(pool.candidates, (c) => spotCost(c, spot, motion.taste, onset.tick))
-		),
+		...moments.map(({ pool, spot, onset }) => {
+			const costs = new Int32Array(pool.pitch.length);
+			for (let c = 0; c < costs.length; c++) {
+				costs[c] = spotCost(pool.candidates[c], spot, taste, onset.tick);
+			}
+			return costs;
+		}),
 		empty
 	];
 	const n = moments.length;
@@ -132,6 +140,6 @@ export function buildGap(stretch: Stretch, motion: Motion, tables: MoveTables): 
 		own,
 		pairs,
 		arrival,
-		arrivalCost: APPROACHES.map((kind) => APPROACH[kind])
+		arrivalCost: ARRIVAL_COST
 	};
 }

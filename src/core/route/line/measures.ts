@@ -15,7 +15,7 @@ export type LineMeasures = {
 	readonly notes: number;
 	readonly turns: number;
 	readonly returns: number;
-	/** Ways between targets with at most one turn. */
+	/** Ways between targets whose own notes turn at most once. */
 	readonly directGaps: number;
 	readonly chordTonesOnBeats: number;
 	/** Targets reached by a half or whole step, of those that a note leads to. */
@@ -36,7 +36,7 @@ const share = (part: number, whole: number): number => (whole === 0 ? 0 : part /
 const turnsAt = (a: number, b: number, c: number): boolean =>
 	Math.sign(b - a) * Math.sign(c - b) === -1;
 
-/** Turns inside the ways from target to target. */
+/** Turns among the notes between two targets. */
 function gapTurns(notes: readonly LineNote[]): number[] {
 	const found: number[] = [];
 	let turns = -1;
@@ -47,7 +47,8 @@ function gapTurns(notes: readonly LineNote[]): number[] {
 			return;
 		}
 		const [a, c] = [notes[i - 1], notes[i + 1]];
-		if (a && c && turnsAt(a.midi, note.midi, c.midi)) turns++;
+		const inside = a && c && a.kind !== 'target' && c.kind !== 'target';
+		if (inside && turnsAt(a.midi, note.midi, c.midi)) turns++;
 	});
 	return found;
 }

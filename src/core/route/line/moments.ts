@@ -1,7 +1,17 @@
 import type { Chart } from '../../chart';
 import { chordAfter, type Scale } from '../../harmony';
 import { pitchAt, type Instrument, type Place, type WindowPlace } from '../../neck';
-import { candidateFor, makePool, poolWhere, type Candidate, type Pool, type PoolKind } from './pool';
+import {
+	asPool,
+	candidateFor,
+	makePool,
+	poolWhere,
+	withChromatic,
+	type Candidate,
+	type Pool,
+	type PoolKind
+} from './pool';
+import type { Costs } from './motion';
 import type { Onset } from './rhythm';
 import { LINE } from './weights';
 
@@ -36,45 +46,71 @@ export function hash(...numbers: readonly number[]): number {
 	return (h ^ (h >>> 15)) >>> 0;
 }
 
-/** Own costs of a candidate at a spot by name, in thousandths. */
-export function spotTerms(candidate: Candidate, spot: Spot, taste: Taste, tick: number) {
-	const { weight, left, start, target, ceiling } = spot;
-	const { midi, tone, verdict, chromatic } = candidate;
-	let beats = 0;
-	let clashes = 0;
-	let chromaticCost = 0;
-	if (chromatic) {
-		const share = left === 2 ? LINE.earlyChromatic : 100;
-		const dear = 1.6 - 1.2 * taste.spice;
-		const base =
-			weight > 0 ? (LINE.chromaticOnBeat * weight) / 1000 : LINE.chromaticOffBeat * dear;
-		chromaticCost = Math.round((base * share) / 100);
-	} else if (verdict === 'clash') {
-		clashes = weight > 0 ? Math.round((LINE.clashOnBeat * weight) / 1000) : LINE.clashOffBeat;
-	} else if (!tone) beats = Math.round((LINE.scaleOnBeat * weight) / 1000);
-	else if (!tone.essential) beats = Math.round((LINE.tensionOnBeat * weight) / 1000);
-	const [low, high] = start < target ? [start, target] : [target, start];
-	const astray = Math.max(0, midi - high - LINE.roam, low - midi - LINE.roam);
-	const range =
-		LINE.roamPrice * astray +
-		LINE.overHighest * Math.max(0, midi - ceiling) +
-		(candidate.string > taste.strings - 2 ? LINE.lowString : 0);
-	return {
-		beats,
-		clashes,
-		chromatic: chromaticCost,
-		range,
-		approach: left === 1 && midi === target ? LINE.foretold : 0,
-		take: taste.seed === 0 ? 0 : hash(taste.seed, tick, midi) % (LINE.takeMost + 1)
-	};
+/** A scale note, a clash or a tension on a beat; clashes between beats cost a little too. */
+function beatCost({ tone, verdict, chromatic }: Candidate, weight: number): number {
+	if (chromatic) return 0;
+	if (verdict === 'clash') {
+		return weight > 0 ? Math.round((LINE.clashOnBeat * weight) / 1000) : LINE.clashOffBeat;
+	}
+	if (!tone) return Math.round((LINE.scaleOnBeat * weight) / 1000);
+	return tone.essential ? 0 : Math.round((LINE.tensionOnBeat * weight) / 1000);
 }
 
-/** Own cost of a candidate at a spot: the sum of `spotTerms`. */
-export function spotCost(candidate: Candidate, spot: Spot, taste: Taste, tick: number): number {
-	const terms = spotTerms(candidate, spot, taste, tick);
-	return (
-		terms.beats + terms.clashes + terms.chromatic + terms.range + terms.approach + terms.take
+function chromaticCost({ chromatic }: Candidate, { weight, left }: Spot, spice: number): number {
+	if (!chromatic) return 0;
+	const base =
+		weight > 0
+			? (LINE.chromaticOnBeat * weight) / 1000
+			: LINE.chromaticOffBeat * (1.6 - 1.2 * spice);
+	return Math.round((base * (left === 2 ? LINE.earlyChromatic : 100)) / 100);
+}
+
+/** Far from the way between the targets, above the phrase's high point, on the thickest strings. */
+function rangeCost(
+	candidate: Candidate,
+	{ start, target, ceiling }: Spot,
+	strings: number
+): number {
+	const { midi } = candidate;
+	const astray = Math.max(
+		0,
+		midi - Math.max(start, target) - LINE.roam,
+		Math.min(start, target) - LINE.roam - midi
 	);
+	return (
+		LINE.roamPrice * astray +
+		LINE.overHighest * Math.max(0, midi - ceiling) +
+		(candidate.string > strings - 2 ? LINE.lowString : 0)
+	);
+}
+
+const foretold = ({ midi }: Candidate, { left, target }: Spot): number =>
+	left === 1 && midi === target ? LINE.foretold : 0;
+
+const takeCost = (midi: number, tick: number, seed: number): number =>
+	seed === 0 ? 0 : hash(seed, tick, midi) % (LINE.takeMost + 1);
+
+/** Own cost of a candidate at a spot, in thousandths. `tick` sets one take apart from another. */
+export const spotCost = (candidate: Candidate, spot: Spot, taste: Taste, tick: number): number =>
+	beatCost(candidate, spot.weight) +
+	chromaticCost(candidate, spot, taste.spice) +
+	rangeCost(candidate, spot, taste.strings) +
+	foretold(candidate, spot) +
+	takeCost(candidate.midi, tick, taste.seed);
+
+/** Adds the named parts of `spotCost` to a sum. */
+export function addSpot(
+	sum: Costs,
+	candidate: Candidate,
+	spot: Spot,
+	taste: Taste,
+	tick: number
+): void {
+	sum[candidate.verdict === 'clash' ? 'clashes' : 'beats'] += beatCost(candidate, spot.weight);
+	sum.chromatic += chromaticCost(candidate, spot, taste.spice);
+	sum.range += rangeCost(candidate, spot, taste.strings);
+	sum.approach += foretold(candidate, spot);
+	sum.take += takeCost(candidate.midi, tick, taste.seed);
 }
 
 /** A place as the hand at a position meets it, inside its window or not. */
@@ -85,63 +121,79 @@ export function placeUnder(instrument: Instrument, position: number, place: Plac
 	return { string: place.string, fret, midi: pitchAt(instrument, place), reach, finger };
 }
 
+/** Pools of earlier plans; a chord in a window is the same in all of them. */
+const known = new Map<string, Pool>();
+const KNOWN_LIMIT = 4096;
+const near = new WeakMap<Pool, Map<number, Pool>>();
+const resting = new WeakMap<Pool, Pool>();
+
+function remembered(name: string, make: () => Pool): Pool {
+	const found = known.get(name);
+	if (found) return found;
+	if (known.size >= KNOWN_LIMIT) known.clear();
+	const made = make();
+	known.set(name, made);
+	return made;
+}
+
+/** The chord tones of a pool, for the resting points of a long way. */
+export function restingPool(pool: Pool): Pool {
+	let found = resting.get(pool);
+	if (!found) {
+		found = poolWhere(pool, (candidate) => candidate.tone?.essential ?? false);
+		resting.set(pool, found);
+	}
+	return found;
+}
+
 /** Makes the pools of a plan; moments alike share theirs, and searches know them by identity. */
 export class Pools {
-	private readonly known = new Map<string, Pool>();
-	private readonly anchors = new WeakMap<Pool, Pool>();
-	private readonly singles = new Map<string, Pool>();
-	private readonly after = new Map<number, ReturnType<typeof chordAfter>>();
+	private readonly kinds = new Map<number, { kind: PoolKind; name: string }>();
+	private readonly on: string;
 
 	constructor(
 		private readonly chart: Chart,
 		private readonly instrument: Instrument,
 		private readonly scales: readonly (Scale | null)[],
 		private readonly blend: boolean
-	) {}
+	) {
+		this.on = `${instrument.open.join()} ${instrument.frets} ${instrument.capo} ${blend}`;
+	}
 
-	kind(event: Onset['event'], position: number): PoolKind {
+	private kind(event: Onset['event'], position: number): { kind: PoolKind; name: string } {
+		const at = 32 * event.index + position;
+		const found = this.kinds.get(at);
+		if (found) return found;
 		const { index, chord } = event;
-		let next = this.after.get(index);
-		if (next === undefined) this.after.set(index, (next = chordAfter(this.chart, index)));
-		return { position, chord, next, scale: this.scales[index] ?? null, blend: this.blend };
-	}
-
-	private name({ position, chord, next, scale, blend }: PoolKind): string {
+		const next = chordAfter(this.chart, index);
+		const scale = this.scales[index] ?? null;
+		const kind = { position, chord, next, scale, blend: this.blend };
 		const notes = scale ? scale.notes.map((note) => note.name).join() : '';
-		return `${position} ${chord.symbol} ${next?.symbol ?? ''} ${notes} ${blend}`;
+		const name = `${this.on} ${position} ${chord.symbol} ${next?.symbol ?? ''} ${notes}`;
+		const made = { kind, name };
+		this.kinds.set(at, made);
+		return made;
 	}
 
-	/** What a note may be at an onset; near a target also chromatic notes. */
+	/** What a note may be at an onset; with a target near also chromatic notes that lead to it. */
 	free(onset: Onset, position: number, target: number | null): Pool {
-		const kind = this.kind(onset.event, position);
-		const name = `${this.name(kind)} ${target ?? ''}`;
-		let pool = this.known.get(name);
-		if (!pool) this.known.set(name, (pool = makePool(this.instrument, kind, target)));
-		return pool;
-	}
-
-	/** The chord tones of a pool, for the resting points of a long way. */
-	resting(pool: Pool): Pool {
-		let found = this.anchors.get(pool);
-		if (!found) {
-			found = poolWhere(pool, (candidate) => candidate.tone?.essential ?? false);
-			this.anchors.set(pool, found);
-		}
+		const { kind, name } = this.kind(onset.event, position);
+		const pool = remembered(name, () => makePool(this.instrument, kind));
+		if (target === null) return pool;
+		let row = near.get(pool);
+		if (!row) near.set(pool, (row = new Map()));
+		let found = row.get(target);
+		if (!found) row.set(target, (found = withChromatic(this.instrument, position, pool, target)));
 		return found;
 	}
 
 	/** One place alone: a target, or a note that the player set. */
 	only(onset: Onset, position: number, place: Place): Pool {
-		const kind = this.kind(onset.event, position);
-		const name = `${this.name(kind)} = ${place.string} ${place.fret}`;
-		let pool = this.singles.get(name);
-		if (!pool) {
+		const { kind, name } = this.kind(onset.event, position);
+		return remembered(`${name} = ${place.string} ${place.fret}`, () => {
 			const under = placeUnder(this.instrument, position, place);
 			// What the player plays need not resolve: chromatic or not, it stands.
-			const candidate = { ...candidateFor(kind, under), chromatic: false };
-			pool = { candidates: [candidate], pitch: Int16Array.of(candidate.midi) };
-			this.singles.set(name, pool);
-		}
-		return pool;
+			return asPool([{ ...candidateFor(kind, under), chromatic: false }]);
+		});
 	}
 }

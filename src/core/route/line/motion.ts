@@ -1,5 +1,5 @@
 import { fingerJumps } from '../../neck';
-import type { Candidate } from './pool';
+import { traitsOf, TRAIT, type Candidate } from './pool';
 import type { LineTerm } from './types';
 import { crossingCost, FAST_MS, FORBIDDEN, LEAP, LINE, stepCost } from './weights';
 
@@ -16,7 +16,8 @@ export type Move = {
 	readonly direction: 'up' | 'down' | null;
 };
 
-export type Costs = Partial<Record<LineTerm, number>>;
+/** Sums of cost by name, in thousandths. */
+export type Costs = Record<LineTerm, number>;
 
 /** Frets from which on a jump between two notes is wide. */
 const WIDE = 5;
@@ -25,12 +26,11 @@ const WIDE = 5;
  * A chromatic note must resolve by a semitone, or open an enclosure: the next note lies on the other
  * side of the target, both within a whole tone.
  */
-function resolves(from: Candidate, to: Candidate, { target, landing }: Move): boolean {
-	const size = Math.abs(to.midi - from.midi);
-	if (size === 1) return true;
-	if (landing || target === null || to.midi === target) return false;
-	const [a, b] = [from.midi - target, to.midi - target];
-	return Math.sign(a) !== Math.sign(b) && Math.abs(a) <= 2 && Math.abs(b) <= 2 && b !== 0;
+function resolves(from: number, to: number, { target, landing }: Move): boolean {
+	if (Math.abs(to - from) === 1) return true;
+	if (landing || target === null || to === target) return false;
+	const [a, b] = [from - target, to - target];
+	return a > 0 !== b > 0 && Math.abs(a) <= 2 && Math.abs(b) <= 2;
 }
 
 /** What the fretting hand pays: one finger on two strings, a wide stretch. */
@@ -52,42 +52,53 @@ const crossing = (from: Candidate, to: Candidate, { rested }: Move): number => {
 	return rested ? cost / 2 : cost;
 };
 
-function stepping(from: Candidate, to: Candidate, { rested }: Move): number {
-	const size = Math.abs(to.midi - from.midi);
-	const cost = stepCost(size, from.tone !== null && to.tone !== null);
+/** What the hand pays for a move: fingers and strings. */
+export const handCost = (from: Candidate, to: Candidate, move: Move): number =>
+	frettingCost(from, to, move) + crossing(from, to, move);
+
+function stepping(size: number, from: number, to: number, { rested }: Move): number {
+	const cost = stepCost(size, (from & to & TRAIT.tone) > 0);
 	return rested && size > 2 ? cost / 2 : cost;
 }
 
-const clashLeft = (from: Candidate, to: Candidate): number =>
-	from.verdict === 'clash' && Math.abs(to.midi - from.midi) > 2 ? LINE.clashLeft : 0;
+const clashLeft = (size: number, from: number): number =>
+	(from & TRAIT.clash) > 0 && size > 2 ? LINE.clashLeft : 0;
 
-const against = (from: Candidate, to: Candidate, { direction }: Move): number => {
-	const move = to.midi - from.midi;
-	return (direction === 'up' && move < 0) || (direction === 'down' && move > 0)
-		? LINE.againstDirection
-		: 0;
-};
+const against = (interval: number, { direction }: Move): number =>
+	direction === null || interval === 0 || interval > 0 === (direction === 'up')
+		? 0
+		: LINE.againstDirection;
 
-/** Cost of a move in whole thousandths; `FORBIDDEN` where a chromatic note would not resolve. */
-export function moveCost(from: Candidate, to: Candidate, move: Move): number {
-	if (from.chromatic && !resolves(from, to, move)) return FORBIDDEN;
+/**
+ * What the ear pays for a move, from pitches and traits; `FORBIDDEN` where a chromatic note would not
+ * resolve. Whole thousandths.
+ */
+export function soundCost(
+	from: number,
+	to: number,
+	traitsFrom: number,
+	traitsTo: number,
+	move: Move
+): number {
+	if ((traitsFrom & TRAIT.chromatic) > 0 && !resolves(from, to, move)) return FORBIDDEN;
+	const size = Math.abs(to - from);
 	return (
-		stepping(from, to, move) +
-		crossing(from, to, move) +
-		frettingCost(from, to, move) +
-		clashLeft(from, to) +
-		against(from, to, move)
+		stepping(size, traitsFrom, traitsTo, move) +
+		clashLeft(size, traitsFrom) +
+		against(to - from, move)
 	);
 }
 
-/** The named parts of `moveCost`. */
-export const moveTerms = (from: Candidate, to: Candidate, move: Move): Costs => ({
-	steps: stepping(from, to, move),
-	crossing: crossing(from, to, move),
-	fretting: frettingCost(from, to, move),
-	clashes: clashLeft(from, to),
-	contour: against(from, to, move)
-});
+/** Adds the named parts of a move's cost to a sum. */
+export function addMove(sum: Costs, from: Candidate, to: Candidate, move: Move): void {
+	const [a, b] = [traitsOf(from), traitsOf(to)];
+	const size = Math.abs(to.midi - from.midi);
+	sum.steps += stepping(size, a, b, move);
+	sum.crossing += crossing(from, to, move);
+	sum.fretting += frettingCost(from, to, move);
+	sum.clashes += clashLeft(size, a);
+	sum.contour += against(to.midi - from.midi, move);
+}
 
 /** Cost of three notes in a row: a turn, a return to the first pitch, a leap after a leap. */
 export function threeCost(first: number, second: number, third: number): number {

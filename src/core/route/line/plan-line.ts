@@ -4,16 +4,17 @@ import { phrasesOf } from '../targets/roam';
 import { positionAt, type Target } from '../types';
 import { APPROACHES, type Approach } from './approach';
 import { contourOf, mirrorOf, type Echo } from './echo';
-import { solveGap, type Way } from './gap';
+import { relaxationsOf, solveGap, type Way } from './gap';
 import { withTechniques } from './hand';
-import { buildGap, movesOf, MoveTables, type Motion, type Stretch } from './lattice';
-import { moveTerms, threeCost, type Costs } from './motion';
-import { Pools, spotTerms, type Moment } from './moments';
-import type { Candidate, Pool } from './pool';
+import { buildGap, movesOf, type Motion, type Stretch } from './lattice';
+import { addMove, threeCost, type Costs } from './motion';
+import { addSpot, hash, Pools, restingPool, type Moment } from './moments';
+import { poolId, type Candidate } from './pool';
 import { rhythmOf, type Onset } from './rhythm';
 import { nameOver } from './spelling';
 import { LINE_TERMS, type LineNote, type LineRequest, type LineTerm } from './types';
-import { joinCost, repeatCost, weave, type Strand } from './weave';
+import { varyPatterns, type Choice } from './vary';
+import { repeatCost, sameIntervals, turnAtTarget, weave, type Strand } from './weave';
 import { APPROACH } from './weights';
 
 /** A line with how each target is reached; null where no note leads there. */
@@ -36,11 +37,10 @@ const PEAK = 5;
  */
 export class LineWork {
 	private signature = '';
+	/** Triples of notes that searches have weighed so far. */
+	relaxations = 0;
 	pools: Pools | null = null;
-	tables = new MoveTables();
 	readonly solved = new Map<string, (Way | null)[]>();
-	private readonly ids = new WeakMap<Pool, number>();
-	private nextId = 0;
 
 	/** Starts afresh where the request differs in what every stretch depends on. */
 	open(request: LineRequest): Pools {
@@ -52,16 +52,9 @@ export class LineWork {
 		if (!this.pools || signature !== this.signature || this.solved.size > 4096) {
 			this.signature = signature;
 			this.solved.clear();
-			this.tables = new MoveTables();
 			this.pools = new Pools(chart, instrument, used, style === 'blend');
 		}
 		return this.pools;
-	}
-
-	id(pool: Pool): number {
-		let id = this.ids.get(pool);
-		if (id === undefined) this.ids.set(pool, (id = this.nextId++));
-		return id;
 	}
 }
 
@@ -120,7 +113,7 @@ function stretchesOf(
 			const pool = onset.own
 				? pools.only(onset, position, onset.own)
 				: onset.anchor
-					? pools.resting(free())
+					? restingPool(free())
 					: free();
 			const spot = {
 				weight: onset.weight,
@@ -139,28 +132,31 @@ function stretchesOf(
 			toTick,
 			rested: before.end < toTick,
 			moments,
-			echo: null
+			echo: null,
+			take: line.seed ?? 0
 		};
 	});
 }
 
 /** Everything that the ways of a stretch depend on, in a few characters. */
-function stretchKey(stretch: Stretch, motion: Motion, work: LineWork): string {
-	const { from, to, fromTick, toTick, rested, moments, echo } = stretch;
+function stretchKey(stretch: Stretch, motion: Motion): string {
+	const { from, to, fromTick, toTick, rested, moments, echo, take } = stretch;
 	const { taste, direction, msPerTick } = motion;
-	let key = `${work.id(from)} ${work.id(to)} ${toTick - fromTick} ${rested} ${taste.seed && fromTick} ${taste.seed} ${taste.spice} ${direction} ${msPerTick}`;
+	let key = `${poolId(from)} ${poolId(to)} ${toTick - fromTick} ${rested} ${take && fromTick} ${take} ${taste.spice} ${direction} ${msPerTick}`;
 	for (const { onset, pool, spot } of moments) {
-		key += `|${onset.tick - fromTick} ${onset.weight} ${onset.rested} ${work.id(pool)} ${spot.ceiling}`;
+		key += `|${onset.tick - fromTick} ${onset.weight} ${onset.rested} ${poolId(pool)} ${spot.ceiling}`;
 	}
 	return echo ? `${key} ${JSON.stringify(echo)}` : key;
 }
 
 function solveStretch(stretch: Stretch, motion: Motion, work: LineWork): (Way | null)[] {
 	if (stretch.moments.length === 0) return APPROACHES.map(() => null);
-	const key = stretchKey(stretch, motion, work);
+	const key = stretchKey(stretch, motion);
 	const known = work.solved.get(key);
 	if (known) return known;
-	const ways = solveGap(buildGap(stretch, motion, work.tables));
+	const gap = buildGap(stretch, motion);
+	work.relaxations += relaxationsOf(gap);
+	const ways = solveGap(gap);
 	work.solved.set(key, ways);
 	return ways;
 }
@@ -169,15 +165,23 @@ function solveStretch(stretch: Stretch, motion: Motion, work: LineWork): (Way | 
 const notesOf = ({ moments }: Stretch, way: Way | null): Candidate[] =>
 	way ? moments.map(({ pool }, i) => pool.candidates[way.path[i]]) : [];
 
-const strandOf = (stretch: Stretch, ways: (Way | null)[]): Strand => ({
-	ways,
-	pitches: (kind) => [
-		stretch.from.candidates[0].midi,
-		...notesOf(stretch, ways[kind] ?? null).map((note) => note.midi),
-		stretch.to.candidates[0].midi
-	],
-	set: stretch.moments.length > 0 && stretch.moments.every(({ onset }) => onset.own !== null)
-});
+function strandOf(stretch: Stretch, ways: (Way | null)[]): Strand {
+	const known = new Map<number, readonly number[]>();
+	const pitchesOf = (kind: number) => [
+		stretch.from.pitch[0],
+		...(ways[kind]?.path.map((c, i) => stretch.moments[i].pool.pitch[c]) ?? []),
+		stretch.to.pitch[0]
+	];
+	return {
+		ways,
+		pitches: (kind) => {
+			let pitches = known.get(kind);
+			if (!pitches) known.set(kind, (pitches = pitchesOf(kind)));
+			return pitches;
+		},
+		set: stretch.moments.length > 0 && stretch.moments.every(({ onset }) => onset.own !== null)
+	};
+}
 
 /** Two stretches have the same rhythm: one may take up what the other plays. */
 const sameRhythm = (a: Stretch, b: Stretch): boolean =>
@@ -206,12 +210,7 @@ function echoSource(stretches: readonly Stretch[], i: number, mirror: boolean): 
 }
 
 /** Solves every stretch, lets some take up what an earlier one plays, and chooses the arrivals. */
-function solveAll(
-	stretches: Stretch[],
-	motion: Motion,
-	work: LineWork,
-	mirror: boolean
-): { strands: Strand[]; kinds: number[] } {
+function solveAll(stretches: Stretch[], motion: Motion, work: LineWork, mirror: boolean): Choice[] {
 	const strands = stretches.map((stretch) =>
 		strandOf(stretch, solveStretch(stretch, motion, work))
 	);
@@ -227,48 +226,58 @@ function solveAll(
 		echoes++;
 	});
 	if (echoes > 0) kinds = weave(strands);
-	return { strands, kinds };
+	const fixed = (i: number) => mirror || strands[i].set || stretches[i].echo !== null;
+	const another = new Map<number, Stretch>();
+	const chosen = varyPatterns(strands, kinds, fixed, (i) => {
+		const varied = { ...stretches[i], take: hash(stretches[i].take, i) | 1 };
+		another.set(i, varied);
+		return strandOf(varied, solveStretch(varied, motion, work));
+	});
+	chosen.forEach(({ strand }, i) => {
+		const varied = another.get(i);
+		if (varied && strand !== strands[i]) stretches[i] = varied;
+	});
+	return chosen;
 }
+
+const NOTHING = Object.fromEntries(LINE_TERMS.map((term) => [term, 0])) as Costs;
 
 /** The named costs of the line as it is chosen; their sum is what was minimised. */
 function nameCosts(
 	stretches: readonly Stretch[],
-	strands: readonly Strand[],
-	kinds: readonly number[],
+	chosen: readonly Choice[],
 	motion: Motion
-): Record<LineTerm, number> {
-	const total = Object.fromEntries(LINE_TERMS.map((term) => [term, 0])) as Record<LineTerm, number>;
-	const add = (costs: Costs) => {
-		for (const [term, cost] of Object.entries(costs) as [LineTerm, number][]) total[term] += cost;
-	};
+): Costs {
+	const total: Costs = { ...NOTHING };
 	let cost = 0;
 	stretches.forEach((stretch, i) => {
-		const way = strands[i].ways[kinds[i]] ?? null;
-		const notes = notesOf(stretch, way);
+		const { strand, kind } = chosen[i];
+		const way = strand.ways[kind] ?? null;
+		const { from, to, moments } = stretch;
 		if (way) {
-			const layers = [stretch.from.candidates[0], ...notes, stretch.to.candidates[0]];
+			const taste = { ...motion.taste, seed: stretch.take };
+			const notes = notesOf(stretch, way);
+			const layers = [from.candidates[0], ...notes, to.candidates[0]];
 			movesOf(stretch, motion).forEach((move, k) => {
-				add(moveTerms(layers[k], layers[k + 1], move));
-				if (k > 0) {
-					const [a, b, c] = layers.slice(k - 1, k + 2);
-					add({ contour: threeCost(a.midi, b.midi, c.midi) });
-				}
+				addMove(total, layers[k], layers[k + 1], move);
+				if (k === 0) return;
+				total.contour += threeCost(layers[k - 1].midi, layers[k].midi, layers[k + 1].midi);
+				const { spot, onset } = moments[k - 1];
+				addSpot(total, layers[k], spot, taste, onset.tick);
 			});
-			notes.forEach((note, k) => {
-				const { spot, onset } = stretch.moments[k];
-				add(spotTerms(note, spot, motion.taste, onset.tick));
-			});
-			add({ approach: APPROACH[APPROACHES[kinds[i]]] });
+			total.approach += APPROACH[APPROACHES[kind]];
 			cost += way.cost;
 		}
-		if (i > 0) {
-			const join = joinCost(strands[i - 1].pitches(kinds[i - 1]), strands[i].pitches(kinds[i]));
-			const older = i > 1 ? kinds[i - 2] : APPROACHES.length;
-			const { set } = strands[i];
-			const again = set ? 0 : repeatCost(older, kinds[i - 1], kinds[i]);
-			add({ contour: join.contour, variety: (set ? 0 : join.variety) + again });
-			cost += join.contour + (set ? 0 : join.variety) + again;
-		}
+		if (i === 0) return;
+		const [before, after] = [chosen[i - 1], chosen[i]].map((c) => c.strand.pitches(c.kind));
+		const turn = turnAtTarget(before, after);
+		const older = chosen[i - 2]?.kind ?? APPROACHES.length;
+		const again = strand.set
+			? 0
+			: sameIntervals(before, after) + repeatCost(older, chosen[i - 1].kind, kind);
+		total.contour += turn;
+		total.variety += again;
+		cost += turn + again;
 	});
 	// What is left is the price of leaving an echoed contour.
 	total.echo += cost - LINE_TERMS.reduce((sum, term) => sum + total[term], 0);
@@ -297,11 +306,13 @@ export function planLine(
 	};
 	const motion: Motion = { msPerTick, direction: line.direction ?? null, taste };
 	const stretches = stretchesOf(request, targets, onsets, pools, msPerTick);
-	const { strands, kinds } = solveAll(stretches, motion, work, request.style === 'mirror');
-	const costs = nameCosts(stretches, strands, kinds, motion);
+	const chosen = solveAll(stretches, motion, work, request.style === 'mirror');
+	const costs = nameCosts(stretches, chosen, motion);
 	const notes: LineNote[] = [];
 	const blue: boolean[] = [];
-	const own = new Map((line.fingers ?? []).map((f) => [`${f.tick} ${f.string} ${f.fret}`, f.finger]));
+	const own = new Map(
+		(line.fingers ?? []).map((f) => [`${f.tick} ${f.string} ${f.fret}`, f.finger])
+	);
 	const struck = (onset: Onset, note: Candidate, kind: LineNote['kind']) => {
 		const { string, fret, midi, tone } = note;
 		const set = own.get(`${onset.tick} ${string} ${fret}`) ?? onset.own?.finger;
@@ -322,10 +333,11 @@ export function planLine(
 	};
 	const byTick = new Map(onsets.map((onset) => [onset.tick, onset]));
 	stretches.forEach((stretch, i) => {
-		const way = strands[i].ways[kinds[i]] ?? null;
+		const { strand, kind: arrival } = chosen[i];
+		const way = strand.ways[arrival] ?? null;
 		const start = byTick.get(stretch.fromTick);
 		if (start) struck(start, stretch.from.candidates[0], 'target');
-		const encloses = APPROACHES[kinds[i]] === 'enclosure';
+		const encloses = APPROACHES[arrival] === 'enclosure';
 		notesOf(stretch, way).forEach((note, k) => {
 			const { onset } = stretch.moments[k];
 			const left = stretch.moments.length - k;
@@ -348,8 +360,8 @@ export function planLine(
 		notes[i] = { ...notes[i], name: nameOver(notes[i].midi, null, null, toward) };
 	}
 	const arrivals = targets.map((_, i): Approach | null => {
-		const at = i === 0 ? kinds.length - 1 : i - 1;
-		return APPROACHES[kinds[at]] ?? null;
+		const at = i === 0 ? chosen.length - 1 : i - 1;
+		return APPROACHES[chosen[at]?.kind ?? -1] ?? null;
 	});
 	const sum = LINE_TERMS.reduce((all, term) => all + costs[term], 0);
 	return { notes: withTechniques(notes, blue, msPerTick), arrivals, costs, cost: sum };

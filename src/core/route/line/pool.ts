@@ -17,7 +17,33 @@ export type Candidate = WindowPlace & {
 export type Pool = {
 	readonly candidates: readonly Candidate[];
 	readonly pitch: Int16Array;
+	/** What the cost of a move asks about each candidate: bits of `TRAIT`. */
+	readonly traits: Uint8Array;
 };
+
+export const TRAIT = { tone: 1, clash: 2, chromatic: 4 } as const;
+
+export const traitsOf = ({ tone, verdict, chromatic }: Omit<Candidate, 'rank'>): number =>
+	(tone ? TRAIT.tone : 0) |
+	(verdict === 'clash' ? TRAIT.clash : 0) |
+	(chromatic ? TRAIT.chromatic : 0);
+
+const ids = new WeakMap<Pool, number>();
+let nextId = 0;
+
+/** A number by which a pool is known while it lives. */
+export function poolId(pool: Pool): number {
+	let id = ids.get(pool);
+	if (id === undefined) ids.set(pool, (id = nextId++));
+	return id;
+}
+
+/** A pool of candidates as they are. */
+export const asPool = (candidates: readonly Candidate[]): Pool => ({
+	candidates,
+	pitch: Int16Array.from(candidates, (entry) => entry.midi),
+	traits: Uint8Array.from(candidates, traitsOf)
+});
 
 /** What decides a pool besides the target that follows. */
 export type PoolKind = {
@@ -33,81 +59,75 @@ export type PoolKind = {
 const isBlue = (chord: Chord, midi: number): boolean =>
 	chord.tones.some((tone) => tone.role === '3' && (midi + 1) % 12 === tone.pc);
 
-/** The notes that a line may use over a chord: its tones, and the scale. */
-function candidateAt(
-	{ chord, next, scale, blend }: PoolKind,
-	place: WindowPlace
-): Omit<Candidate, 'rank'> | null {
-	const pc = place.midi % 12;
+type Sound = Pick<Candidate, 'tone' | 'degree' | 'verdict' | 'blue' | 'chromatic'>;
+const FOREIGN: Sound = {
+	tone: null,
+	degree: null,
+	verdict: 'passing',
+	blue: false,
+	chromatic: true
+};
+
+/** What a pitch class is over a chord and scale; null where neither has it. */
+function soundOf({ chord, next, scale, blend }: PoolKind, midi: number): Sound | null {
+	const pc = midi % 12;
 	const degree = scale?.notes.find((note) => note.pc === pc) ?? null;
-	const tone = toneAt(chord, place.midi) ?? null;
+	const tone = toneAt(chord, midi) ?? null;
 	if (tone) {
 		// A blend keeps to its pentatonic and the chord's third; other tones are only landed on.
 		if (blend && !degree && roleKind(tone.role) !== 'third') return null;
-		return { ...place, tone, degree, verdict: 'home', blue: false, chromatic: false };
+		return { tone, degree, verdict: 'home', blue: false, chromatic: false };
 	}
 	if (!degree) return null;
 	const { verdict } = noteVerdict(degree.note, chord, next);
-	const blue = isBlue(chord, place.midi);
-	return { ...place, tone, degree, verdict, blue, chromatic: false };
+	return { tone, degree, verdict, blue: isBlue(chord, midi), chromatic: false };
+}
+
+/** Every place of a window that sounds a tone of the chord or a note of the scale. */
+export function makePool(instrument: Instrument, kind: PoolKind): Pool {
+	const sounds = Array.from({ length: 12 }, (_, pc) => soundOf(kind, pc));
+	const places = windowPlaces(instrument, kind.position).filter(({ midi }) => sounds[midi % 12]);
+	const steps = [...new Set(places.map((place) => place.midi))].sort((a, b) => a - b);
+	return asPool(
+		places.map((place) => ({
+			...place,
+			...(sounds[place.midi % 12] ?? FOREIGN),
+			rank: steps.indexOf(place.midi)
+		}))
+	);
 }
 
 /** How far below and above a target chromatic notes may lie. */
 const NEAR = 3;
 
-/**
- * The pool of a moment. With `target` (the pitch that is landed on after one or two more notes) every
- * note near it comes in as well, chromatic where neither chord nor scale has it.
- */
-export function makePool(instrument: Instrument, kind: PoolKind, target: number | null): Pool {
-	const found: Omit<Candidate, 'rank'>[] = [];
-	for (const place of windowPlaces(instrument, kind.position)) {
-		const known = candidateAt(kind, place);
-		if (known) found.push(known);
-		else if (target !== null && Math.abs(place.midi - target) <= NEAR && place.midi !== target) {
-			found.push({
-				...place,
-				tone: null,
-				degree: null,
-				verdict: 'passing',
-				blue: false,
-				chromatic: true
-			});
+/** A pool with every other place near a target added: chromatic notes that may lead to it. */
+export function withChromatic(
+	instrument: Instrument,
+	position: number,
+	pool: Pool,
+	target: number
+): Pool {
+	const have = new Set(pool.candidates.map((entry) => entry.midi));
+	const added = windowPlaces(instrument, position).flatMap((place): Candidate[] => {
+		if (Math.abs(place.midi - target) > NEAR || place.midi === target || have.has(place.midi)) {
+			return [];
 		}
-	}
-	return poolOf(found);
-}
-
-/** A pool of some places, ranked by their scale steps. */
-export function poolOf(found: readonly Omit<Candidate, 'rank'>[]): Pool {
-	const steps = [...new Set(found.filter((c) => !c.chromatic).map((c) => c.midi))].sort(
-		(a, b) => a - b
-	);
-	const rankOf = (midi: number) => {
-		const at = steps.findIndex((step) => step >= midi);
-		return at < 0 ? steps.length : at;
-	};
-	const candidates = found.map((entry) => ({ ...entry, rank: rankOf(entry.midi) }));
-	return { candidates, pitch: Int16Array.from(candidates, (entry) => entry.midi) };
+		const above = pool.candidates.filter((entry) => entry.midi > place.midi);
+		const rank = above.reduce((least, entry) => Math.min(least, entry.rank), Infinity);
+		return [{ ...place, ...FOREIGN, rank: Number.isFinite(rank) ? rank : 0 }];
+	});
+	return added.length === 0 ? pool : asPool([...pool.candidates, ...added]);
 }
 
 /** The candidates of a pool that pass, as a pool of its own; the whole pool where none does. */
 export function poolWhere(pool: Pool, passes: (candidate: Candidate) => boolean): Pool {
 	const candidates = pool.candidates.filter(passes);
-	if (candidates.length === 0) return pool;
-	return { candidates, pitch: Int16Array.from(candidates, (entry) => entry.midi) };
+	return candidates.length === 0 ? pool : asPool(candidates);
 }
 
 /** A place of any kind as a candidate over a chord: targets and the player's own notes. */
-export function candidateFor(kind: PoolKind, place: WindowPlace): Candidate {
-	const known = candidateAt({ ...kind, blend: false }, place);
-	const found = known ?? {
-		...place,
-		tone: null,
-		degree: null,
-		verdict: 'passing' as const,
-		blue: false,
-		chromatic: true
-	};
-	return { ...found, rank: 0 };
-}
+export const candidateFor = (kind: PoolKind, place: WindowPlace): Candidate => ({
+	...place,
+	...(soundOf({ ...kind, blend: false }, place.midi) ?? FOREIGN),
+	rank: 0
+});

@@ -47,7 +47,9 @@ function marksOf(chart: Chart, wishes: LineWishes): Marked[] {
 /** How long a landing is held, and from when the line goes on, by the way to the next one. */
 function breathOf(way: number, bar: number): { hold: number; rest: number } {
 	if (way >= 2 * bar) return { hold: bar / 2, rest: bar };
-	return way >= Math.min(bar, 3 * QUARTER) ? { hold: QUARTER, rest: QUARTER } : { hold: 0, rest: 0 };
+	return way >= Math.min(bar, 3 * QUARTER)
+		? { hold: QUARTER, rest: QUARTER }
+		: { hold: 0, rest: 0 };
 }
 
 /** Lets landings ring where the cell of their section breathes; on long ways also every second bar. */

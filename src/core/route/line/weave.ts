@@ -32,29 +32,19 @@ export function alike(a: readonly number[], b: readonly number[]): boolean {
 	return same >= ALIKE * count;
 }
 
-/** What two ways in a row cost together: the same arrival, the same intervals, a turn at the target. */
-export function joinCost(
-	before: readonly number[],
-	after: readonly number[]
-): { contour: number; variety: number } {
-	const n = before.length;
-	return {
-		contour: threeCost(before[n - 2], before[n - 1], after[1]),
-		variety: alike(before, after) ? LINE.sameIntervals : 0
-	};
-}
+/** Price of the turn that two ways in a row make at the target between them. */
+export const turnAtTarget = (before: readonly number[], after: readonly number[]): number =>
+	threeCost(before[before.length - 2], before[before.length - 1], after[1]);
+
+/** Price of playing the same intervals twice in a row. */
+export const sameIntervals = (before: readonly number[], after: readonly number[]): number =>
+	alike(before, after) ? LINE.sameIntervals : 0;
 
 /** Price of arriving the same way again. */
 export const repeatCost = (older: number, before: number, now: number): number => {
 	if (now === NONE) return 0;
 	if (now === before) return LINE.sameApproach;
 	return now === older ? LINE.sameAsBefore : 0;
-};
-
-/** Classes that a strand can arrive by; a strand without notes has the one that is none. */
-const kindsOf = ({ ways }: Strand): number[] => {
-	const kinds = ways.flatMap((way, kind) => (way ? [kind] : []));
-	return kinds.length > 0 ? kinds : [NONE];
 };
 
 /**
@@ -64,45 +54,49 @@ const kindsOf = ({ ways }: Strand): number[] => {
  */
 export function weave(strands: readonly Strand[]): number[] {
 	if (strands.length === 0) return [];
-	const wayCost = (strand: Strand, kind: number) => strand.ways[kind]?.cost ?? 0;
 	const size = CLASSES + 1;
-	let total = new Map<number, number>();
-	const back: Map<number, number>[] = [];
-	for (const kind of kindsOf(strands[0])) {
-		total.set(NONE * size + kind, wayCost(strands[0], kind));
-	}
+	const kindsOf = ({ ways }: Strand): number[] => {
+		const kinds = ways.flatMap((way, kind) => (way ? [kind] : []));
+		return kinds.length > 0 ? kinds : [NONE];
+	};
+	let kinds = kindsOf(strands[0]);
+	/** `total[older * size + before]`. */
+	let total = new Float64Array(size * size).fill(Infinity);
+	for (const kind of kinds) total[NONE * size + kind] = strands[0].ways[kind]?.cost ?? 0;
+	let olders: number[] = [NONE];
+	const back: Uint8Array[] = [];
 	for (let i = 1; i < strands.length; i++) {
 		const [last, strand] = [strands[i - 1], strands[i]];
-		const next = new Map<number, number>();
-		const from = new Map<number, number>();
-		const joins = new Map<number, number>();
-		for (const [state, cost] of total) {
-			const [older, before] = [Math.floor(state / size), state % size];
-			for (const kind of kindsOf(strand)) {
-				const pair = before * size + kind;
-				let join = joins.get(pair);
-				if (join === undefined) {
-					const { contour, variety } = joinCost(last.pitches(before), strand.pitches(kind));
-					joins.set(pair, (join = contour + (strand.set ? 0 : variety)));
-				}
-				const again = strand.set ? 0 : repeatCost(older, before, kind);
-				const sum = cost + join + again + wayCost(strand, kind);
-				if (sum < (next.get(pair) ?? Infinity)) {
-					next.set(pair, sum);
-					from.set(pair, state);
+		const next = new Float64Array(size * size).fill(Infinity);
+		const from = new Uint8Array(size * size);
+		const nextKinds = kindsOf(strand);
+		for (const before of kinds) {
+			for (const kind of nextKinds) {
+				const [a, b] = [last.pitches(before), strand.pitches(kind)];
+				const alike = strand.set ? 0 : sameIntervals(a, b);
+				const own = (strand.ways[kind]?.cost ?? 0) + turnAtTarget(a, b) + alike;
+				for (const older of olders) {
+					const again = strand.set ? 0 : repeatCost(older, before, kind);
+					const sum = total[older * size + before] + own + again;
+					if (sum < next[before * size + kind]) {
+						next[before * size + kind] = sum;
+						from[before * size + kind] = older;
+					}
 				}
 			}
 		}
 		total = next;
 		back.push(from);
+		[olders, kinds] = [kinds, nextKinds];
 	}
-	let end = -1;
-	let least = Infinity;
-	for (const [state, cost] of total) if (cost < least) [end, least] = [state, cost];
-	const kinds: number[] = [];
-	for (let i = strands.length - 1; i >= 0; i--) {
-		kinds[i] = end % size;
-		end = back[i - 1]?.get(end) ?? -1;
+	let end = 0;
+	for (let state = 1; state < total.length; state++) if (total[state] < total[end]) end = state;
+	const chosen = [end % size];
+	let before = Math.floor(end / size);
+	for (let i = strands.length - 1; i >= 1; i--) {
+		const older = back[i - 1][before * size + chosen[0]];
+		chosen.unshift(before);
+		before = older;
 	}
-	return kinds;
+	return chosen;
 }

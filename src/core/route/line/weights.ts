@@ -1,7 +1,7 @@
 import type { Approach } from './approach';
 
-/** No path may go here; far above any sum, far below overflow. */
-export const FORBIDDEN = 0x3fffffff;
+/** No path may go here; far above any sum, and twice of it still a small integer. */
+export const FORBIDDEN = 0x1fffffff;
 
 /** Cost of an interval by semitones, in thousandths; a step costs nothing, a repeated note much. */
 const STEPS = [7000, 120, 0, 700, 1000, 1500, 3000, 2200, 3200];
@@ -25,7 +25,7 @@ export const APPROACH: Record<Approach, number> = {
 	'half-above': 150,
 	step: 250,
 	enclosure: 0,
-	leap: 900,
+	leap: 1400,
 	other: 2000
 };
 
@@ -33,9 +33,9 @@ export const APPROACH: Record<Approach, number> = {
 export const LEAP = 5;
 
 export const LINE = {
-	turn: 750,
+	turn: 1200,
 	/** Stepping back after a leap. */
-	turnAfterLeap: 100,
+	turnAfterLeap: 400,
 	returns: 1300,
 	leapAfterLeap: 1200,
 	/** Scale note and clash on a beat, times the beat's weight; a tension of an altered dominant there. */
@@ -68,6 +68,8 @@ export const LINE = {
 	sameApproach: 900,
 	sameAsBefore: 350,
 	sameIntervals: 2500,
+	/** Four intervals in a row that the line has had before. */
+	samePattern: 700,
 	/** Leaving the contour that is echoed, per scale step, and at most. */
 	echoStep: 450,
 	echoMost: 1800,
