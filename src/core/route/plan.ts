@@ -125,24 +125,14 @@ export function planTargets(request: PlanRequest): Plan {
 	return toPlan(settled, steps, solve(buildLattice(settled, steps)).path, warnings);
 }
 
-/**
- * Up to `count` truly different plans for one request, cheapest first; the last warning of the first
- * plan says when there are fewer.
- */
+/** Up to `count` truly different plans for one request, cheapest first; fewer where there are no more. */
 export function planAlternatives(request: PlanRequest, count: number): Plan[] {
-	if (count <= 1) return [planTargets(request)];
 	const settled = settle(request);
 	const { steps, warnings } = planSteps(settled);
 	const lattice = buildLattice(settled, steps);
-	const plans = differentPaths(lattice, count)
+	return differentPaths(lattice, count)
 		.map((path) => toPlan(settled, steps, path, warnings))
 		.sort((a, b) => a.cost - b.cost);
-	if (plans.length === count) return plans;
-	const message = `Only ${plans.length} of ${count} plans are truly different here; open locks, or try another place or style.`;
-	return plans.map((plan) => ({
-		...plan,
-		warnings: [...plan.warnings, { change: null, message }]
-	}));
 }
 
 /**

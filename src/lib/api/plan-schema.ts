@@ -1,24 +1,59 @@
-import { STYLES, TERMS } from '$core/route';
+import { GRIDS, KINDS, LINE_TERMS, SCALE_PLANS, STYLES, TECHNIQUES, TERMS } from '$core/route';
 import { z } from 'zod';
 import { chartText, instrumentInput, placeInput, scaleInput } from './chart-schema';
 
 const changeIndex = z.int().min(0).describe('Index of a change, from 0');
+
+/** A shift of the hand may span the whole neck. */
+const MOST_SHIFT = 24;
 
 export const planInput = z.strictObject({
 	chart: chartText,
 	instrument: instrumentInput.optional(),
 	scale: scaleInput.optional(),
 	position: z
-		.union([z.int(), z.literal('best')])
-		.describe('The fret of the index finger, or "best" for the cheapest position'),
+		.union([
+			z.int(),
+			z.literal('best'),
+			z.strictObject({
+				roam: z
+					.int()
+					.min(0)
+					.max(MOST_SHIFT)
+					.describe('Frets that the hand moves at most at a time'),
+				wish: z.enum(['climb', 'stay', 'descend']).optional()
+			})
+		])
+		.describe(
+			'The fret of the index finger, "best" for the cheapest position, or how far the hand may roam'
+		),
 	style: z.enum(STYLES),
-	grid: z.literal('targets'),
+	scalePlan: z
+		.enum(SCALE_PLANS)
+		.optional()
+		.describe('Which scale the line draws on; without it one for the whole chart'),
+	grid: z.enum(GRIDS).describe('Where notes may stand; "targets" plans landings alone'),
+	cell: z
+		.string()
+		.min(1)
+		.max(256)
+		.optional()
+		.describe('A rhythm cell: its id, or one bar of x (play), - (hold) and . (rest)'),
+	anticipate: z.boolean().optional().describe('Some targets start early and ring over'),
+	spice: z
+		.number()
+		.min(0)
+		.max(1)
+		.optional()
+		.describe('How readily chromatic notes lead to targets'),
 	locks: z
 		.array(placeInput.extend({ change: changeIndex }))
 		.max(4096)
 		.optional(),
 	forbid: z.array(placeInput).max(256).optional(),
-	letPass: z.array(changeIndex).max(4096).optional()
+	letPass: z.array(changeIndex).max(4096).optional(),
+	alternatives: z.int().min(1).max(5).optional().describe('How many plans in all'),
+	seed: z.int().min(0).max(0x7fffffff).optional().describe('Another take of the line')
 });
 export type PlanInput = z.infer<typeof planInput>;
 
@@ -32,28 +67,35 @@ const targetAnswer = placeInput.extend({
 });
 export type TargetAnswer = z.infer<typeof targetAnswer>;
 
-const noteAnswer = placeInput.extend({
+export const noteAnswer = placeInput.extend({
 	tick: z.int(),
 	durationTicks: z.int(),
 	midi: z.int(),
 	name: z.string(),
 	role: z.string().nullable(),
-	kind: z.enum(['target', 'chord', 'passing', 'chromatic', 'enclosure']),
+	kind: z.enum(KINDS),
 	finger: z.int().nullable(),
-	technique: z.string().nullable(),
-	chord: z.int()
+	technique: z.enum(TECHNIQUES).nullable(),
+	chord: z.int().describe('Index of the chord that sounds when the note is struck')
 });
+export type NoteAnswer = z.infer<typeof noteAnswer>;
 
 const warning = z.object({ change: changeIndex.nullable(), message: z.string() });
+
+/** Names of all terms of a plan's cost, landings first. */
+export const ALL_TERMS = [...TERMS, ...LINE_TERMS] as const;
 
 export const planAnswer = z.object({
 	plans: z.array(
 		z.object({
 			position: z.int(),
+			windows: z
+				.array(z.object({ change: changeIndex, position: z.int() }))
+				.describe('Where the hand is from which change on'),
 			cost: z.number(),
 			costs: z.object(
-				Object.fromEntries(TERMS.map((term) => [term, z.number()])) as Record<
-					(typeof TERMS)[number],
+				Object.fromEntries(ALL_TERMS.map((term) => [term, z.number()])) as Record<
+					(typeof ALL_TERMS)[number],
 					z.ZodNumber
 				>
 			),
@@ -65,3 +107,50 @@ export const planAnswer = z.object({
 	warnings: z.array(warning)
 });
 export type PlanAnswer = z.infer<typeof planAnswer>;
+
+export const checkInput = z.strictObject({
+	chart: chartText,
+	instrument: instrumentInput.optional(),
+	scale: scaleInput.optional(),
+	position: z.int().optional(),
+	notes: z
+		.array(
+			z.strictObject({
+				tick: z
+					.int()
+					.min(0)
+					.max(2 ** 31),
+				durationTicks: z
+					.int()
+					.min(1)
+					.max(2 ** 31),
+				midi: z.int().min(0).max(127),
+				string: z.int().min(1).max(8).optional(),
+				fret: z.int().min(0).max(24).optional()
+			})
+		)
+		.max(65_536)
+});
+export type CheckInput = z.infer<typeof checkInput>;
+
+export const checkAnswer = z.object({
+	changes: z.array(
+		z.object({
+			index: z.int(),
+			result: z.enum(['landed', 'late', 'missed', 'silent']),
+			midi: z.int().nullable(),
+			name: z.string().nullable(),
+			role: z.string().nullable(),
+			fix: z.object({ tick: z.int(), toMidi: z.int(), text: z.string() }).nullable()
+		})
+	),
+	metrics: z.object({
+		landedShare: z.number(),
+		chordToneOnStrongBeatsShare: z.number(),
+		outsideShare: z.number(),
+		windowExits: z.int(),
+		largestLeap: z.int()
+	}),
+	verdict: z.string()
+});
+export type CheckAnswer = z.infer<typeof checkAnswer>;

@@ -1,9 +1,45 @@
-import { chartTicks, type Chart } from '$core/chart';
-import { planRoute, type Plan } from '$core/route';
-import type { PlanAnswer, PlanInput } from './plan-schema';
+import { barTicks, QUARTER, type Chart } from '$core/chart';
+import {
+	PER_QUARTER,
+	placeHand,
+	planWhole,
+	readCell,
+	type LineWishes,
+	type LineWork,
+	type WholePlan
+} from '$core/route';
+import type { Issue } from './chart-schema';
+import { ALL_TERMS, type PlanAnswer, type PlanInput } from './plan-schema';
 import { resolveChart, resolveInstrument, resolveScale, type Outcome } from './resolve';
 
-function metrics({ targets }: Plan): Record<string, number> {
+/** How readily chromatic notes come in where the request does not say. */
+export const USUAL_SPICE = 0.4;
+
+/** Parts of a line that only the app's own screens ask for. */
+export type LineExtras = Partial<
+	Pick<LineWishes, 'byHand' | 'direction' | 'frozen' | 'fingers' | 'cellOf'>
+>;
+
+function lineOf(chart: Chart, input: PlanInput, extras: LineExtras): Outcome<LineWishes | null> {
+	if (input.grid === 'targets') return { value: null };
+	const places = Math.ceil((barTicks(chart.headers.time) / QUARTER) * PER_QUARTER[input.grid]);
+	const cell = readCell(input.cell ?? 'steady', places);
+	if (typeof cell === 'string') return { issues: [{ path: 'cell', message: cell }] };
+	return {
+		value: {
+			grid: input.grid,
+			cellOf: () => cell,
+			scalePlan: input.scalePlan ?? 'one',
+			anticipate: input.anticipate ?? false,
+			spice: input.spice ?? USUAL_SPICE,
+			seed: input.seed ?? 0,
+			...extras
+		}
+	};
+}
+
+function metricsOf({ plan, measures }: WholePlan): Record<string, number> {
+	const { targets } = plan;
 	const moves = targets.slice(1).map((target, i) => Math.abs(target.midi - targets[i].midi));
 	return {
 		targets: targets.length,
@@ -11,34 +47,49 @@ function metrics({ targets }: Plan): Record<string, number> {
 		stays: moves.filter((move) => move === 0).length,
 		largestMove: Math.max(0, ...moves),
 		meanMove: moves.length > 0 ? moves.reduce((sum, move) => sum + move, 0) / moves.length : 0,
-		reaches: targets.filter((target) => target.reach).length
+		reaches: targets.filter((target) => target.reach).length,
+		...measures
 	};
 }
 
-/** Targets as notes: each rings until the next target begins or its chord ends. */
-function notes(chart: Chart, { targets }: Plan): PlanAnswer['plans'][number]['notes'] {
-	return targets.map((target, i) => {
-		const { to } = chart.changes[target.change];
-		const next = targets[i + 1]?.tick ?? chartTicks(chart);
-		const end = Math.min(next, to.startTick + to.durationTicks);
-		return {
-			tick: target.tick,
-			durationTicks: end - target.tick,
-			string: target.string,
-			fret: target.fret,
-			midi: target.midi,
-			name: target.name,
-			role: target.role,
-			kind: 'target',
-			finger: target.finger,
-			technique: null,
-			chord: to.index
-		};
-	});
+type Answered = PlanAnswer['plans'][number];
+
+function costsOf({ plan, line }: WholePlan): Answered['costs'] {
+	const known: Record<string, number> = { ...plan.costs };
+	for (const [term, cost] of Object.entries(line?.costs ?? {})) known[term] = cost / 1000;
+	return Object.fromEntries(ALL_TERMS.map((term) => [term, known[term] ?? 0])) as Answered['costs'];
 }
 
-/** Plans a route; the answer of `POST /api/v1/plan`, the same in the browser and on the server. */
-export function runPlan(input: PlanInput): Outcome<PlanAnswer> {
+const answerOf = (whole: WholePlan): Answered => ({
+	position: whole.plan.position,
+	windows: [...whole.plan.windows],
+	cost: whole.cost,
+	costs: costsOf(whole),
+	targets: whole.plan.targets.map(({ change, tick, string, fret, midi, name, role, reasons }) => ({
+		change,
+		tick,
+		string,
+		fret,
+		midi,
+		name,
+		role,
+		reasons: [...reasons]
+	})),
+	notes: whole.notes.map((note) => ({ ...note })),
+	metrics: metricsOf(whole)
+});
+
+/** What a plan needs besides its request; all optional. */
+export type PlanContext = {
+	readonly extras?: (chart: Chart) => LineExtras;
+	readonly work?: (chart: Chart) => LineWork;
+};
+
+/** Plans a route with everything that the planner knows of it. */
+export function runWhole(
+	input: PlanInput,
+	{ extras, work }: PlanContext = {}
+): Outcome<WholePlan[]> {
 	const read = resolveChart(input.chart);
 	if ('issues' in read) return read;
 	const chart = read.value;
@@ -46,7 +97,9 @@ export function runPlan(input: PlanInput): Outcome<PlanAnswer> {
 	if ('issues' in scale) return scale;
 	const instrument = resolveInstrument(chart, input.instrument);
 	if ('issues' in instrument) return instrument;
-	const planned = planRoute({
+	const line = lineOf(chart, input, extras?.(chart) ?? {});
+	if ('issues' in line) return line;
+	const placed = placeHand({
 		chart,
 		instrument: instrument.value,
 		scale: scale.value,
@@ -56,36 +109,23 @@ export function runPlan(input: PlanInput): Outcome<PlanAnswer> {
 		forbid: input.forbid ?? [],
 		letPass: input.letPass ?? []
 	});
-	if ('issues' in planned) {
-		return {
-			issues: planned.issues.map(({ path, message }) => ({ path: path.join('.'), message }))
-		};
+	if ('issues' in placed) {
+		const issues = placed.issues.map(({ path, message }): Issue => ({
+			path: path.join('.'),
+			message
+		}));
+		return { issues };
 	}
-	const { plan } = planned;
+	const plans = planWhole(placed.request, line.value, input.alternatives ?? 1, work?.(chart));
+	return { value: plans };
+}
+
+/** Plans a route; the answer of `POST /api/v1/plan`, the same in the browser and on the server. */
+export function runPlan(input: PlanInput, context: PlanContext = {}): Outcome<PlanAnswer> {
+	const made = runWhole(input, context);
+	if ('issues' in made) return made;
+	const plans = made.value;
 	return {
-		value: {
-			plans: [
-				{
-					position: plan.position,
-					cost: plan.cost,
-					costs: plan.costs,
-					targets: plan.targets.map(
-						({ change, tick, string, fret, midi, name, role, reasons }) => ({
-							change,
-							tick,
-							string,
-							fret,
-							midi,
-							name,
-							role,
-							reasons: [...reasons]
-						})
-					),
-					notes: notes(chart, plan),
-					metrics: metrics(plan)
-				}
-			],
-			warnings: [...plan.warnings]
-		}
+		value: { plans: plans.map(answerOf), warnings: [...(plans[0]?.plan.warnings ?? [])] }
 	};
 }

@@ -1,11 +1,14 @@
 import { runAnalyze } from '../api/analyze';
 import type { AnalyzeInput } from '../api/chart-schema';
 import { runCoverage, runPositions, runShapes } from '../api/neck';
+import { runCheck } from '../api/check';
 import { runPlan } from '../api/plan';
+import type { PlanInput } from '../api/plan-schema';
 import type { Outcome } from '../api/resolve';
 
 /** What the server's thread pool can do; large answers leave it as text. */
-export const plan = runPlan;
+export const plan = (input: PlanInput) => runPlan(input);
+export const check = runCheck;
 export const positions = runPositions;
 export const shapes = runShapes;
 export const coverage = runCoverage;

@@ -10,7 +10,7 @@ import type {
 	ShapesAnswer,
 	ShapesInput
 } from '../api/neck-schema';
-import type { PlanAnswer, PlanInput } from '../api/plan-schema';
+import type { CheckAnswer, CheckInput, PlanAnswer, PlanInput } from '../api/plan-schema';
 import type { Outcome } from '../api/resolve';
 import { projectRoot } from './paths';
 
@@ -29,6 +29,10 @@ function pool(): Piscina {
 /** Plans in a thread of its own, so that other requests are answered meanwhile. */
 export const planInPool = (input: PlanInput): Promise<Outcome<PlanAnswer>> =>
 	pool().run(input, { name: 'plan' });
+
+/** Judges a line. */
+export const checkInPool = (input: CheckInput): Promise<Outcome<CheckAnswer>> =>
+	pool().run(input, { name: 'check' });
 
 /** Lays a scale out on the neck. */
 export const positionsInPool = (input: PositionsInput): Promise<Outcome<PositionsAnswer>> =>

@@ -2,7 +2,7 @@ import type { Chart } from '../../chart';
 import { toneAt, type Chord } from '../../chord';
 import { fingerJumps } from '../../neck';
 import type { Approach } from './approach';
-import { barAt, beatWeight } from './pulse';
+import { barAt, beatWeight } from '../pulse';
 import type { LineNote } from './types';
 import { FAST_MS } from './weights';
 

@@ -2,7 +2,7 @@ import { chartTicks, QUARTER, type Chart, type ChordEvent, type PlayedBar } from
 import type { Chord } from '../../chord';
 import type { Target } from '../types';
 import { PER_QUARTER, type Mark } from './cells';
-import { barAt, beatWeight } from './pulse';
+import { barAt, beatWeight } from '../pulse';
 import type { LineWishes, OwnNote } from './types';
 
 export type SoundingEvent = ChordEvent & { readonly chord: Chord };

@@ -1,6 +1,6 @@
-import { toneAt, type Chord } from '../../chord';
-import type { Scale } from '../../harmony';
-import { above, noteName, parseNote, pitchClass, plainName, type Note } from '../../pitch';
+import { toneAt, type Chord } from '../chord';
+import type { Scale } from '../harmony';
+import { above, noteName, parseNote, pitchClass, plainName, type Note } from '../pitch';
 
 const HALF_UP = { steps: 1, semitones: 1 };
 const HALF_DOWN = { steps: 6, semitones: 11 };

@@ -1,4 +1,4 @@
-import { barTicks, beatTicks, QUARTER, type PlayedBar, type TimeSignature } from '../../chart';
+import { barTicks, beatTicks, QUARTER, type PlayedBar, type TimeSignature } from '../chart';
 
 /** Ticks of one felt beat: the written beat, or three eighths where eighths come in threes (6/8, 9/8, 12/8). */
 const pulseTicks = (time: TimeSignature): number =>

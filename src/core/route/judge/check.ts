@@ -1,0 +1,172 @@
+import { beatTicks, type Change, type ChordEvent } from '../../chart';
+import { toneAt } from '../../chord';
+import { noteVerdict } from '../../harmony';
+import { inWindow, windowPlaces } from '../../neck';
+import { barAt, beatWeight } from '../pulse';
+import { nameOver } from '../spelling';
+import { fixFor } from './fix';
+import type {
+	Check,
+	CheckedChange,
+	CheckRequest,
+	Fix,
+	LandingResult,
+	PlayedNote,
+	Stray
+} from './types';
+import { verdictOf } from './verdict';
+
+const share = (part: number, whole: number): number => (whole === 0 ? 0 : part / whole);
+
+/** The event that sounds at a tick; events are in order. */
+function eventIndexAt(events: readonly ChordEvent[], tick: number): number {
+	let [low, high] = [0, events.length - 1];
+	while (low < high) {
+		const middle = (low + high + 1) >> 1;
+		if (events[middle].startTick <= tick) low = middle;
+		else high = middle - 1;
+	}
+	return low;
+}
+
+/** Notes that sound at a tick, those struck there first, then the latest. */
+function soundingAt(notes: readonly PlayedNote[], tick: number, longest: number): number[] {
+	let [low, high] = [0, notes.length];
+	while (low < high) {
+		const middle = (low + high) >> 1;
+		if (notes[middle].tick <= tick) low = middle + 1;
+		else high = middle;
+	}
+	const found: number[] = [];
+	for (let i = low - 1; i >= 0 && notes[i].tick >= tick - longest; i--) {
+		if (notes[i].tick === tick || notes[i].tick + notes[i].durationTicks > tick) found.push(i);
+	}
+	return found;
+}
+
+function checkChange(
+	request: CheckRequest,
+	change: Change,
+	longest: number,
+	nameOf: (note: number) => string
+): CheckedChange {
+	const { notes, chart } = request;
+	const { chord } = change.to;
+	const sounding = soundingAt(notes, change.tick, longest);
+	const is = (result: LandingResult, note: number | null, fix: Fix | null): CheckedChange => {
+		const tone = note === null ? undefined : toneAt(chord, notes[note].midi);
+		return {
+			index: change.index,
+			result,
+			note,
+			midi: note === null ? null : notes[note].midi,
+			name: note === null ? null : (tone?.name ?? nameOf(note)),
+			role: tone?.role ?? null,
+			fix
+		};
+	};
+	if (sounding.length === 0) return is('silent', null, null);
+	const own = sounding.find((note) => toneAt(chord, notes[note].midi));
+	if (own !== undefined) return is('landed', own, null);
+	const [other] = sounding;
+	const fix = fixFor(request, change, other, nameOf(other));
+	const beat = beatTicks(barAt(chart.played, change.tick).signature);
+	for (let i = Math.max(...sounding) + 1; i < notes.length; i++) {
+		if (notes[i].tick > change.tick + beat) break;
+		if (notes[i].tick > change.tick && toneAt(chord, notes[i].midi)) return is('late', i, fix);
+	}
+	return is('missed', other, fix);
+}
+
+/** A note is taken up when the next one comes by a step, or is the target of an enclosure after it. */
+function resolvedBy(notes: readonly PlayedNote[], i: number): boolean {
+	const [note, next, after] = [notes[i], notes[i + 1], notes[i + 2]];
+	if (!next) return false;
+	const step = Math.abs(next.midi - note.midi);
+	if (step === 1 || step === 2) return true;
+	if (!after) return false;
+	const [a, b] = [note.midi - after.midi, next.midi - after.midi];
+	return a * b < 0 && Math.abs(a) <= 2 && Math.abs(b) <= 2;
+}
+
+/** Beats that ask for a chord tone: the first, and the middle of an even bar. */
+const STRONG = 1400;
+
+/**
+ * Judges any line: every change landed, late, missed or silent, with the smallest fix; notes from outside
+ * and clashes, and whether they resolve by a step; notes outside the place. The first change counts.
+ */
+export function checkLine(asked: CheckRequest): Check {
+	const notes = [...asked.notes].sort((a, b) => a.tick - b.tick || a.midi - b.midi);
+	const request = { ...asked, notes };
+	const { chart, instrument, scales, position } = request;
+	const { events } = chart;
+	const at = notes.map((note) => eventIndexAt(events, note.tick));
+	const names = new Map<number, string>();
+	const nameOf = (i: number): string => {
+		const known = names.get(i);
+		if (known !== undefined) return known;
+		const event = events[at[i]];
+		const next = notes[i + 1];
+		const toward = next
+			? { midi: next.midi, name: nameOver(next.midi, events[at[i + 1]]?.chord ?? null, null, null) }
+			: null;
+		const name = nameOver(notes[i].midi, event?.chord ?? null, scales[at[i]] ?? null, toward);
+		names.set(i, name);
+		return name;
+	};
+	const longest = notes.reduce((most, note) => Math.max(most, note.durationTicks), 0);
+	const changes = chart.changes.map((change) => checkChange(request, change, longest, nameOf));
+	const outside: Stray[] = [];
+	const clashes: Stray[] = [];
+	const exits: number[] = [];
+	let [strong, chordTones, leap] = [0, 0, 0];
+	notes.forEach((note, i) => {
+		const event = events[at[i]];
+		const chord = event && event.startTick <= note.tick ? event.chord : null;
+		const tone = chord && toneAt(chord, note.midi);
+		const scale = scales[at[i]] ?? null;
+		const degree = scale?.notes.find((entry) => entry.pc === note.midi % 12);
+		const stray = () => ({
+			note: i,
+			tick: note.tick,
+			name: nameOf(i),
+			resolved: resolvedBy(notes, i)
+		});
+		if (scale && !degree && !tone) outside.push(stray());
+		if (chord && degree && !tone) {
+			const next = events[at[i] + 1]?.chord ?? null;
+			if (noteVerdict(degree.note, chord, next).verdict === 'clash') clashes.push(stray());
+		}
+		if (position !== null) {
+			const { string, fret } = note;
+			const inside =
+				string !== undefined && fret !== undefined
+					? inWindow(instrument, position, { string, fret })
+					: windowPlaces(instrument, position).some((place) => place.midi === note.midi);
+			if (!inside) exits.push(i);
+		}
+		const bar = barAt(chart.played, note.tick);
+		if (chord && beatWeight(bar.signature, note.tick - bar.startTick) >= STRONG) {
+			strong++;
+			if (tone) chordTones++;
+		}
+		if (i > 0) leap = Math.max(leap, Math.abs(note.midi - notes[i - 1].midi));
+	});
+	const landed = changes.filter((change) => change.result === 'landed').length;
+	const made = {
+		notes,
+		changes,
+		outside,
+		clashes,
+		exits,
+		metrics: {
+			landedShare: share(landed, changes.length),
+			chordToneOnStrongBeatsShare: share(chordTones, strong),
+			outsideShare: share(outside.length, notes.length),
+			windowExits: exits.length,
+			largestLeap: leap
+		}
+	};
+	return { ...made, verdict: verdictOf(made) };
+}

@@ -1,0 +1,121 @@
+import { chartTicks } from '../../chart';
+import { phrasesOf } from '../phrases';
+import { positionAt, type PlanWarning, type Target } from '../types';
+import type { Stretch } from './lattice';
+import { restingPool, type Moment, type Pools } from './moments';
+import type { Onset } from './rhythm';
+import type { LineRequest } from './types';
+
+/** A hand that leaves its window needs this long before it plays again, in ms. */
+const SHIFT_MS = 350;
+
+/** Semitones that the way to the highest target of a phrase may rise above it. */
+const PEAK = 5;
+
+/** The highest pitch of each change's phrase, and whether the change is where it stands. */
+function ceilings(request: LineRequest, targets: readonly Target[]): Map<number, number> {
+	const found = new Map<number, number>();
+	for (const phrase of phrasesOf(request.chart)) {
+		const inside = targets.filter((target) =>
+			phrase.some((change) => change.index === target.change)
+		);
+		const highest = Math.max(...inside.map((target) => target.midi));
+		const peak = inside.find((target) => target.midi === highest);
+		for (const target of inside) {
+			found.set(target.change, target === peak ? highest + PEAK : highest);
+		}
+	}
+	return found;
+}
+
+/** A way whose targets are further apart than so many semitones a move must leap. */
+const FAR = 5;
+
+/** Ways without room for a note, and locks that the way between them cannot bridge by less than leaps. */
+export function warningsOf(
+	targets: readonly Target[],
+	stretches: readonly Stretch[]
+): PlanWarning[] {
+	const warnings: PlanWarning[] = [];
+	const tight: number[] = [];
+	stretches.slice(0, -1).forEach(({ moments }, i) => {
+		const [from, to] = [targets[i], targets[i + 1]];
+		const apart = Math.abs(to.midi - from.midi);
+		if (moments.length === 0) tight.push(to.change);
+		if (from.locked && to.locked && apart > FAR * (moments.length + 1)) {
+			const room = moments.length === 1 ? 'one note' : `${moments.length || 'no'} notes`;
+			const message = `The locks at changes ${from.change} and ${to.change} lie ${apart} semitones apart with room for ${room} between: the line must leap.`;
+			warnings.push({ change: to.change, message });
+		}
+	});
+	if (tight.length > 0) {
+		const many = tight.length > 1 ? ` and ${tight.length - 1} more` : '';
+		const message = `No room for a note before change ${tight[0]}${many} in this rhythm: the targets stand alone there.`;
+		warnings.push({ change: tight[0], message });
+	}
+	return warnings;
+}
+
+/** Cuts the onsets into the ways between targets; the last way leads back to the first target. */
+export function stretchesOf(
+	request: LineRequest,
+	targets: readonly Target[],
+	onsets: readonly Onset[],
+	pools: Pools,
+	msPerTick: number
+): Stretch[] {
+	const { line } = request;
+	const chromatic =
+		(line.spice ?? 0) > 0 && request.style !== 'arpeggio' && line.scalePlan !== 'arpeggio';
+	const tops = ceilings(request, targets);
+	const starts = onsets.flatMap((onset, i) => (onset.target === null ? [] : [i]));
+	return starts.map((at, i): Stretch => {
+		const end = starts[i + 1] ?? onsets.length;
+		const last = i + 1 >= starts.length;
+		const from = onsets[at];
+		const to = onsets[starts[last ? 0 : i + 1]];
+		const fromTarget = targets[from.target ?? 0];
+		const toTarget = targets[to.target ?? 0];
+		const position = positionAt(request, fromTarget.change);
+		const toPosition = positionAt(request, toTarget.change);
+		const toTick = last ? chartTicks(request.chart) + to.tick : to.tick;
+		const between = onsets.slice(at + 1, end).filter((onset) => {
+			if (onset.own) return true;
+			if (position !== toPosition && (toTick - onset.tick) * msPerTick < SHIFT_MS) return false;
+			return pools.free(onset, position, null).candidates.length > 0;
+		});
+		const ceiling = Math.max(
+			tops.get(fromTarget.change) ?? Infinity,
+			tops.get(toTarget.change) ?? Infinity
+		);
+		const moments = between.map((onset, k): Moment => {
+			const left = between.length - k;
+			const near = chromatic && left <= 2 && !onset.anchor;
+			const free = () => pools.free(onset, position, near ? toTarget.midi : null);
+			const pool = onset.own
+				? pools.only(onset, position, onset.own)
+				: onset.anchor
+					? restingPool(free())
+					: free();
+			const spot = {
+				weight: onset.weight,
+				left,
+				start: fromTarget.midi,
+				target: toTarget.midi,
+				ceiling
+			};
+			return { onset, pool, spot };
+		});
+		const before = moments.at(-1)?.onset ?? from;
+		return {
+			from: pools.only(from, position, fromTarget),
+			fromTick: from.tick,
+			to: pools.only(to, toPosition, toTarget),
+			toTick,
+			rested: before.end < toTick,
+			moments,
+			echo: null,
+			take: line.seed ?? 0
+		};
+	});
+}

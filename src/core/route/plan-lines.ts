@@ -1,0 +1,76 @@
+import { chartTicks, type Chart } from '../chart';
+import { lineMeasures, type LineMeasures } from './line/measures';
+import { LineWork } from './line/compose';
+import { planLine, type Line } from './line/plan-line';
+import type { LineNote, LineWishes } from './line/types';
+import { planAlternatives, settle } from './plan';
+import type { Plan, PlanRequest } from './types';
+
+/** Target plans that are filled before the best whole plans are chosen. */
+const FILLED = 5;
+
+/** A plan with its line; `measures` is null where only targets are planned. */
+export type WholePlan = {
+	readonly plan: Plan;
+	readonly notes: readonly LineNote[];
+	readonly line: Line | null;
+	readonly measures: LineMeasures | null;
+	/** Cost of targets and line together, in units of the weights table. */
+	readonly cost: number;
+};
+
+/** Targets as notes: each rings until the next begins or its chord ends. */
+export function targetNotes(chart: Chart, { targets }: Plan): LineNote[] {
+	return targets.map((target, i) => {
+		const { to } = chart.changes[target.change];
+		const next = targets[i + 1]?.tick ?? chartTicks(chart);
+		const end = Math.min(next, to.startTick + to.durationTicks);
+		return {
+			tick: target.tick,
+			durationTicks: end - target.tick,
+			string: target.string,
+			fret: target.fret,
+			midi: target.midi,
+			name: target.name,
+			role: target.role,
+			kind: 'target',
+			finger: target.finger,
+			technique: null,
+			chord: to.index
+		};
+	});
+}
+
+/**
+ * Plans targets and, where `line` is given, the line between them. Several plans are truly different and
+ * ordered by the cost of the whole. The request must be valid and its hand placed (`placeHand`).
+ * @param work what earlier plans of the same chart left; only saves time
+ */
+export function planWhole(
+	request: PlanRequest,
+	line: LineWishes | null,
+	count = 1,
+	work = new LineWork()
+): WholePlan[] {
+	const settled = settle(request);
+	const { chart } = settled;
+	const plans = planAlternatives(settled, count > 1 && line ? Math.max(count, FILLED) : count);
+	const whole = plans.map((plan): WholePlan => {
+		if (!line) {
+			return { plan, notes: targetNotes(chart, plan), line: null, measures: null, cost: plan.cost };
+		}
+		const made = planLine({ ...settled, line }, plan.targets, work);
+		const measures = lineMeasures(chart, made.notes, made.arrivals);
+		const cost = Math.round(1000 * plan.cost + made.cost) / 1000;
+		const warned = { ...plan, warnings: [...plan.warnings, ...made.warnings] };
+		return { plan: warned, notes: made.notes, line: made, measures, cost };
+	});
+	const chosen = whole.sort((a, b) => a.cost - b.cost).slice(0, count);
+	if (chosen.length === count) return chosen;
+	const message = `Only ${chosen.length} of ${count} plans are truly different here: open locks, or try another place or style.`;
+	const fewer = { change: null, message };
+	return chosen.map((made) => ({
+		...made,
+		plan: { ...made.plan, warnings: [...made.plan.warnings, fewer] }
+	}));
+}

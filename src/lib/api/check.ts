@@ -1,0 +1,42 @@
+import { lastPosition, isPosition } from '$core/neck';
+import { checkLine, scalesAlong, unplayable } from '$core/route';
+import type { CheckAnswer, CheckInput } from './plan-schema';
+import { resolveChart, resolveInstrument, resolveScale, type Outcome } from './resolve';
+
+/** Judges a line; the answer of `POST /api/v1/check`, the same in the browser and on the server. */
+export function runCheck(input: CheckInput): Outcome<CheckAnswer> {
+	const read = resolveChart(input.chart);
+	if ('issues' in read) return read;
+	const chart = read.value;
+	const scale = resolveScale(chart, input.scale);
+	if ('issues' in scale) return scale;
+	const resolved = resolveInstrument(chart, input.instrument);
+	if ('issues' in resolved) return resolved;
+	const instrument = resolved.value;
+	const { position = null, notes } = input;
+	if (position !== null && !isPosition(instrument, position)) {
+		const message = `Position ${position} does not exist: this instrument has 1 to ${lastPosition(instrument)}.`;
+		return { issues: [{ path: 'position', message }] };
+	}
+	const issues = notes.flatMap((note, i) => {
+		const message = unplayable(instrument, note);
+		return message ? [{ path: `notes.${i}`, message }] : [];
+	});
+	if (issues.length > 0) return { issues: issues.slice(0, 100) };
+	const scales = scalesAlong(chart, scale.value, 'one');
+	const { changes, metrics, verdict } = checkLine({ chart, instrument, scales, position, notes });
+	return {
+		value: {
+			changes: changes.map(({ index, result, midi, name, role, fix }) => ({
+				index,
+				result,
+				midi,
+				name,
+				role,
+				fix: fix && { tick: fix.tick, toMidi: fix.toMidi, text: fix.text }
+			})),
+			metrics: { ...metrics },
+			verdict
+		}
+	};
+}
