@@ -99,7 +99,7 @@ describe('request schemas', () => {
 		[routeInput, { ...route, anchors: { locks: [{ ...lock, note: 'x' }], letPass: [] } }],
 		[routeInput, { ...route, anchors: { locks: [] } }],
 		[routeUpdate, route],
-		[planInput, { chart: '', position: 5, style: 'nearest', grid: 'eighth' }],
+		[planInput, { chart: '', position: 5, style: 'nearest', grid: 'eighths' }],
 		[planInput, { chart: '', position: 'worst', style: 'nearest', grid: 'targets' }],
 		[instrumentRecord, { ...instrument, tuning: 'E A D G' }],
 		[instrumentRecord, { ...instrument, frets: 11 }],

@@ -56,10 +56,19 @@ const OPERATIONS: Operation[] = [
 	{
 		method: 'post',
 		path: '/api/v1/plan',
-		summary: 'Plan one target per change inside one position',
+		summary: 'Plan a target on every change and the line between them',
 		body: plans.planInput,
 		status: 200,
 		answer: plans.planAnswer,
+		errors: READ
+	},
+	{
+		method: 'post',
+		path: '/api/v1/check',
+		summary: 'Judge a line: what lands, what strays, and the smallest fixes',
+		body: plans.checkInput,
+		status: 200,
+		answer: plans.checkAnswer,
 		errors: READ
 	},
 	{

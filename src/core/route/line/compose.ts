@@ -121,18 +121,22 @@ export function solveAll(
 		return strandOf(stretch, solveStretch(stretch, motion, work));
 	});
 	let kinds = weave(strands);
-	let echoes = 0;
+	const sources = new Set<number>();
 	stretches.forEach((stretch, i) => {
 		const source = echoSource(stretches, i, mirror);
 		if (source === null) return;
 		const heard = notesOf(stretches[source], strands[source].ways[kinds[source]] ?? null);
 		const echo: Echo = mirror ? mirrorOf(heard) : contourOf(heard);
+		// What is taken up must stay as it was heard.
+		const kept = strands[source].ways.map((way, kind) => (kind === kinds[source] ? way : null));
+		strands[source] = strandOf(stretches[source], kept);
+		sources.add(source);
 		stretches[i] = { ...stretch, echo };
 		strands[i] = strandOf(stretches[i], solveStretch(stretches[i], motion, work));
-		echoes++;
 	});
-	if (echoes > 0) kinds = weave(strands);
-	const fixed = (i: number) => mirror || strands[i].set || stretches[i].echo !== null;
+	if (sources.size > 0) kinds = weave(strands);
+	const fixed = (i: number) =>
+		mirror || strands[i].set || stretches[i].echo !== null || sources.has(i);
 	const another = new Map<number, Stretch>();
 	const chosen = varyPatterns(strands, kinds, fixed, (i) => {
 		const varied = { ...stretches[i], take: hash(stretches[i].take, i) | 1 };

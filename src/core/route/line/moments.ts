@@ -87,8 +87,9 @@ function rangeCost(
 const foretold = ({ midi }: Candidate, { left, target }: Spot): number =>
 	left === 1 && midi === target ? LINE.foretold : 0;
 
-const takeCost = (midi: number, tick: number, seed: number): number =>
-	seed === 0 ? 0 : hash(seed, tick, midi) % (LINE.takeMost + 1);
+/** Told by scale steps, so that a take is the same in every key. */
+const takeCost = ({ rank }: Candidate, tick: number, seed: number): number =>
+	seed === 0 ? 0 : hash(seed, tick, rank) % (LINE.takeMost + 1);
 
 /** Own cost of a candidate at a spot, in thousandths. `tick` sets one take apart from another. */
 export const spotCost = (candidate: Candidate, spot: Spot, taste: Taste, tick: number): number =>
@@ -96,7 +97,7 @@ export const spotCost = (candidate: Candidate, spot: Spot, taste: Taste, tick: n
 	chromaticCost(candidate, spot, taste.spice) +
 	rangeCost(candidate, spot, taste.strings) +
 	foretold(candidate, spot) +
-	takeCost(candidate.midi, tick, taste.seed);
+	takeCost(candidate, tick, taste.seed);
 
 /** Adds the named parts of `spotCost` to a sum. */
 export function addSpot(
@@ -110,7 +111,7 @@ export function addSpot(
 	sum.chromatic += chromaticCost(candidate, spot, taste.spice);
 	sum.range += rangeCost(candidate, spot, taste.strings);
 	sum.approach += foretold(candidate, spot);
-	sum.take += takeCost(candidate.midi, tick, taste.seed);
+	sum.take += takeCost(candidate, tick, taste.seed);
 }
 
 /** A place as the hand at a position meets it, inside its window or not. */
@@ -183,7 +184,7 @@ export class Pools {
 		let row = near.get(pool);
 		if (!row) near.set(pool, (row = new Map()));
 		let found = row.get(target);
-		if (!found) row.set(target, (found = withChromatic(this.instrument, position, pool, target)));
+		if (!found) row.set(target, (found = withChromatic(this.instrument, kind, pool, target)));
 		return found;
 	}
 

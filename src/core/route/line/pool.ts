@@ -103,18 +103,19 @@ const NEAR = 3;
 /** A pool with every other place near a target added: chromatic notes that may lead to it. */
 export function withChromatic(
 	instrument: Instrument,
-	position: number,
+	kind: PoolKind,
 	pool: Pool,
 	target: number
 ): Pool {
 	const have = new Set(pool.candidates.map((entry) => entry.midi));
-	const added = windowPlaces(instrument, position).flatMap((place): Candidate[] => {
+	const added = windowPlaces(instrument, kind.position).flatMap((place): Candidate[] => {
 		if (Math.abs(place.midi - target) > NEAR || place.midi === target || have.has(place.midi)) {
 			return [];
 		}
 		const above = pool.candidates.filter((entry) => entry.midi > place.midi);
 		const rank = above.reduce((least, entry) => Math.min(least, entry.rank), Infinity);
-		return [{ ...place, ...FOREIGN, rank: Number.isFinite(rank) ? rank : 0 }];
+		const sound = soundOf({ ...kind, blend: false }, place.midi) ?? FOREIGN;
+		return [{ ...place, ...sound, rank: Number.isFinite(rank) ? rank : 0 }];
 	});
 	return added.length === 0 ? pool : asPool([...pool.candidates, ...added]);
 }

@@ -103,13 +103,15 @@ type Draft = { tick: number; until: number | null; target: number | null; own: O
 function drafts(
 	marks: readonly Marked[],
 	starts: readonly number[],
+	changes: readonly number[],
 	step: number,
 	wishes: LineWishes
 ): Draft[] {
 	const frozen = wishes.frozen ?? [];
 	const inside = (tick: number) => frozen.some((span) => tick >= span.from && tick < span.to);
 	const list: Draft[] = starts.map((tick, target) => ({ tick, until: null, target, own: null }));
-	const taken = new Set(starts);
+	// A landing that comes early rings over its change.
+	const taken = new Set([...starts, ...changes]);
 	for (const span of frozen) {
 		for (const own of span.notes) {
 			if (taken.has(own.tick) || own.tick < span.from || own.tick >= span.to) continue;
@@ -139,7 +141,8 @@ export function rhythmOf(chart: Chart, targets: readonly Target[], wishes: LineW
 	const starts = startsOf(chart, targets, wishes);
 	breathe(marks, chart, wishes, starts);
 	const step = QUARTER / PER_QUARTER[wishes.grid];
-	const list = drafts(marks, starts, step, wishes);
+	const changes = targets.map((target) => target.tick);
+	const list = drafts(marks, starts, changes, step, wishes);
 	const { events } = chart;
 	const total = chartTicks(chart);
 	const onsets: Onset[] = [];

@@ -33,7 +33,7 @@ export const APPROACH: Record<Approach, number> = {
 export const LEAP = 5;
 
 export const LINE = {
-	turn: 1200,
+	turn: 1350,
 	/** Stepping back after a leap. */
 	turnAfterLeap: 400,
 	returns: 1300,
@@ -63,7 +63,7 @@ export const LINE = {
 	roll: 250,
 	wideStretch: 1500,
 	unplayable: 60_000,
-	againstDirection: 350,
+	againstDirection: 800,
 	/** The way of arriving that the last gap had, and the one before; the same intervals again. */
 	sameApproach: 900,
 	sameAsBefore: 350,
@@ -74,7 +74,7 @@ export const LINE = {
 	echoStep: 450,
 	echoMost: 1800,
 	/** A mirrored cell: another kind of tone than the cell has there. */
-	mirrorKind: 1600,
+	mirrorKind: 2800,
 	takeMost: 600
 } as const;
 

@@ -1,0 +1,323 @@
+import { describe, expect, it } from 'vitest';
+import { chartTicks, parseChart, transposeText } from '../../chart';
+import { toneAt } from '../../chord';
+import { scaleInUse } from '../../harmony';
+import { fingerJumps, inWindow, instrumentOf, lastPosition, pitchAt } from '../../neck';
+import { scalesAlong } from '../scale-plan';
+import { STYLES, type Style } from '../types';
+import { GRIDS, PER_QUARTER, type LineGrid } from './cells';
+import { LineWork } from './compose';
+import { CHARTS, cellNamed, inKey, planned, requestFor, STEADY } from './test-lines';
+import type { LineNote, LineWishes } from './types';
+import { FAST_MS, FORBIDDEN } from './weights';
+
+const LINE_GRIDS = GRIDS.filter((grid) => grid !== 'targets');
+const steadyOn = (grid: LineGrid): LineWishes => ({ ...STEADY, grid });
+const shape = (notes: readonly LineNote[]) =>
+	notes.map(({ tick, string, fret, finger, kind }) => [tick, string, fret, finger, kind]);
+
+/** Everything that must hold for any planned line. */
+function expectLegal({ request, targets, line }: ReturnType<typeof planned>, wishes: LineWishes) {
+	const { chart, instrument, position } = request;
+	const scales = scalesAlong(chart, request.scale, wishes.scalePlan, wishes.byHand);
+	const ms = 60_000 / (chart.headers.tempo * 480);
+	const { notes } = line;
+	const byTick = new Map(notes.map((note) => [note.tick, note]));
+	for (const target of targets) {
+		const note = byTick.get(target.tick);
+		expect(note).toMatchObject({ string: target.string, fret: target.fret, kind: 'target' });
+	}
+	expect(notes.filter((note) => note.kind === 'target')).toHaveLength(targets.length);
+	notes.forEach((note, i) => {
+		const next = notes[i + 1];
+		expect(note.durationTicks).toBeGreaterThan(0);
+		expect(note.tick + note.durationTicks).toBeLessThanOrEqual(next?.tick ?? chartTicks(chart));
+		expect(pitchAt(instrument, note)).toBe(note.midi);
+		expect(inWindow(instrument, position, note)).toBe(true);
+		const { chord } = chart.events[note.chord];
+		const tone = chord && toneAt(chord, note.midi);
+		expect(note.role).toBe(tone?.role ?? null);
+		const degree = scales[note.chord]?.notes.find((entry) => entry.pc === note.midi % 12);
+		if (tone) expect(note.name).toBe(tone.name);
+		else if (degree) expect(note.name).toBe(degree.name);
+		if (!tone && !degree) {
+			expect(['chromatic', 'enclosure']).toContain(note.kind);
+			const [a, b] = [next ?? notes[0], notes[i + 2] ?? notes[0]];
+			const encloses =
+				Math.sign(note.midi - b.midi) * Math.sign(a.midi - b.midi) === -1 &&
+				Math.abs(note.midi - b.midi) <= 2 &&
+				Math.abs(a.midi - b.midi) <= 2;
+			expect(Math.abs(a.midi - note.midi) === 1 || encloses).toBe(true);
+		}
+		if (!next || note.tick + note.durationTicks < next.tick) return;
+		if ((next.tick - note.tick) * ms >= FAST_MS || note.fret === 0 || next.fret === 0) return;
+		expect(note.string !== next.string && fingerJumps(note, next)).toBe(false);
+		expect(Math.abs(note.fret - next.fret)).toBeLessThan(5);
+	});
+}
+
+describe('a planned line', () => {
+	it('is legal in every style, on every grid, in many windows', () => {
+		for (const text of Object.values(CHARTS)) {
+			for (const style of STYLES) {
+				for (const grid of LINE_GRIDS) {
+					for (const position of [1, 9]) {
+						const wishes = steadyOn(grid);
+						expectLegal(planned(requestFor(inKey(text, 3), style, position), wishes), wishes);
+					}
+				}
+			}
+		}
+	});
+
+	it('is legal in other tunings, on every scale plan and cell', () => {
+		const tuned = (tuning: string) => parseChart(`tuning: ${tuning}\n${CHARTS.blues}`);
+		for (const chart of [
+			tuned('D2 A2 D3 G3 A3 D4'),
+			tuned('B1 E2 A2 D3 G3 B3 E4'),
+			tuned('E1 A1 D2 G2')
+		]) {
+			for (const scalePlan of ['one', 'follow', 'alternate', 'arpeggio'] as const) {
+				for (const cell of ['steady', 'breath', 'rest-first', 'leaning', 'x-.xx--x']) {
+					const wishes = { ...STEADY, scalePlan, cellOf: () => cellNamed(cell) };
+					const last = lastPosition(instrumentOf(chart).instrument);
+					for (const position of [last]) {
+						expectLegal(planned(requestFor(chart, 'nearest', position), wishes), wishes);
+					}
+				}
+			}
+		}
+	});
+
+	it('fills every place of a steady grid between the first target and the end', () => {
+		for (const grid of LINE_GRIDS) {
+			const { line } = planned(requestFor(inKey(CHARTS.minor, 0), 'nearest', 5), steadyOn(grid));
+			expect(line.notes).toHaveLength(16 * PER_QUARTER[grid]);
+		}
+	});
+
+	it('shortens the note before a target that lies off the grid', () => {
+		const chart = parseChart('key: C\n| Dm7 <G7 | Cmaj7 Am7 Dm7 G7 Em7 | A7 |');
+		const { line, targets } = planned(requestFor(chart, 'nearest', 5), steadyOn('quarter'));
+		const off = targets.filter((target) => target.tick % 480 !== 0);
+		expect(off.length).toBeGreaterThan(2);
+		for (const target of off) {
+			const before = line.notes.filter((note) => note.tick < target.tick).at(-1);
+			expect(before && before.tick + before.durationTicks).toBe(target.tick);
+		}
+	});
+
+	it('is silent where no chord sounds', () => {
+		const chart = parseChart('key: C\n| C | N.C. | F | N.C. |');
+		const { line } = planned(requestFor(chart, 'nearest', 5));
+		const bars = line.notes.map((note) => Math.floor(note.tick / 1920));
+		expect([...new Set(bars)]).toEqual([0, 2]);
+		expect(line.notes.every((note) => (note.tick % 3840) + note.durationTicks <= 1920)).toBe(true);
+	});
+
+	it('moves with the chart: n frets on, the same line', () => {
+		for (const text of [CHARTS.blues, CHARTS.ladder, CHARTS.waltz]) {
+			for (const style of STYLES) {
+				const here = planned(requestFor(inKey(text, 0), style, 4));
+				const on = planned(requestFor(inKey(text, 3), style, 7));
+				const moved = here.line.notes.map((note) => [
+					note.tick,
+					note.string,
+					note.fret + 3,
+					note.kind
+				]);
+				expect(on.line.notes.map((n) => [n.tick, n.string, n.fret, n.kind])).toEqual(moved);
+			}
+		}
+	});
+
+	it('is the same every time, whatever was planned before', () => {
+		const request = requestFor(inKey(CHARTS.blues, 0), 'guide-tones', 6);
+		const fresh = planned(request).line;
+		const work = new LineWork();
+		planned({ ...request, locks: [{ change: 4, string: 2, fret: 8 }] }, STEADY, work);
+		planned(request, { ...STEADY, seed: 5 }, work);
+		expect(planned(request, STEADY, work).line).toEqual(fresh);
+	});
+
+	it('searches only what changed when one target moves', () => {
+		const request = requestFor(inKey(CHARTS.blues, 0), 'nearest', 6);
+		const work = new LineWork();
+		planned(request, STEADY, work);
+		const whole = work.relaxations;
+		planned(request, STEADY, work);
+		expect(work.relaxations).toBe(whole);
+	});
+
+	it('names costs that add up to what was minimised', () => {
+		for (const style of STYLES) {
+			const { line } = planned(requestFor(inKey(CHARTS.blues, 0), style, 6), {
+				...STEADY,
+				seed: 3
+			});
+			expect(Object.values(line.costs).reduce((sum, cost) => sum + cost, 0)).toBe(line.cost);
+			expect(line.costs.echo).toBeGreaterThanOrEqual(0);
+			expect(line.cost).toBeLessThan(FORBIDDEN);
+		}
+	});
+
+	it('gives another take for another seed, with the same targets', () => {
+		const request = requestFor(inKey(CHARTS.blues, 0), 'nearest', 6);
+		const takes = [0, 1, 2, 3].map((seed) => planned(request, { ...STEADY, seed }));
+		expect(new Set(takes.map(({ line }) => JSON.stringify(shape(line.notes)))).size).toBe(4);
+		for (const take of takes) expect(take.targets).toEqual(takes[0].targets);
+	});
+
+	it('has no chromatic note without spice, more with much', () => {
+		const count = (spice: number) =>
+			Object.values(CHARTS)
+				.map((text) => planned(requestFor(parseChart(text), 'nearest', 7), { ...STEADY, spice }))
+				.flatMap(({ request, line }) =>
+					line.notes.filter(
+						(note) =>
+							note.role === null &&
+							!request.scale?.notes.some((entry) => entry.pc === note.midi % 12)
+					)
+				).length;
+		const [none, some, much] = [count(0), count(0.4), count(1)];
+		expect(none).toBe(0);
+		expect(some).toBeGreaterThan(2);
+		expect(much).toBeGreaterThan(some);
+	});
+
+	it('plays chord tones alone where that is asked for', () => {
+		const chart = inKey(CHARTS.ladder, 0);
+		const lines = [
+			planned(requestFor(chart, 'arpeggio', 5), { ...STEADY, spice: 1 }),
+			planned(requestFor(chart, 'nearest', 5), { ...STEADY, spice: 1, scalePlan: 'arpeggio' })
+		];
+		for (const { line } of lines) expect(line.notes.every((note) => note.role !== null)).toBe(true);
+	});
+
+	it('follows a wish for direction', () => {
+		const rising = (direction?: 'up' | 'down') => {
+			const { line } = planned(requestFor(inKey(CHARTS.major, 0), 'nearest', 7), {
+				...STEADY,
+				direction
+			});
+			return line.notes.filter((note, i) => i > 0 && note.midi > line.notes[i - 1].midi).length;
+		};
+		expect(rising('up')).toBeGreaterThan(rising());
+		expect(rising('down')).toBeLessThan(rising());
+	});
+
+	it('takes up in the third bar of four what the first one played', () => {
+		const chart = parseChart('key: C\n| Dm7 | G7 | Dm7 | G7 |');
+		const { line } = planned(requestFor(chart, 'nearest', 5));
+		const contour = (bar: number) => {
+			const inside = line.notes.filter((note) => Math.floor(note.tick / 1920) === bar);
+			return inside.slice(1, 6).map((note, i) => Math.sign(note.midi - inside[i].midi));
+		};
+		expect(contour(2)).toEqual(contour(0));
+	});
+
+	it('keeps what the player has set, and plans the rest', () => {
+		const request = requestFor(inKey(CHARTS.blues, 0), 'nearest', 6);
+		const own = [
+			{ tick: 2160, durationTicks: 120, string: 1, fret: 14 },
+			{ tick: 2400, durationTicks: 960, string: 5, fret: 6, finger: 3 }
+		];
+		const frozen = [{ from: 1921, to: 3840, notes: own }];
+		const { line } = planned(request, { ...STEADY, frozen });
+		const inside = line.notes.filter((note) => note.tick > 1920 && note.tick < 3840);
+		expect(inside).toMatchObject(own);
+		const free = planned(request).line.notes.filter((note) => note.tick >= 5760);
+		expect(shape(line.notes.filter((note) => note.tick >= 5760)).length).toBe(free.length);
+	});
+
+	it('keeps the player’s own fingers where the note is still played', () => {
+		const request = requestFor(inKey(CHARTS.blues, 0), 'nearest', 6);
+		const { tick, string, fret } = planned(request).line.notes[3];
+		const fingers = [
+			{ tick, string, fret, finger: 4 },
+			{ tick: 480, string: 1, fret: 22, finger: 2 }
+		];
+		const { line } = planned(request, { ...STEADY, fingers });
+		expect(line.notes.find((note) => note.tick === tick)?.finger).toBe(4);
+	});
+
+	it('lets some landings come early when anticipation is asked for, and ring over', () => {
+		const { line, targets } = planned(requestFor(inKey(CHARTS.blues, 0), 'nearest', 6), {
+			...STEADY,
+			anticipate: true
+		});
+		const landings = line.notes.filter((note) => note.kind === 'target');
+		const early = landings.filter((note, i) => note.tick < targets[i].tick);
+		expect(early.length).toBeGreaterThan(2);
+		landings.forEach((note, i) => {
+			expect(targets[i].tick - note.tick).toBeLessThanOrEqual(240);
+			expect(note.tick + note.durationTicks).toBeGreaterThan(targets[i].tick);
+		});
+	});
+
+	it('warns of locks too far apart for the way between them, and of ways without room', () => {
+		const chart = parseChart('key: C\n| Dm7 G7 C A7 | Dm7 |');
+		const request = requestFor(chart, 'nearest', 5);
+		const locks = [
+			{ change: 0, string: 6, fret: 5 },
+			{ change: 1, string: 1, fret: 7 }
+		];
+		const locked = planned({ ...request, locks }, steadyOn('quarter'));
+		// A2 to B4 with no note between.
+		const messages = locked.line.warnings.map((warning) => warning.message);
+		expect(locked.line.warnings[0].change).toBe(1);
+		expect(messages.join(' ')).toMatch(/26 semitones apart with room for no notes/);
+		expect(messages.join(' ')).toMatch(/No room for a note before change 1 and 3 more/);
+	});
+});
+
+describe('a blend', () => {
+	const { scale } = scaleInUse(parseChart(CHARTS.blues));
+	it('keeps to the minor pentatonic, the third of each chord and approaches', () => {
+		const { line, request } = planned(requestFor(parseChart(CHARTS.blues), 'blend', 6), {
+			...STEADY,
+			spice: 0
+		});
+		expect(request.scale?.name).toBe(scale?.name);
+		for (const note of line.notes) {
+			const inScale = scale?.notes.some((entry) => entry.pc === note.midi % 12);
+			const third = note.role === '3' || note.role === 'b3';
+			expect(inScale || third || note.kind === 'target').toBe(true);
+		}
+	});
+
+	it('sounds the major third of the IV chord and curls the minor third', () => {
+		let thirds = 0;
+		let curls = 0;
+		for (let position = 3; position <= 15; position += 3) {
+			const { line } = planned(requestFor(parseChart(CHARTS.blues), 'blend', position));
+			for (const note of line.notes) {
+				if (note.chord === 1 && note.name === 'G' && note.role === '3') thirds++;
+				const blue = note.role === null && note.technique === 'curl';
+				if (blue) curls++;
+			}
+		}
+		expect(thirds).toBeGreaterThan(3);
+		expect(curls).toBeGreaterThan(3);
+	});
+});
+
+describe('a mirror', () => {
+	it('lands on one kind of tone everywhere and keeps its cell', () => {
+		const style: Style = 'mirror';
+		const chart = parseChart('key: Eb\n| Eb | B | Ab | E |');
+		const { line, targets } = planned(requestFor(chart, style, 5), { ...STEADY, spice: 0 });
+		expect(new Set(targets.map((target) => target.role)).size).toBe(1);
+		const roles = (bar: number) =>
+			line.notes.filter((note) => Math.floor(note.tick / 1920) === bar).map((note) => note.role);
+		const first = roles(0);
+		for (const bar of [1, 2, 3]) {
+			const same = roles(bar).filter((role, i) => role === first[i]).length;
+			expect(same).toBeGreaterThanOrEqual(5);
+		}
+	});
+
+	it('is the same chart in every key', () => {
+		expect(transposeText(CHARTS.major, { steps: 1, semitones: 2 })).toContain('Em7');
+	});
+});

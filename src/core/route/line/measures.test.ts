@@ -1,0 +1,111 @@
+import { describe, expect, it } from 'vitest';
+import { parseChart } from '../../chart';
+import { instrumentOf, lastPosition } from '../../neck';
+import { STYLES, type Style } from '../types';
+import { lineMeasures, type LineMeasures } from './measures';
+import { CHARTS, inKey, planned, requestFor, STEADY } from './test-lines';
+
+const TEXTS = [CHARTS.blues, CHARTS.minor, CHARTS.waltz, CHARTS.ladder];
+const KEYS = [0, 2, 3, 5, 7, 10];
+const DADGAD = 'tuning: D2 A2 D3 G3 A3 D4\n';
+
+type Means = Record<keyof LineMeasures, number>;
+
+/** Means over charts, keys and windows of the usual tuning, and every sixth window of another. */
+function meansOf(style: Style): Means & { lines: number; largest: number; mostAwkward: number } {
+	const all: LineMeasures[] = [];
+	for (const [tuning, step] of [
+		['', 1],
+		[DADGAD, 6]
+	] as const) {
+		for (const text of TEXTS) {
+			for (const key of KEYS) {
+				const moved = inKey(`${tuning}${text}`, key);
+				const last = lastPosition(instrumentOf(moved).instrument);
+				for (let position = 1 + (key % step); position <= last; position += step) {
+					const { request, line } = planned(requestFor(moved, style, position));
+					all.push(lineMeasures(request.chart, line.notes, line.arrivals));
+				}
+			}
+		}
+	}
+	const means = Object.fromEntries(
+		Object.keys(all[0]).map((name) => [
+			name,
+			all.reduce((sum, measures) => sum + measures[name as keyof LineMeasures], 0) / all.length
+		])
+	) as Means;
+	return {
+		...means,
+		lines: all.length,
+		largest: Math.max(...all.map((measures) => measures.largestLeap)),
+		mostAwkward: Math.max(...all.map((measures) => measures.awkwardMoves))
+	};
+}
+
+/** Chord tones alone are thirds by nature, and return sooner; a mirror repeats its cell by design. */
+const AIMS: Record<
+	Style,
+	{ thirds: [number, number]; returns: number; repeated: number; direct: number }
+> = {
+	roots: { thirds: [0.2, 0.45], returns: 0.05, repeated: 0.15, direct: 0.9 },
+	'guide-tones': { thirds: [0.2, 0.45], returns: 0.05, repeated: 0.15, direct: 0.8 },
+	nearest: { thirds: [0.2, 0.45], returns: 0.05, repeated: 0.15, direct: 0.9 },
+	arpeggio: { thirds: [0.45, 0.65], returns: 0.1, repeated: 0.15, direct: 0.8 },
+	blend: { thirds: [0.2, 0.45], returns: 0.05, repeated: 0.15, direct: 0.8 },
+	mirror: { thirds: [0.2, 0.45], returns: 0.05, repeated: 0.2, direct: 0.7 }
+};
+
+describe('lines over many charts, keys, windows and two tunings', () => {
+	it.each(STYLES)(
+		'sing: %s',
+		(style) => {
+			const means = meansOf(style);
+			const aim = AIMS[style];
+
+			expect(means.lines).toBeGreaterThan(500);
+			expect(means.turns).toBeGreaterThan(0.15);
+			expect(means.turns).toBeLessThan(0.4);
+			expect(means.returns).toBeLessThanOrEqual(aim.returns);
+			expect(means.directGaps).toBeGreaterThanOrEqual(aim.direct);
+			expect(means.chordTonesOnBeats).toBeGreaterThanOrEqual(0.9);
+			expect(means.resolvedApproaches).toBeGreaterThanOrEqual(style === 'arpeggio' ? 0.85 : 0.9);
+			expect(means.thirds).toBeGreaterThanOrEqual(aim.thirds[0]);
+			expect(means.thirds).toBeLessThanOrEqual(aim.thirds[1]);
+			expect(means.chordHeard).toBeGreaterThanOrEqual(0.9);
+			expect(means.repeatedPatterns).toBeLessThanOrEqual(aim.repeated);
+			expect(means.mostAwkward).toBe(0);
+			expect(means.approachEntropy).toBeGreaterThanOrEqual(1.5);
+			expect(means.largest).toBeLessThanOrEqual(12);
+		},
+		120_000
+	);
+});
+
+describe('the measures themselves', () => {
+	it('tell a mechanical line from one that sings', () => {
+		const chart = parseChart('key: C\n| C | F |');
+		const walk = [60, 64, 60, 64, 60, 64, 60, 64, 60, 62, 60, 62, 60, 62, 60, 62].map(
+			(midi, i) => ({
+				tick: 240 * i,
+				durationTicks: 240,
+				string: 3,
+				fret: midi - 55,
+				midi,
+				name: '',
+				role: null,
+				kind: i % 8 === 0 ? ('target' as const) : ('passing' as const),
+				finger: 1,
+				technique: null,
+				chord: Math.floor(i / 8)
+			})
+		);
+		const measures = lineMeasures(chart, walk, [null, 'other']);
+		expect(measures.turns).toBeGreaterThan(0.8);
+		expect(measures.returns).toBeGreaterThan(0.8);
+		expect(measures.chordTonesOnBeats).toBe(0);
+		expect(measures.repeatedPatterns).toBeGreaterThan(0.4);
+		expect(measures.directGaps).toBe(0);
+		expect(measures.approachEntropy).toBe(0);
+	});
+});

@@ -1,0 +1,78 @@
+import { describe, expect, it } from 'vitest';
+import { parseChart } from '../chart';
+import { buildScale, scaleInUse } from '../harmony';
+import { parseNote } from '../pitch';
+import { blendScale, scalesAlong } from './scale-plan';
+
+const names = (text: string, plan: Parameters<typeof scalesAlong>[2]) => {
+	const chart = parseChart(text);
+	return scalesAlong(chart, scaleInUse(chart).scale, plan).map((scale) => scale && scale.name);
+};
+
+describe('scale plans', () => {
+	it('one scale stays for every chord', () => {
+		expect(new Set(names('key: Bb blues\n| Bb7 | Eb7 | F7 |', 'one'))).toEqual(
+			new Set(['minor pentatonic'])
+		);
+	});
+
+	it('alternate: over a blues major on I and V, minor on IV', () => {
+		expect(names('key: Bb blues\n| Bb7 | Eb7 | F7 | Bb7 |', 'alternate')).toEqual([
+			'major pentatonic',
+			'minor pentatonic',
+			'major pentatonic',
+			'major pentatonic'
+		]);
+	});
+
+	it('alternate: the pentatonics change places on the next chorus', () => {
+		expect(names('key: Bb blues\n[Head x3]\n| Bb7 | Eb7 |', 'alternate')).toEqual([
+			'major pentatonic',
+			'minor pentatonic',
+			'minor pentatonic',
+			'major pentatonic',
+			'major pentatonic',
+			'minor pentatonic'
+		]);
+	});
+
+	it('alternate: a minor tonic chord takes the minor one', () => {
+		expect(names('key: A minor\n| Am7 | Dm7 |', 'alternate')).toEqual([
+			'minor pentatonic',
+			'minor pentatonic'
+		]);
+	});
+
+	it('follow: the nearest edit that holds each chord', () => {
+		const chart = parseChart('key: A minor\n| Am | E7 | N.C. | Dm |');
+		const scales = scalesAlong(chart, scaleInUse(chart).scale, 'follow');
+		chart.events.forEach(({ chord }, i) => {
+			const held = chord?.tones.every((tone) =>
+				scales[i]?.notes.some((note) => note.pc === tone.pc)
+			);
+			expect(held ?? true).toBe(true);
+		});
+		expect(scales[1]?.notes.map((note) => note.name)).toContain('G#');
+		expect(scales[2]).toBeNull();
+	});
+
+	it('arpeggio draws on no scale; a scale set by hand goes first', () => {
+		const chart = parseChart('key: C\n| C | G7 |');
+		const own = buildScale(parseNote('G') ?? { letter: 0, alter: 0 }, 'altered');
+		if (!own) throw new Error('no scale');
+		const scales = scalesAlong(chart, null, 'arpeggio', [{ event: 1, scale: own }]);
+		expect(scales).toEqual([null, own]);
+	});
+
+	it('a blend draws on the minor pentatonic of the tonic, whatever scale is in use', () => {
+		const tell = (text: string) => {
+			const chart = parseChart(text);
+			return blendScale(chart, scaleInUse(chart).scale)
+				?.notes.map((note) => note.name)
+				.join(' ');
+		};
+		expect(tell('key: Bb blues\n| Bb7 |')).toBe('Bb Db Eb F Ab');
+		expect(tell('key: Bb\n| Bb7 |')).toBe('Bb Db Eb F Ab');
+		expect(tell('key: Bb blues\nscale: Bb minor blues\n| Bb7 |')).toBe('Bb Db Eb Fb F Ab');
+	});
+});
