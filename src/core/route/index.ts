@@ -23,7 +23,7 @@ export {
 export { strokeOf } from './line/hand';
 export { lineMeasures, type LineMeasures } from './line/measures';
 export { LineWork } from './line/compose';
-export type { Line } from './line/plan-line';
+export type { ArrivalOption, Line } from './line/plan-line';
 export { barAt, beatWeight } from './pulse';
 export {
 	KINDS,
@@ -42,4 +42,12 @@ export { planWhole, type WholePlan } from './plan-lines';
 export { blendScale, SCALE_PLANS, scalesAlong, type HandScale, type ScalePlan } from './scale-plan';
 export { checkRequest, type OpenRequest, type Roam } from './targets/candidates';
 export { rankLandings, type Landing } from './targets/landings';
-export { LEANS, STYLES, TERMS, type Plan, type PlanRequest, type Style } from './types';
+export {
+	LEANS,
+	STYLES,
+	TERMS,
+	type HandWindow,
+	type Plan,
+	type PlanRequest,
+	type Style
+} from './types';

@@ -1,8 +1,9 @@
 import { parseDegrees } from '$core/harmony';
 import { parseTuning } from '$core/neck';
-import { STYLES } from '$core/route';
+import { APPROACHES, GRIDS, LEANS, SCALE_PLANS, STYLES } from '$core/route';
 import { z } from 'zod';
 import { chartText, isStorable, placeInput, UNSTORABLE } from './chart-schema';
+import { noteAnswer } from './plan-schema';
 
 const version = z.int().min(1).describe('The version that the edit was made on');
 const time = z.iso.datetime();
@@ -32,15 +33,79 @@ const anchor = {
 	beat: z.number().min(1).max(16),
 	pass: z.int().min(1).max(4096).describe('Which time the written bar is played, from 1')
 };
+const ticks = z
+	.int()
+	.min(0)
+	.max(2 ** 31);
+const ownNote = placeInput.extend({
+	offset: ticks.describe('Ticks after the change'),
+	durationTicks: z
+		.int()
+		.min(1)
+		.max(2 ** 31),
+	finger: z.int().min(1).max(4).nullable().optional()
+});
 const anchorsInput = z.strictObject({
 	locks: z.array(placeInput.extend(anchor)).max(4096),
-	letPass: z.array(z.strictObject(anchor)).max(4096)
+	letPass: z.array(z.strictObject(anchor)).max(4096),
+	frozen: z
+		.array(z.strictObject({ ...anchor, notes: z.array(ownNote).max(1024) }))
+		.max(4096)
+		.default([])
+		.describe('Ways from a change to the next whose notes are the player’s own'),
+	fingers: z
+		.array(placeInput.extend({ ...anchor, offset: ticks, finger: z.int().min(1).max(4) }))
+		.max(4096)
+		.default([])
+		.describe('The player’s own finger for a note that is planned after a change'),
+	arrive: z
+		.array(z.strictObject({ ...anchor, approach: z.enum(APPROACHES) }))
+		.max(4096)
+		.default([])
+		.describe('How to arrive at a change'),
+	leans: z
+		.array(z.strictObject({ ...anchor, wish: z.enum(LEANS) }))
+		.max(4096)
+		.default([])
+		.describe('Whether a landing should rest or lean'),
+	scales: z
+		.array(z.strictObject({ ...anchor, tonic: z.string().max(4), name: z.string().max(80) }))
+		.max(4096)
+		.default([])
+		.describe('The scale over a chord, set by hand')
 });
+export type Anchors = z.infer<typeof anchorsInput>;
+
+const cellText = z.string().min(1).max(256);
+/** How the way between landings is filled. */
+export const lineSettings = z.strictObject({
+	grid: z.enum(GRIDS).default('targets'),
+	scalePlan: z.enum(SCALE_PLANS).default('one'),
+	cell: cellText.default('steady').describe('A rhythm cell: its id, or one bar of x - .'),
+	cells: z
+		.array(z.strictObject({ section: z.string().max(120), cell: cellText }))
+		.max(128)
+		.default([])
+		.describe('Cells of single sections'),
+	anticipate: z.boolean().default(false),
+	spice: z.number().min(0).max(1).default(0.4),
+	seed: z.int().min(0).max(0x7fffffff).default(0),
+	direction: z.enum(['up', 'down']).nullable().default(null),
+	roam: z
+		.strictObject({
+			frets: z.int().min(1).max(24),
+			wish: z.enum(['climb', 'stay', 'descend']).nullable()
+		})
+		.nullable()
+		.default(null)
+});
+export type LineSettings = z.infer<typeof lineSettings>;
 
 export const routeInput = z.strictObject({
 	name: z.string().trim().min(1).max(120).refine(isStorable, UNSTORABLE),
 	position: z.int().min(1).max(24),
 	style: z.enum(STYLES),
+	line: lineSettings.prefault({}),
 	anchors: anchorsInput
 });
 export type RouteInput = z.infer<typeof routeInput>;
@@ -59,7 +124,11 @@ const snapshotTarget = placeInput.extend({
 const planSnapshot = z.object({
 	cost: z.number(),
 	changes: z.int(),
-	targets: z.array(snapshotTarget)
+	targets: z.array(snapshotTarget),
+	notes: z
+		.array(noteAnswer)
+		.default([])
+		.describe('The line; empty where landings alone are planned')
 });
 export type PlanSnapshot = z.infer<typeof planSnapshot>;
 
@@ -74,6 +143,7 @@ const routeSummary = z.object({
 });
 export type RouteSummary = z.infer<typeof routeSummary>;
 export const routeAnswer = routeSummary.extend({
+	line: lineSettings,
 	anchors: anchorsInput,
 	plan: planSnapshot,
 	createdAt: time,

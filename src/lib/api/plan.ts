@@ -4,8 +4,10 @@ import {
 	placeHand,
 	planWhole,
 	readCell,
+	type LineGrid,
 	type LineWishes,
 	type LineWork,
+	type PlanRequest,
 	type WholePlan
 } from '$core/route';
 import type { Issue } from './chart-schema';
@@ -15,15 +17,21 @@ import { resolveChart, resolveInstrument, resolveScale, type Outcome } from './r
 /** How readily chromatic notes come in where the request does not say. */
 export const USUAL_SPICE = 0.4;
 
-/** Parts of a line that only the app's own screens ask for. */
-export type LineExtras = Partial<
-	Pick<LineWishes, 'byHand' | 'direction' | 'frozen' | 'fingers' | 'cellOf'>
->;
+/** Wishes that only routes have, besides those of the public request. */
+export type Extras = {
+	readonly line?: Partial<
+		Pick<LineWishes, 'byHand' | 'direction' | 'frozen' | 'fingers' | 'arrive' | 'cellOf'>
+	>;
+	readonly leans?: PlanRequest['leans'];
+};
 
-function lineOf(chart: Chart, input: PlanInput, extras: LineExtras): Outcome<LineWishes | null> {
+/** Places of a grid in the chart's usual bar. */
+export const placesInBar = (chart: Chart, grid: LineGrid): number =>
+	Math.ceil((barTicks(chart.headers.time) / QUARTER) * PER_QUARTER[grid]);
+
+function lineOf(chart: Chart, input: PlanInput, extras: Extras): Outcome<LineWishes | null> {
 	if (input.grid === 'targets') return { value: null };
-	const places = Math.ceil((barTicks(chart.headers.time) / QUARTER) * PER_QUARTER[input.grid]);
-	const cell = readCell(input.cell ?? 'steady', places);
+	const cell = readCell(input.cell ?? 'steady', placesInBar(chart, input.grid));
 	if (typeof cell === 'string') return { issues: [{ path: 'cell', message: cell }] };
 	return {
 		value: {
@@ -33,7 +41,7 @@ function lineOf(chart: Chart, input: PlanInput, extras: LineExtras): Outcome<Lin
 			anticipate: input.anticipate ?? false,
 			spice: input.spice ?? USUAL_SPICE,
 			seed: input.seed ?? 0,
-			...extras
+			...extras.line
 		}
 	};
 }
@@ -60,7 +68,7 @@ function costsOf({ plan, line }: WholePlan): Answered['costs'] {
 	return Object.fromEntries(ALL_TERMS.map((term) => [term, known[term] ?? 0])) as Answered['costs'];
 }
 
-const answerOf = (whole: WholePlan): Answered => ({
+export const answerOf = (whole: WholePlan): Answered => ({
 	position: whole.plan.position,
 	windows: [...whole.plan.windows],
 	cost: whole.cost,
@@ -81,14 +89,15 @@ const answerOf = (whole: WholePlan): Answered => ({
 
 /** What a plan needs besides its request; all optional. */
 export type PlanContext = {
-	readonly extras?: (chart: Chart) => LineExtras;
-	readonly work?: (chart: Chart) => LineWork;
+	readonly extras?: Extras;
+	/** What earlier plans of the same chart left. */
+	readonly work?: LineWork;
 };
 
 /** Plans a route with everything that the planner knows of it. */
 export function runWhole(
 	input: PlanInput,
-	{ extras, work }: PlanContext = {}
+	{ extras = {}, work }: PlanContext = {}
 ): Outcome<WholePlan[]> {
 	const read = resolveChart(input.chart);
 	if ('issues' in read) return read;
@@ -97,7 +106,7 @@ export function runWhole(
 	if ('issues' in scale) return scale;
 	const instrument = resolveInstrument(chart, input.instrument);
 	if ('issues' in instrument) return instrument;
-	const line = lineOf(chart, input, extras?.(chart) ?? {});
+	const line = lineOf(chart, input, extras);
 	if ('issues' in line) return line;
 	const placed = placeHand({
 		chart,
@@ -107,7 +116,8 @@ export function runWhole(
 		style: input.style,
 		locks: input.locks ?? [],
 		forbid: input.forbid ?? [],
-		letPass: input.letPass ?? []
+		letPass: input.letPass ?? [],
+		leans: extras.leans
 	});
 	if ('issues' in placed) {
 		const issues = placed.issues.map(({ path, message }): Issue => ({
@@ -116,7 +126,7 @@ export function runWhole(
 		}));
 		return { issues };
 	}
-	const plans = planWhole(placed.request, line.value, input.alternatives ?? 1, work?.(chart));
+	const plans = planWhole(placed.request, line.value, input.alternatives ?? 1, work);
 	return { value: plans };
 }
 

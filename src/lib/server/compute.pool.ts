@@ -3,11 +3,13 @@ import type { AnalyzeInput } from '../api/chart-schema';
 import { runCoverage, runPositions, runShapes } from '../api/neck';
 import { runCheck } from '../api/check';
 import { runPlan } from '../api/plan';
+import { runRoute, type RouteRequest } from '../api/route';
 import type { PlanInput } from '../api/plan-schema';
 import type { Outcome } from '../api/resolve';
 
 /** What the server's thread pool can do; large answers leave it as text. */
 export const plan = (input: PlanInput) => runPlan(input);
+export const route = (request: RouteRequest) => runRoute(request);
 export const check = runCheck;
 export const positions = runPositions;
 export const shapes = runShapes;

@@ -1,3 +1,4 @@
+import { NO_ANCHORS, NO_LINE } from '../api/route-defaults';
 import { sql } from 'drizzle-orm';
 import { spawn } from 'node:child_process';
 import { mkdirSync, mkdtempSync, rmSync, symlinkSync } from 'node:fs';
@@ -84,12 +85,13 @@ describe('the notebook in the embedded database', () => {
 	}, 60_000);
 	afterAll(() => close());
 
-	const plan = { cost: 1, changes: 1, targets: [] };
+	const plan = { cost: 1, changes: 1, targets: [], notes: [] };
 	const wishes = {
 		name: 'A',
 		position: 5,
 		style: 'roots' as const,
-		anchors: { locks: [], letPass: [] }
+		line: NO_LINE,
+		anchors: NO_ANCHORS
 	};
 
 	it('keeps charts as they are and reads what lists show', async () => {

@@ -3,7 +3,9 @@ import type { RouteInput } from '../api/notebook-schema';
 /** The notebook of the Lowwater Lanterns' lead guitarist: a set of eight tunes, some of them planned. */
 type DemoTune = {
 	readonly chart: string;
-	readonly routes: readonly Pick<RouteInput, 'name' | 'position' | 'style'>[];
+	readonly routes: readonly (Pick<RouteInput, 'name' | 'position' | 'style'> & {
+		readonly line: Partial<RouteInput['line']>;
+	})[];
 };
 
 export const DEMO_SET = {
@@ -25,8 +27,13 @@ feel: shuffle
 | Cm7 | F7 | Bb7 G7 | Cm7 F7 |
 `,
 		routes: [
-			{ name: 'Position 1, roots', position: 1, style: 'roots' },
-			{ name: 'Position 6, guide tones', position: 6, style: 'guide-tones' }
+			{ name: 'Position 1, roots', position: 1, style: 'roots', line: {} },
+			{
+				name: 'Position 6, guide tones',
+				position: 6,
+				style: 'guide-tones',
+				line: { grid: 'eighth', cell: 'breath' }
+			}
 		]
 	},
 	{
@@ -38,7 +45,14 @@ feel: straight
 [Loop]
 | F#m | D | E | C#7 |
 `,
-		routes: [{ name: 'Position 9, guide tones', position: 9, style: 'guide-tones' }]
+		routes: [
+			{
+				name: 'Position 9, guide tones',
+				position: 9,
+				style: 'guide-tones',
+				line: { grid: 'eighth' }
+			}
+		]
 	},
 	{
 		chart: `title: Two Harbours
@@ -75,7 +89,9 @@ feel: swing
 [The lamp]
 | Cm7 F7alt | Bbm7 Eb7alt | Abmaj7 F7b9b13 | Bbm7 Eb7alt |
 `,
-		routes: [{ name: 'Position 4, nearest', position: 4, style: 'nearest' }]
+		routes: [
+			{ name: 'Position 4, nearest', position: 4, style: 'nearest', line: { grid: 'eighth' } }
+		]
 	},
 	{
 		chart: `title: Rope and Tar

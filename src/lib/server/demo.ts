@@ -1,5 +1,6 @@
 import type { Database } from './database';
 import { DEMO_SET, DEMO_TUNES } from './demo-tunes';
+import { NO_ANCHORS, NO_LINE } from '../api/route-defaults';
 import { createRoute, makeSnapshot } from './routes';
 import { countTunes, createSet, createTune } from './tunes';
 
@@ -13,7 +14,8 @@ export async function loadDemo(db: Database): Promise<void> {
 			const tune = await createTune(tx, demo.chart, new Date(start + i));
 			ids.push(tune.id);
 			for (const [k, wish] of demo.routes.entries()) {
-				const input = { ...wish, anchors: { locks: [], letPass: [] } };
+				const { line, ...rest } = wish;
+				const input = { ...rest, line: { ...NO_LINE, ...line }, anchors: NO_ANCHORS };
 				const made = await makeSnapshot(demo.chart, input);
 				if ('issues' in made) throw new Error(`demo route: ${made.issues[0].message}`);
 				const at = new Date(start + 100 * i + k);

@@ -12,6 +12,7 @@ import type {
 } from '../api/neck-schema';
 import type { CheckAnswer, CheckInput, PlanAnswer, PlanInput } from '../api/plan-schema';
 import type { Outcome } from '../api/resolve';
+import type { PlannedRoute, RouteRequest } from '../api/route';
 import { projectRoot } from './paths';
 
 const held = globalThis as typeof globalThis & { arcStepPool?: Piscina };
@@ -29,6 +30,10 @@ function pool(): Piscina {
 /** Plans in a thread of its own, so that other requests are answered meanwhile. */
 export const planInPool = (input: PlanInput): Promise<Outcome<PlanAnswer>> =>
 	pool().run(input, { name: 'plan' });
+
+/** Plans a route as it is saved. */
+export const routeInPool = (request: RouteRequest): Promise<Outcome<PlannedRoute>> =>
+	pool().run(request, { name: 'route' });
 
 /** Judges a line. */
 export const checkInPool = (input: CheckInput): Promise<Outcome<CheckAnswer>> =>

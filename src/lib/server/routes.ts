@@ -1,11 +1,12 @@
 import type { OwnInstrument } from '$core/neck';
-import { anchorOf, changeAt } from '$core/route';
+import { anchorOf } from '$core/route';
 import { and, asc, eq, isNull, sql } from 'drizzle-orm';
 import type { Issue } from '../api/chart-schema';
 import type { PlanSnapshot, RouteAnswer, RouteInput, RouteSummary } from '../api/notebook-schema';
+import { NO_ANCHORS } from '../api/route-defaults';
 import { instrumentInputOf, resolveChart } from '../api/resolve';
 import type { Database } from './database';
-import { planInPool } from './pool';
+import { routeInPool } from './pool';
 import { route, tune } from './schema';
 
 type Row = typeof route.$inferSelect;
@@ -21,8 +22,10 @@ const summary = (row: Row): RouteSummary => ({
 });
 const answer = (row: Row): RouteAnswer => ({
 	...summary(row),
-	anchors: row.anchors,
-	plan: row.plan,
+	line: row.line,
+	// Routes saved by earlier versions lack what came later.
+	anchors: { ...NO_ANCHORS, ...row.anchors },
+	plan: { ...row.plan, notes: row.plan.notes ?? [] },
 	createdAt: row.createdAt.toISOString(),
 	updatedAt: row.updatedAt.toISOString()
 });
@@ -41,34 +44,23 @@ export async function makeSnapshot(
 	const read = resolveChart(chartText);
 	if ('issues' in read) return read;
 	const chart = read.value;
-	const locks = input.anchors.locks.flatMap((lock) => {
-		const change = changeAt(chart, lock);
-		return change ? [{ change: change.index, string: lock.string, fret: lock.fret }] : [];
-	});
-	const letPass = input.anchors.letPass.flatMap((anchor) => changeAt(chart, anchor)?.index ?? []);
-	const { position, style } = input;
-	const planned = await planInPool({
-		chart: chartText,
-		position,
-		style,
-		grid: 'targets',
-		instrument: instrumentInputOf(chart, own),
-		locks,
-		letPass
-	});
+	const instrument = instrumentInputOf(chart, own);
+	const planned = await routeInPool({ chart: chartText, instrument, route: input });
 	if ('issues' in planned) return planned;
-	const [plan] = planned.value.plans;
+	const plan = planned.value;
 	const targets = plan.targets.map(({ change, ...target }) => {
 		const at = chart.changes[change];
 		return { ...anchorOf(at), symbol: at.to.symbol, ...target };
 	});
-	return { plan: { cost: plan.cost, changes: chart.changes.length, targets } };
+	const notes = input.line.grid === 'targets' ? [] : plan.notes;
+	return { plan: { cost: plan.cost, changes: chart.changes.length, targets, notes } };
 }
 
 const stored = (input: RouteInput, plan: PlanSnapshot, tuneVersion: number) => ({
 	name: input.name,
 	position: input.position,
 	style: input.style,
+	line: input.line,
 	anchors: input.anchors,
 	plan,
 	landed: plan.targets.length,

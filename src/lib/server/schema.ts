@@ -13,6 +13,7 @@ import {
 	uuid
 } from 'drizzle-orm/pg-core';
 import type { PlanSnapshot, PlayerInput, RouteInput } from '../api/notebook-schema';
+import { NO_LINE } from '../api/route-defaults';
 
 const id = () => uuid('id').primaryKey().defaultRandom();
 const stamp = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' });
@@ -57,6 +58,7 @@ export const route = pgTable(
 		name: text('name').notNull(),
 		position: integer('position').notNull(),
 		style: text('style').$type<RouteInput['style']>().notNull(),
+		line: jsonb('line').$type<RouteInput['line']>().notNull().default(NO_LINE),
 		anchors: jsonb('anchors').$type<RouteInput['anchors']>().notNull(),
 		plan: jsonb('plan').$type<PlanSnapshot>().notNull(),
 		landed: integer('landed').notNull(),
@@ -67,7 +69,10 @@ export const route = pgTable(
 	(table) => [
 		check('route_version', sql`${table.version} > 0`),
 		check('route_position', sql`${table.position} between 1 and 24`),
-		check('route_style', sql`${table.style} in ('nearest', 'roots', 'guide-tones')`),
+		check(
+			'route_style',
+			sql`${table.style} in ('roots', 'guide-tones', 'nearest', 'arpeggio', 'blend', 'mirror')`
+		),
 		index('route_tune').on(table.tuneId, table.createdAt)
 	]
 );

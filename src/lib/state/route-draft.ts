@@ -1,16 +1,42 @@
 import { browser } from '$app/environment';
-import { STYLES } from '$core/route';
+import { APPROACHES, GRIDS, LEANS, SCALE_PLANS, STYLES } from '$core/route';
 import * as z from 'zod/mini';
 import type { Wishes } from './route-plan.svelte';
 
 const anchor = { bar: z.number(), beat: z.number(), pass: z.number() };
+const place = { string: z.number(), fret: z.number() };
+const list = <T extends z.core.$ZodShape>(shape: T) => z.array(z.object({ ...anchor, ...shape }));
+const note = z.object({
+	...place,
+	offset: z.number(),
+	durationTicks: z.number(),
+	finger: z.optional(z.nullable(z.number()))
+});
 const schema = z.object({
 	name: z.string(),
 	position: z.number(),
 	style: z.enum(STYLES),
+	line: z.object({
+		grid: z.enum(GRIDS),
+		scalePlan: z.enum(SCALE_PLANS),
+		cell: z.string(),
+		cells: z.array(z.object({ section: z.string(), cell: z.string() })),
+		anticipate: z.boolean(),
+		spice: z.number(),
+		seed: z.number(),
+		direction: z.nullable(z.enum(['up', 'down'])),
+		roam: z.nullable(
+			z.object({ frets: z.number(), wish: z.nullable(z.enum(['climb', 'stay', 'descend'])) })
+		)
+	}),
 	anchors: z.object({
-		locks: z.array(z.object({ ...anchor, string: z.number(), fret: z.number() })),
-		letPass: z.array(z.object(anchor))
+		locks: list(place),
+		letPass: list({}),
+		frozen: list({ notes: z.array(note) }),
+		fingers: list({ ...place, offset: z.number(), finger: z.number() }),
+		arrive: list({ approach: z.enum(APPROACHES) }),
+		leans: list({ wish: z.enum(LEANS) }),
+		scales: list({ tonic: z.string(), name: z.string() })
 	})
 });
 

@@ -1,19 +1,35 @@
-import { anchorOf, changeAt, sameAnchor, type Landing, type Style } from '$core/route';
+import {
+	anchorOf,
+	blendScale,
+	changeAt,
+	checkLine,
+	sameAnchor,
+	scalesAlong,
+	type Approach,
+	type ArrivalOption,
+	type Check,
+	type HandWindow,
+	type Landing,
+	type Style
+} from '$core/route';
+import { chartTicks, type Chart } from '$core/chart';
 import { toneAt } from '$core/chord';
 import { inWindow, pitchAt, type Place } from '$core/neck';
-import type { RouteAnswer, RouteInput } from '$lib/api/notebook-schema';
-import type { PlanInput, TargetAnswer } from '$lib/api/plan-schema';
+import type { Anchors, LineSettings, RouteAnswer, RouteInput } from '$lib/api/notebook-schema';
+import type { NoteAnswer, TargetAnswer } from '$lib/api/plan-schema';
 import { instrumentInputOf } from '$lib/api/resolve';
+import type { RouteRequest } from '$lib/api/route';
+import { FIRST_LINE, NO_ANCHORS } from '$lib/api/route-defaults';
 import type { Planner } from '$lib/workers/planner';
 import { Refusal, send } from './api';
 import { History } from './history.svelte';
 import type { OpenTune } from './open-tune.svelte';
 import { keepWishes, keptWishes } from './route-draft';
+import { wayNotes, without, withoutFirst, type WayNote } from './ways';
 
 /** What the player decides about a route; everything else follows from it. */
-export type Wishes = Pick<RouteInput, 'name' | 'position' | 'style' | 'anchors'>;
+export type Wishes = Pick<RouteInput, 'name' | 'position' | 'style' | 'line' | 'anchors'>;
 
-const EMPTY = { locks: [], letPass: [] };
 export const STYLE_NAMES: Record<Style, { name: string; short: string; says: string }> = {
 	'guide-tones': {
 		name: 'Guide tones',
@@ -25,14 +41,36 @@ export const STYLE_NAMES: Record<Style, { name: string; short: string; says: str
 		short: 'Nearest',
 		says: 'Any chord tone, the smoothest way.'
 	},
-	roots: { name: 'Roots', short: 'Roots', says: 'Every root: sure, but it jumps.' }
+	roots: { name: 'Roots', short: 'Roots', says: 'Every root: sure, but it jumps.' },
+	arpeggio: {
+		name: 'Arpeggio only',
+		short: 'Arpeggio',
+		says: 'Every note a chord tone, landings and ways alike.'
+	},
+	blend: {
+		name: 'Blend',
+		short: 'Blend',
+		says: 'Minor pentatonic of home, with the third of each chord where it falls.'
+	},
+	mirror: {
+		name: 'Mirror',
+		short: 'Mirror',
+		says: 'One cell moved to each chord, the same kind of tone every time.'
+	}
 };
 
 /** The route that is open: wishes with undo, the plan made from them, and what is saved. */
 export class RoutePlan {
 	readonly history: History<Wishes>;
 	targets: readonly TargetAnswer[] = $state.raw([]);
+	/** The notes of the line, landings among them; empty where landings alone are planned. */
+	line: readonly NoteAnswer[] = $state.raw([]);
+	/** Where the hand is from which change on. */
+	windows: readonly HandWindow[] = $state.raw([]);
+	arrivals: readonly (readonly ArrivalOption[])[] = $state.raw([]);
 	warnings: readonly string[] = $state.raw([]);
+	/** How much of a long plan is done, 0 … 1. */
+	progress = $state(0);
 	planning = $state(false);
 	saving = $state(false);
 	saved: RouteAnswer | null = $state.raw(null);
@@ -58,6 +96,18 @@ export class RoutePlan {
 		return JSON.stringify(wishesOf(this.saved)) !== JSON.stringify(this.wishes);
 	});
 
+	/** The judgement of what is there: the line, or the landings where they stand alone. */
+	readonly check: Check | null = $derived.by(() => {
+		if (!this.planned && this.line.length === 0) return null;
+		const { chart, instrument, position } = this.open;
+		const blends = this.wishes.style === 'blend';
+		const scale = blends ? blendScale(chart, this.open.scale) : this.open.scale;
+		const scales = scalesAlong(chart, scale, this.wishes.line.scalePlan);
+		const roams = this.windows.length > 1;
+		const notes = this.line.length > 0 ? this.line : ringing(chart, this.targets);
+		return checkLine({ chart, instrument, scales, position: roams ? null : position, notes });
+	});
+
 	constructor(
 		private readonly open: OpenTune,
 		private readonly planner: () => Planner,
@@ -67,7 +117,8 @@ export class RoutePlan {
 			name: '',
 			position: open.position,
 			style: 'guide-tones',
-			anchors: EMPTY
+			line: FIRST_LINE,
+			anchors: NO_ANCHORS
 		});
 		this.load(route);
 	}
@@ -95,10 +146,19 @@ export class RoutePlan {
 		this.conflict = null;
 		this.plannedFor = null;
 		this.warnings = [];
+		this.arrivals = [];
+		this.windows = [];
+		this.line = route && route.tuneVersion === this.open.saved.version ? route.plan.notes : [];
 		if (!route) {
 			this.targets = [];
 			const { position } = this.open;
-			this.history.reset({ name: '', position, style: 'guide-tones', anchors: EMPTY });
+			this.history.reset({
+				name: '',
+				position,
+				style: 'guide-tones',
+				line: FIRST_LINE,
+				anchors: NO_ANCHORS
+			});
 			return;
 		}
 		this.open.moveTo(route.position);
@@ -126,10 +186,17 @@ export class RoutePlan {
 	}
 
 	isLetPass(change: number): boolean {
+		return this.has(this.wishes.anchors.letPass, change);
+	}
+
+	/** The way from a change to the next holds the player's own notes. */
+	isFrozen(change: number): boolean {
+		return this.has(this.wishes.anchors.frozen, change);
+	}
+
+	private has(list: readonly Parameters<typeof sameAnchor>[0][], change: number): boolean {
 		const anchor = this.anchor(change);
-		return (
-			anchor !== null && this.wishes.anchors.letPass.some((other) => sameAnchor(other, anchor))
-		);
+		return anchor !== null && list.some((other) => sameAnchor(other, anchor));
 	}
 
 	private anchor(change: number) {
@@ -142,34 +209,49 @@ export class RoutePlan {
 		return anchor ? this.wishes.anchors.locks.find((lock) => sameAnchor(lock, anchor)) : undefined;
 	}
 
-	/** The request that the wishes make; anchors that the chart no longer has do not bind. */
-	input(): PlanInput & { position: number } {
-		const { chart } = this.open;
-		const { position, style, anchors } = this.wishes;
-		const locks = anchors.locks.flatMap((lock) => {
-			const change = changeAt(chart, lock);
-			return change ? [{ change: change.index, string: lock.string, fret: lock.fret }] : [];
-		});
-		const letPass = anchors.letPass.flatMap((anchor) => changeAt(chart, anchor)?.index ?? []);
-		const { saved, player } = this.open;
+	/** How the player wants to arrive at a change, if at all in a special way. */
+	arriveWish(change: number): Approach | null {
+		const anchor = this.anchor(change);
+		const found = this.wishes.anchors.arrive.find(
+			(entry) => anchor !== null && sameAnchor(entry, anchor)
+		);
+		return found?.approach ?? null;
+	}
+
+	/** The ways to arrive at a change that the place allows, best first. */
+	arrivalsAt(change: number): readonly ArrivalOption[] {
+		const at = this.targets.findIndex((target) => target.change === change);
+		return this.arrivals[at] ?? [];
+	}
+
+	/** The request that the wishes make. */
+	request(): RouteRequest {
+		const { saved, player, chart } = this.open;
+		const { position, style, anchors, line } = this.wishes;
 		const instrument = instrumentInputOf(chart, player.instruments);
-		const { chart: text } = saved;
-		return { chart: text, instrument, position, style, grid: 'targets', locks, letPass };
+		return { chart: saved.chart, instrument, route: { position, style, anchors, line } };
 	}
 
 	/** Plans the wishes. Throws nothing: what is wrong comes back as warnings. */
 	async plan(): Promise<void> {
 		const { wishes } = this;
 		this.planning = true;
+		this.progress = 0;
 		try {
-			const outcome = await this.planner().plan(this.input());
+			const outcome = await this.planner().plan(this.request(), (share) => {
+				this.progress = share;
+			});
 			if (!outcome) return;
 			if ('issues' in outcome) {
 				this.warnings = outcome.issues.map((issue) => issue.message);
 				return;
 			}
-			this.targets = outcome.value.plans[0].targets;
-			this.warnings = outcome.value.warnings.map((warning) => warning.message);
+			const { targets, notes, windows, arrivals, warnings } = outcome.value;
+			this.targets = targets;
+			this.line = wishes.line.grid === 'targets' ? [] : notes;
+			this.windows = windows;
+			this.arrivals = arrivals;
+			this.warnings = warnings;
 			this.plannedFor = wishes;
 		} finally {
 			this.planning = false;
@@ -177,7 +259,7 @@ export class RoutePlan {
 	}
 
 	landings(change: number): Promise<Landing[] | null> {
-		return this.planner().landings(this.input(), change);
+		return this.planner().landings(this.request(), change);
 	}
 
 	/** Takes a step that can be undone; once there is a plan it is made again at once. */
@@ -205,12 +287,28 @@ export class RoutePlan {
 		if (style !== this.wishes.style) this.wish({ style });
 	}
 
+	setLine(change: Partial<LineSettings>): void {
+		const line = { ...this.wishes.line, ...change };
+		if (JSON.stringify(line) !== JSON.stringify(this.wishes.line)) this.wish({ line });
+	}
+
+	/** Another line between the same landings. */
+	anotherTake(): void {
+		this.setLine({ seed: this.wishes.line.seed + 1 });
+	}
+
+	/** Changes what is fixed, in one step that can be undone. */
+	private fix(change: Partial<Anchors>): void {
+		this.wish({ anchors: { ...this.wishes.anchors, ...change } });
+	}
+
 	/** Moves the hand; locks that lie outside the new place are given up. Returns how many. */
 	setPosition(position: number): number {
 		if (position === this.wishes.position) return 0;
 		const { anchors } = this.wishes;
 		const locks = anchors.locks.filter((lock) => inWindow(this.open.instrument, position, lock));
-		this.wish({ position, anchors: { ...anchors, locks } });
+		const line = { ...this.wishes.line, roam: null };
+		this.wish({ position, line, anchors: { ...anchors, locks } });
 		return anchors.locks.length - locks.length;
 	}
 
@@ -219,23 +317,17 @@ export class RoutePlan {
 		const anchor = this.anchor(change);
 		const chord = this.open.chart.changes[change]?.to.chord;
 		if (!anchor || !chord || !toneAt(chord, pitchAt(this.open.instrument, place))) return;
-		const { locks, letPass } = this.wishes.anchors;
-		this.wish({
-			anchors: {
-				locks: [
-					...locks.filter((lock) => !sameAnchor(lock, anchor)),
-					{ ...anchor, string: place.string, fret: place.fret }
-				],
-				letPass: letPass.filter((other) => !sameAnchor(other, anchor))
-			}
+		const { locks, letPass, frozen } = this.wishes.anchors;
+		this.fix({
+			locks: [...without(locks, anchor), { ...anchor, string: place.string, fret: place.fret }],
+			letPass: without(letPass, anchor),
+			frozen: withoutFirst(frozen, anchor)
 		});
 	}
 
 	unlock(change: number): void {
 		const anchor = this.anchor(change);
-		if (!anchor) return;
-		const { locks, letPass } = this.wishes.anchors;
-		this.wish({ anchors: { letPass, locks: locks.filter((lock) => !sameAnchor(lock, anchor)) } });
+		if (anchor) this.fix({ locks: without(this.wishes.anchors.locks, anchor) });
 	}
 
 	toggleLock(change: number): void {
@@ -247,15 +339,54 @@ export class RoutePlan {
 	toggleLetPass(change: number): void {
 		const anchor = this.anchor(change);
 		if (!anchor) return;
-		const { locks, letPass } = this.wishes.anchors;
-		this.wish({
-			anchors: this.isLetPass(change)
-				? { locks, letPass: letPass.filter((other) => !sameAnchor(other, anchor)) }
-				: {
-						locks: locks.filter((lock) => !sameAnchor(lock, anchor)),
-						letPass: [...letPass, anchor]
-					}
-		});
+		const { locks, letPass, frozen } = this.wishes.anchors;
+		if (this.isLetPass(change)) {
+			this.fix({ letPass: without(letPass, anchor), frozen: withoutFirst(frozen, anchor) });
+		} else this.fix({ locks: without(locks, anchor), letPass: [...letPass, anchor] });
+	}
+
+	/** Asks for a way of arriving at a change; the one that is asked for already is given up. */
+	setArrival(change: number, approach: Approach): void {
+		const anchor = this.anchor(change);
+		if (!anchor) return;
+		const rest = without(this.wishes.anchors.arrive, anchor);
+		const same = this.arriveWish(change) === approach;
+		this.fix({ arrive: same ? rest : [...rest, { ...anchor, approach }] });
+	}
+
+	/** Keeps the way after a change as it is, or lets it be planned again. */
+	toggleFrozen(change: number): void {
+		const anchor = this.anchor(change);
+		if (!anchor) return;
+		const { frozen } = this.wishes.anchors;
+		if (this.isFrozen(change)) this.fix({ frozen: without(frozen, anchor) });
+		else this.setWay(change, wayNotes(this.open.chart, this.line, change));
+	}
+
+	/** Sets the notes of the way after a change; they stay as they are when the rest is planned. */
+	setWay(change: number, notes: readonly WayNote[]): void {
+		this.setWays([[change, notes]]);
+	}
+
+	/** Sets several ways in one step. A first note on a change that is no tone of its chord stands in for its landing. */
+	setWays(ways: readonly (readonly [number, readonly WayNote[]])[]): void {
+		let { frozen, locks, letPass } = this.wishes.anchors;
+		for (const [change, notes] of ways) {
+			const anchor = this.anchor(change);
+			if (!anchor) continue;
+			const first = notes.find((note) => note.offset === 0);
+			if (first) {
+				const { chord } = this.open.chart.changes[change].to;
+				const lands = toneAt(chord, pitchAt(this.open.instrument, first)) !== undefined;
+				locks = without(locks, anchor);
+				letPass = without(letPass, anchor);
+				if (lands) locks = [...locks, { ...anchor, string: first.string, fret: first.fret }];
+				else letPass = [...letPass, anchor];
+				const kept = lands ? notes.filter((note) => note.offset > 0) : notes;
+				frozen = [...without(frozen, anchor), { ...anchor, notes: [...kept] }];
+			} else frozen = [...without(frozen, anchor), { ...anchor, notes: [...notes] }];
+		}
+		this.fix({ frozen, locks, letPass });
 	}
 
 	get name(): string {
@@ -299,9 +430,17 @@ export class RoutePlan {
 	}
 }
 
-const wishesOf = ({ name, position, style, anchors }: RouteAnswer): Wishes => ({
+const wishesOf = ({ name, position, style, line, anchors }: RouteAnswer): Wishes => ({
 	name,
 	position,
 	style,
+	line,
 	anchors
 });
+
+/** Landings as notes that ring until the next, for the judgement. */
+const ringing = (chart: Chart, targets: readonly TargetAnswer[]) =>
+	targets.map((target, i) => ({
+		...target,
+		durationTicks: Math.max(1, (targets[i + 1]?.tick ?? chartTicks(chart)) - target.tick)
+	}));

@@ -1,5 +1,6 @@
 import type { RouteAnswer, TuneAnswer } from '$lib/api/notebook-schema';
-import { runPlan } from '$lib/api/plan';
+import { runRoute } from '$lib/api/route';
+import { NO_ANCHORS, NO_LINE } from '$lib/api/route-defaults';
 import type { Planner } from '$lib/workers/planner';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { Refusal } from './api';
@@ -23,7 +24,7 @@ const tune = (over: Partial<TuneAnswer> = {}): TuneAnswer => ({
 });
 
 /** The planner without its worker: the same entry, called at once. */
-const direct = { plan: (input) => Promise.resolve(runPlan(input)) } as Pick<
+const direct = { plan: (request) => Promise.resolve(runRoute(request)) } as Pick<
 	Planner,
 	'plan'
 > as Planner;
@@ -39,10 +40,12 @@ const saved = (over: Partial<RouteAnswer> = {}): RouteAnswer => ({
 	name: 'Mine',
 	position: 6,
 	style: 'nearest',
-	anchors: { locks: [], letPass: [] },
+	line: NO_LINE,
+	anchors: NO_ANCHORS,
 	plan: {
 		cost: 1,
 		changes: 13,
+		notes: [],
 		targets: [
 			{
 				bar: 1,

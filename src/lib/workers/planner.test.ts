@@ -1,14 +1,18 @@
 import { expose } from 'comlink';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { runPlan } from '$lib/api/plan';
-import type { PlanInput } from '$lib/api/plan-schema';
+import { runRoute, type RouteRequest } from '$lib/api/route';
+import { NO_ANCHORS, NO_LINE } from '$lib/api/route-defaults';
 import { Planner } from './planner';
 
-const input = (chart: string): PlanInput => ({
+const input = (chart: string): RouteRequest => ({
 	chart,
-	position: 5,
-	style: 'nearest',
-	grid: 'targets'
+	instrument: undefined,
+	route: {
+		position: 5,
+		style: 'nearest',
+		line: { ...NO_LINE, grid: 'eighth' },
+		anchors: NO_ANCHORS
+	}
 });
 
 /** Holds answers back until they are let go, as a long plan would. */
@@ -24,9 +28,9 @@ class PortWorker {
 		workers.push(this);
 		const { port1, port2 } = this.channel;
 		const api = {
-			plan: async (wanted: PlanInput) => {
+			plan: async (wanted: RouteRequest) => {
 				await gate;
-				return runPlan(wanted);
+				return runRoute(wanted);
 			},
 			landings: () => []
 		};
@@ -66,8 +70,8 @@ describe('the planner of the page', () => {
 
 	it('answers like the entry that it calls', async () => {
 		const wanted = input('| Dm7 | G7 | C |');
-		expect(await planner.plan(wanted)).toEqual(runPlan(wanted));
-		expect(await planner.landings({ ...wanted, position: 5 }, 0)).toEqual([]);
+		expect(await planner.plan(wanted)).toEqual(runRoute(wanted));
+		expect(await planner.landings(wanted, 0)).toEqual([]);
 		expect(workers).toHaveLength(1);
 	});
 
@@ -78,7 +82,7 @@ describe('the planner of the page', () => {
 		const second = planner.plan(input('| F |'));
 		open();
 		expect(await first).toBeNull();
-		expect(await second).toEqual(runPlan(input('| F |')));
+		expect(await second).toEqual(runRoute(input('| F |')));
 		expect(workers).toHaveLength(1);
 	});
 
@@ -90,7 +94,7 @@ describe('the planner of the page', () => {
 		gate = Promise.resolve();
 		const second = planner.plan(input('| F |'));
 		expect(await first).toBeNull();
-		expect(await second).toEqual(runPlan(input('| F |')));
+		expect(await second).toEqual(runRoute(input('| F |')));
 		expect(workers.map((worker) => worker.ended)).toEqual([true, false]);
 		clock.mockRestore();
 	});

@@ -1,4 +1,4 @@
-import { wrap, type Remote } from 'comlink';
+import { proxy, wrap, type Remote } from 'comlink';
 import type { PlanWorker } from './plan.worker';
 
 /** How long a superseded plan may go on before its worker is ended, in ms. */
@@ -28,15 +28,19 @@ export class Planner {
 		this.open();
 	}
 
-	/** Runs a plan; null when a newer one has been asked for meanwhile. */
+	/** Runs a plan; null when a newer one has been asked for meanwhile. A long one tells how far it is. */
 	async plan(
-		...args: Parameters<PlanWorker['plan']>
+		request: Parameters<PlanWorker['plan']>[0],
+		progress?: (share: number) => void
 	): Promise<ReturnType<PlanWorker['plan']> | null> {
 		const ticket = ++this.latest;
 		if (this.running && performance.now() - this.startedAt > PATIENCE) this.restart();
 		this.running = true;
 		this.startedAt = performance.now();
-		const answer = await this.whileOpen<ReturnType<PlanWorker['plan']>>(this.open().plan(...args));
+		const heard = progress && proxy(progress);
+		const answer = await this.whileOpen<ReturnType<PlanWorker['plan']>>(
+			heard ? this.open().plan(request, heard) : this.open().plan(request)
+		);
 		if (ticket !== this.latest) return null;
 		this.running = false;
 		return answer;

@@ -49,7 +49,8 @@ function stretchKey(stretch: Stretch, motion: Motion): string {
 	return echo ? `${key} ${JSON.stringify(echo)}` : key;
 }
 
-function solveStretch(stretch: Stretch, motion: Motion, work: LineWork): (Way | null)[] {
+/** The best ways of a stretch, searched once. */
+export function solveStretch(stretch: Stretch, motion: Motion, work: LineWork): (Way | null)[] {
 	if (stretch.moments.length === 0) return APPROACHES.map(() => null);
 	const key = stretchKey(stretch, motion);
 	const known = work.solved.get(key);
@@ -65,7 +66,14 @@ function solveStretch(stretch: Stretch, motion: Motion, work: LineWork): (Way | 
 export const notesOf = ({ moments }: Stretch, way: Way | null): Candidate[] =>
 	way ? moments.map(({ pool }, i) => pool.candidates[way.path[i]]) : [];
 
-function strandOf(stretch: Stretch, ways: (Way | null)[]): Strand {
+/** The ways that the player's wish leaves; all where the place has none of that class. */
+function wished({ arrive }: Stretch, ways: (Way | null)[]): (Way | null)[] {
+	const at = arrive === null ? -1 : APPROACHES.indexOf(arrive);
+	return ways[at] ? ways.map((way, kind) => (kind === at ? way : null)) : ways;
+}
+
+function strandOf(stretch: Stretch, all: (Way | null)[]): Strand {
+	const ways = wished(stretch, all);
 	const known = new Map<number, readonly number[]>();
 	const pitchesOf = (kind: number) => [
 		stretch.from.pitch[0],

@@ -1,4 +1,4 @@
-import { approachIndex, APPROACHES } from './approach';
+import { approachIndex, APPROACHES, type Approach } from './approach';
 import type { Gap } from './gap';
 import { echoCost, type Echo } from './echo';
 import { handCost, soundCost, type Move } from './motion';
@@ -16,6 +16,8 @@ export type Stretch = {
 	readonly rested: boolean;
 	readonly moments: readonly Moment[];
 	readonly echo: Echo | null;
+	/** The way of arriving that the player wants, where there is one. */
+	readonly arrive: Approach | null;
 	/** Seed of this stretch's own variation; 0 for none. */
 	readonly take: number;
 };

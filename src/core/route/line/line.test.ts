@@ -137,7 +137,10 @@ describe('a planned line', () => {
 		const work = new LineWork();
 		planned({ ...request, locks: [{ change: 4, string: 2, fret: 8 }] }, STEADY, work);
 		planned(request, { ...STEADY, seed: 5 }, work);
-		expect(planned(request, STEADY, work).line).toEqual(fresh);
+		const again = planned(request, STEADY, work).line;
+		expect(again.notes).toEqual(fresh.notes);
+		expect(again.costs).toEqual(fresh.costs);
+		expect(again.options()).toEqual(fresh.options());
 	});
 
 	it('searches only what changed when one target moves', () => {
@@ -204,6 +207,27 @@ describe('a planned line', () => {
 		};
 		expect(rising('up')).toBeGreaterThan(rising());
 		expect(rising('down')).toBeLessThan(rising());
+	});
+
+	it('offers every way to arrive, and takes the one that the player wants', () => {
+		const request = requestFor(inKey(CHARTS.blues, 0), 'nearest', 6);
+		const { line } = planned(request);
+		const options = line.options();
+		expect(options).toHaveLength(13);
+		options.forEach((ways, i) => {
+			expect(ways.length).toBeGreaterThanOrEqual(3);
+			expect(ways[0].extra).toBe(0);
+			expect(ways.some((way) => way.approach === line.arrivals[i])).toBe(true);
+		});
+		for (const { approach, notes } of options[2]) {
+			const arrive = [{ change: 2, approach }];
+			const wished = planned(request, { ...STEADY, arrive }).line;
+			expect(wished.arrivals[2]).toBe(approach);
+			const before = wished.notes.filter((note) => note.tick < 3840).slice(-notes.length);
+			expect(before.map((note) => [note.string, note.fret, note.name])).toEqual(
+				notes.map((note) => [note.string, note.fret, note.name])
+			);
+		}
 	});
 
 	it('takes up in the third bar of four what the first one played', () => {

@@ -1,24 +1,58 @@
 import type { PlanWarning, Target } from '../types';
 import { APPROACHES, type Approach } from './approach';
-import { LineWork, notesOf, solveAll } from './compose';
+import { LineWork, notesOf, solveAll, solveStretch } from './compose';
 import { nameCosts } from './costs';
 import { withTechniques } from './hand';
-import type { Motion } from './lattice';
+import type { Motion, Stretch } from './lattice';
 import type { Candidate } from './pool';
 import { rhythmOf, type Onset } from './rhythm';
 import { nameOver } from '../spelling';
 import { stretchesOf, warningsOf } from './stretches';
 import { LINE_TERMS, type LineNote, type LineRequest, type LineTerm } from './types';
 
+/** One way to arrive at a target: its last notes, and what it costs above the cheapest, in thousandths. */
+export type ArrivalOption = {
+	readonly approach: Approach;
+	readonly extra: number;
+	readonly notes: readonly Pick<LineNote, 'string' | 'fret' | 'midi' | 'name'>[];
+};
+
 /** A line with how each target is reached; null where no note leads there. */
 export type Line = {
 	readonly notes: readonly LineNote[];
 	readonly arrivals: readonly (Approach | null)[];
+	/** Every way to arrive at each target that the place allows, best first. */
+	readonly options: () => readonly (readonly ArrivalOption[])[];
 	/** In thousandths. */
 	readonly costs: Readonly<Record<LineTerm, number>>;
 	readonly cost: number;
 	readonly warnings: readonly PlanWarning[];
 };
+
+/** Notes of an arrival that are told. */
+const TOLD = 2;
+
+/** The ways to arrive at the end of a stretch, best first. */
+function optionsOf(stretch: Stretch, motion: Motion, work: LineWork): ArrivalOption[] {
+	const target = stretch.to.candidates[0];
+	const options = solveStretch(stretch, motion, work).flatMap((way, kind) => {
+		const approach = APPROACHES[kind];
+		if (!way || approach === 'other') return [];
+		const last = notesOf(stretch, way).slice(approach === 'enclosure' ? -TOLD : -1);
+		let toward = { midi: target.midi, name: target.tone?.name ?? '' };
+		const notes = last.reverse().map((note) => {
+			const own = note.tone?.name ?? note.degree?.name;
+			const name = own ?? nameOver(note.midi, null, null, toward);
+			toward = { midi: note.midi, name };
+			return { string: note.string, fret: note.fret, midi: note.midi, name };
+		});
+		return [{ approach, extra: way.cost, notes: notes.reverse() }];
+	});
+	const least = Math.min(...options.map((option) => option.extra));
+	return options
+		.map((option) => ({ ...option, extra: option.extra - least }))
+		.sort((a, b) => a.extra - b.extra);
+}
 
 /**
  * Fills the way between targets: a note on every place of the rhythm, the best for each way of arriving
@@ -103,6 +137,11 @@ export function planLine(
 	return {
 		notes: withTechniques(notes, blue, msPerTick),
 		arrivals,
+		options: () =>
+			targets.map((_, i) => {
+				const stretch = stretches[i === 0 ? stretches.length - 1 : i - 1];
+				return stretch ? optionsOf(stretch, motion, work) : [];
+			}),
 		costs,
 		cost: sum,
 		warnings: warningsOf(targets, stretches)

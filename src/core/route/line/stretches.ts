@@ -68,6 +68,7 @@ export function stretchesOf(
 	const chromatic =
 		(line.spice ?? 0) > 0 && request.style !== 'arpeggio' && line.scalePlan !== 'arpeggio';
 	const tops = ceilings(request, targets);
+	const wanted = new Map((line.arrive ?? []).map((wish) => [wish.change, wish.approach]));
 	const starts = onsets.flatMap((onset, i) => (onset.target === null ? [] : [i]));
 	return starts.map((at, i): Stretch => {
 		const end = starts[i + 1] ?? onsets.length;
@@ -115,6 +116,7 @@ export function stretchesOf(
 			rested: before.end < toTick,
 			moments,
 			echo: null,
+			arrive: wanted.get(toTarget.change) ?? null,
 			take: line.seed ?? 0
 		};
 	});

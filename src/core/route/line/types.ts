@@ -2,6 +2,7 @@ import type { Role } from '../../chord';
 import type { Place } from '../../neck';
 import type { HandScale, ScalePlan } from '../scale-plan';
 import type { PlanRequest } from '../types';
+import type { Approach } from './approach';
 import type { Cell, LineGrid } from './cells';
 
 export const KINDS = ['target', 'chord', 'passing', 'chromatic', 'enclosure'] as const;
@@ -66,6 +67,8 @@ export type LineWishes = {
 	/** Another take for every other number; 0 is the plan itself. */
 	readonly seed?: number;
 	readonly direction?: 'up' | 'down';
+	/** How the player wants to arrive at some changes, where the place allows it. */
+	readonly arrive?: readonly { readonly change: number; readonly approach: Approach }[];
 	readonly frozen?: readonly Frozen[];
 	readonly fingers?: readonly OwnFinger[];
 };

@@ -1,0 +1,3 @@
+ALTER TABLE "route" DROP CONSTRAINT "route_style";--> statement-breakpoint
+ALTER TABLE "route" ADD COLUMN "line" jsonb DEFAULT '{"grid":"targets","scalePlan":"one","cell":"steady","cells":[],"anticipate":false,"spice":0.4,"seed":0,"direction":null,"roam":null}'::jsonb NOT NULL;--> statement-breakpoint
+ALTER TABLE "route" ADD CONSTRAINT "route_style" CHECK ("route"."style" in ('roots', 'guide-tones', 'nearest', 'arpeggio', 'blend', 'mirror'));

@@ -1,0 +1,144 @@
+import { chartTicks, type Chart } from '$core/chart';
+import { buildScale } from '$core/harmony';
+import {
+	changeAt,
+	readCell,
+	type ArrivalOption,
+	type Frozen,
+	type HandScale,
+	type LineWishes,
+	type LineWork,
+	type WholePlan
+} from '$core/route';
+import { parseNote } from '$core/pitch';
+import type { Anchors, LineSettings, RouteInput } from './notebook-schema';
+import { answerOf, placesInBar, runWhole, type Extras } from './plan';
+import type { PlanAnswer, PlanInput } from './plan-schema';
+import { resolveChart, type Outcome } from './resolve';
+
+/** A route to be planned: what the player wishes, on a chart and an instrument. */
+export type RouteRequest = {
+	readonly chart: string;
+	readonly instrument: PlanInput['instrument'];
+	readonly route: Omit<RouteInput, 'name'>;
+};
+
+/** A planned route, with how each target can be reached where a line leads there. */
+export type PlannedRoute = PlanAnswer['plans'][number] & {
+	readonly warnings: readonly string[];
+	readonly arrivals: readonly (readonly ArrivalOption[])[];
+};
+
+/** Frozen ways: from their change to the next one of the chart. */
+function frozenOf(chart: Chart, anchors: Anchors): Frozen[] {
+	return anchors.frozen.flatMap((way) => {
+		const change = changeAt(chart, way);
+		if (!change) return [];
+		const to = chart.changes[change.index + 1]?.tick ?? chartTicks(chart);
+		const notes = way.notes.map(({ offset, ...note }) => ({ ...note, tick: change.tick + offset }));
+		return [{ from: change.tick, to, notes }];
+	});
+}
+
+/** Scales set by hand: each from its change until the next. */
+function scalesOf(chart: Chart, anchors: Anchors): HandScale[] {
+	return anchors.scales.flatMap((entry) => {
+		const change = changeAt(chart, entry);
+		const tonic = parseNote(entry.tonic);
+		const scale = tonic && buildScale(tonic, entry.name);
+		if (!change || !scale) return [];
+		const until = chart.changes[change.index + 1]?.to.index ?? chart.events.length;
+		return chart.events
+			.slice(change.to.index, until)
+			.map(({ index }): HandScale => ({ event: index, scale }));
+	});
+}
+
+/** The cell of each section; one that does not fit the grid gives way to steady notes. */
+function cellsOf(
+	chart: Chart,
+	{ grid, cell, cells }: LineSettings
+): { cellOf: LineWishes['cellOf']; warnings: string[] } | null {
+	if (grid === 'targets') return null;
+	const places = placesInBar(chart, grid);
+	const warnings: string[] = [];
+	const read = (text: string) => {
+		const found = readCell(text, places);
+		if (typeof found !== 'string') return found;
+		if (!warnings.includes(found)) warnings.push(found);
+		return readCell('steady', places) as Exclude<typeof found, string>;
+	};
+	const usual = read(cell);
+	const own = new Map(cells.map((entry) => [entry.section, read(entry.cell)]));
+	return { cellOf: (section) => own.get(section ?? '') ?? usual, warnings };
+}
+
+/** The request that a route's wishes make; anchors that the chart no longer has do not bind. */
+function toInput({ chart: text, instrument, route }: RouteRequest, chart: Chart) {
+	const { position, style, anchors, line } = route;
+	const at = <T extends Parameters<typeof changeAt>[1]>(entry: T) => changeAt(chart, entry)?.index;
+	const bound = <T extends Parameters<typeof changeAt>[1], R>(
+		list: readonly T[],
+		make: (entry: T, change: number) => R
+	): R[] =>
+		list.flatMap((entry) => {
+			const change = at(entry);
+			return change === undefined ? [] : [make(entry, change)];
+		});
+	const cells = cellsOf(chart, line);
+	const input: PlanInput = {
+		chart: text,
+		instrument,
+		style,
+		position: line.roam
+			? { roam: line.roam.frets, ...(line.roam.wish ? { wish: line.roam.wish } : {}) }
+			: position,
+		grid: line.grid,
+		scalePlan: line.scalePlan,
+		anticipate: line.anticipate,
+		spice: line.spice,
+		seed: line.seed,
+		locks: bound(anchors.locks, ({ string, fret }, change) => ({ change, string, fret })),
+		letPass: bound(anchors.letPass, (_, change) => change)
+	};
+	const extras: Extras = {
+		leans: bound(anchors.leans, ({ wish }, change) => ({ change, wish })),
+		line: {
+			...(cells ? { cellOf: cells.cellOf } : {}),
+			direction: line.direction ?? undefined,
+			byHand: scalesOf(chart, anchors),
+			frozen: frozenOf(chart, anchors),
+			fingers: bound(anchors.fingers, ({ offset, string, fret, finger }, change) => ({
+				tick: chart.changes[change].tick + offset,
+				string,
+				fret,
+				finger
+			})),
+			arrive: bound(anchors.arrive, ({ approach }, change) => ({ change, approach }))
+		}
+	};
+	return { input, extras, warnings: cells?.warnings ?? [] };
+}
+
+/** Plans a route with everything that the planner knows of it. */
+export function runRouteWhole(
+	request: RouteRequest,
+	work?: LineWork
+): Outcome<{ whole: WholePlan; warnings: readonly string[] }> {
+	const read = resolveChart(request.chart);
+	if ('issues' in read) return read;
+	const { input, extras, warnings } = toInput(request, read.value);
+	const made = runWhole(input, { extras, work });
+	if ('issues' in made) return made;
+	const [whole] = made.value;
+	const told = whole.plan.warnings.map((warning) => warning.message);
+	return { value: { whole, warnings: [...warnings, ...told] } };
+}
+
+/** Plans a route: in the page's worker and when it is saved. */
+export function runRoute(request: RouteRequest, work?: LineWork): Outcome<PlannedRoute> {
+	const made = runRouteWhole(request, work);
+	if ('issues' in made) return made;
+	const { whole, warnings } = made.value;
+	return { value: { ...answerOf(whole), warnings, arrivals: whole.line?.options() ?? [] } };
+}
