@@ -112,7 +112,9 @@ for (const theme of ['light', 'dark'] as const) {
 			const places = page.locator('aside li button');
 			await places.nth(2).click();
 			const chosen = await page.locator('aside li button.on').textContent();
+			await page.locator('.made').click();
 			await page.getByRole('radio', { name: /^Roots/ }).click();
+			await page.getByRole('button', { name: 'Back to the change' }).click();
 			await page.getByRole('button', { name: 'Plan', exact: false }).first().click();
 			await expect(page.locator('aside li button.on')).toContainText(
 				chosen?.split('string')[0].trim() ?? 'nothing'

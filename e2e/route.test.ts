@@ -114,9 +114,11 @@ test('two tabs on one route: the stale save asks first', async ({ context, reque
 	const [first, second] = [await context.newPage(), await context.newPage()];
 	for (const page of [first, second])
 		await visit(page, `/tunes/${tune.id}/route?route=${route.id}`);
+	await first.keyboard.press('w');
 	await first.getByRole('radio', { name: /^Roots/ }).click();
 	await first.keyboard.press('ControlOrMeta+s');
 	await expect(first.getByText('Route saved.')).toBeVisible();
+	await second.keyboard.press('w');
 	await second.getByRole('radio', { name: /^Nearest/ }).click();
 	await second.keyboard.press('ControlOrMeta+s');
 	const dialog = second.getByRole('dialog');

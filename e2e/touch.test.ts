@@ -29,7 +29,9 @@ test('the whole job by touch', async ({ page, request }) => {
 	await expect(page.getByRole('heading', { level: 1 })).toHaveText('All 13 changes land.');
 	await page.locator('aside li button').nth(1).tap();
 	await expect(page.getByRole('button', { name: 'Unlock' })).toBeVisible();
+	await page.locator('.made').tap();
 	await page.getByRole('radio', { name: /^Nearest/ }).tap();
+	await page.getByRole('button', { name: 'Back to the change' }).tap();
 	await expect(page.getByRole('button', { name: 'Unlock' })).toBeVisible();
 	await page.getByRole('button', { name: 'Save' }).tap();
 	await expect(page).toHaveURL(/route=[0-9a-f-]{36}/);

@@ -8,39 +8,18 @@ export {
 	type RankedPosition
 } from './coverage';
 export { checkLine } from './judge/check';
-export type { Check, CheckedChange, Fix, LandingResult, PlayedNote, Stray } from './judge/types';
+export type { Check, Fix } from './judge/types';
 export { unplayable } from './judge/unplayable';
-export { APPROACH_WORDS, APPROACHES, type Approach } from './line/approach';
-export {
-	CELLS,
-	GRIDS,
-	PER_QUARTER,
-	readCell,
-	type Cell,
-	type Grid,
-	type LineGrid
-} from './line/cells';
-export { strokeOf } from './line/hand';
-export { lineMeasures, type LineMeasures } from './line/measures';
+export { APPROACH_WORDS, APPROACHES, arrivalsOf, type Approach } from './line/approach';
+export { CELLS, GRIDS, PER_QUARTER, placesInBar, readCell, type Grid } from './line/cells';
 export { LineWork } from './line/compose';
-export type { ArrivalOption, Line } from './line/plan-line';
-export { barAt, beatWeight } from './pulse';
-export {
-	KINDS,
-	LINE_TERMS,
-	TECHNIQUES,
-	type Frozen,
-	type LineNote,
-	type LineWishes,
-	type NoteKind,
-	type OwnFinger,
-	type OwnNote,
-	type Technique
-} from './line/types';
+export type { ArrivalOption } from './line/plan-line';
+export { barAt } from './pulse';
+export { KINDS, LINE_TERMS, TECHNIQUES, type Frozen, type LineWishes } from './line/types';
 export { placeHand, planRoute, planTargets } from './plan';
 export { planWhole, type WholePlan } from './plan-lines';
 export { blendScale, SCALE_PLANS, scalesAlong, type HandScale, type ScalePlan } from './scale-plan';
-export { checkRequest, type OpenRequest, type Roam } from './targets/candidates';
+export { checkRequest } from './targets/candidates';
 export { rankLandings, type Landing } from './targets/landings';
 export {
 	LEANS,

@@ -20,7 +20,7 @@ export type WholePlan = {
 };
 
 /** Targets as notes: each rings until the next begins or its chord ends. */
-export function targetNotes(chart: Chart, { targets }: Plan): LineNote[] {
+function targetNotes(chart: Chart, { targets }: Plan): LineNote[] {
 	return targets.map((target, i) => {
 		const { to } = chart.changes[target.change];
 		const next = targets[i + 1]?.tick ?? chartTicks(chart);

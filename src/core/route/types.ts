@@ -9,7 +9,7 @@ export type Style = (typeof STYLES)[number];
 
 /** How a landing should feel: the root is at rest, the seventh leans and wants to move on. */
 export const LEANS = ['rest', 'lean'] as const;
-export type LeanWish = { readonly change: number; readonly wish: (typeof LEANS)[number] };
+type LeanWish = { readonly change: number; readonly wish: (typeof LEANS)[number] };
 
 /** A target that the player has fixed. `change` is an index into the chart's changes. */
 export type Lock = Place & { readonly change: number };

@@ -78,7 +78,7 @@ export type Anchors = z.infer<typeof anchorsInput>;
 
 const cellText = z.string().min(1).max(256);
 /** How the way between landings is filled. */
-export const lineSettings = z.strictObject({
+const lineSettings = z.strictObject({
 	grid: z.enum(GRIDS).default('targets'),
 	scalePlan: z.enum(SCALE_PLANS).default('one'),
 	cell: cellText.default('steady').describe('A rhythm cell: its id, or one bar of x - .'),

@@ -1,10 +1,9 @@
-import { barTicks, QUARTER, type Chart } from '$core/chart';
+import type { Chart } from '$core/chart';
 import {
-	PER_QUARTER,
 	placeHand,
+	placesInBar,
 	planWhole,
 	readCell,
-	type LineGrid,
 	type LineWishes,
 	type LineWork,
 	type PlanRequest,
@@ -15,7 +14,7 @@ import { ALL_TERMS, type PlanAnswer, type PlanInput } from './plan-schema';
 import { resolveChart, resolveInstrument, resolveScale, type Outcome } from './resolve';
 
 /** How readily chromatic notes come in where the request does not say. */
-export const USUAL_SPICE = 0.4;
+const USUAL_SPICE = 0.4;
 
 /** Wishes that only routes have, besides those of the public request. */
 export type Extras = {
@@ -24,10 +23,6 @@ export type Extras = {
 	>;
 	readonly leans?: PlanRequest['leans'];
 };
-
-/** Places of a grid in the chart's usual bar. */
-export const placesInBar = (chart: Chart, grid: LineGrid): number =>
-	Math.ceil((barTicks(chart.headers.time) / QUARTER) * PER_QUARTER[grid]);
 
 function lineOf(chart: Chart, input: PlanInput, extras: Extras): Outcome<LineWishes | null> {
 	if (input.grid === 'targets') return { value: null };

@@ -2,17 +2,17 @@ import { chartTicks, type Chart } from '$core/chart';
 import { buildScale } from '$core/harmony';
 import {
 	changeAt,
+	placesInBar,
 	readCell,
 	type ArrivalOption,
 	type Frozen,
 	type HandScale,
 	type LineWishes,
-	type LineWork,
-	type WholePlan
+	type LineWork
 } from '$core/route';
 import { parseNote } from '$core/pitch';
 import type { Anchors, LineSettings, RouteInput } from './notebook-schema';
-import { answerOf, placesInBar, runWhole, type Extras } from './plan';
+import { answerOf, runWhole, type Extras } from './plan';
 import type { PlanAnswer, PlanInput } from './plan-schema';
 import { resolveChart, type Outcome } from './resolve';
 
@@ -120,11 +120,8 @@ function toInput({ chart: text, instrument, route }: RouteRequest, chart: Chart)
 	return { input, extras, warnings: cells?.warnings ?? [] };
 }
 
-/** Plans a route with everything that the planner knows of it. */
-export function runRouteWhole(
-	request: RouteRequest,
-	work?: LineWork
-): Outcome<{ whole: WholePlan; warnings: readonly string[] }> {
+/** Plans a route: in the page's worker and when it is saved. */
+export function runRoute(request: RouteRequest, work?: LineWork): Outcome<PlannedRoute> {
 	const read = resolveChart(request.chart);
 	if ('issues' in read) return read;
 	const { input, extras, warnings } = toInput(request, read.value);
@@ -132,13 +129,6 @@ export function runRouteWhole(
 	if ('issues' in made) return made;
 	const [whole] = made.value;
 	const told = whole.plan.warnings.map((warning) => warning.message);
-	return { value: { whole, warnings: [...warnings, ...told] } };
-}
-
-/** Plans a route: in the page's worker and when it is saved. */
-export function runRoute(request: RouteRequest, work?: LineWork): Outcome<PlannedRoute> {
-	const made = runRouteWhole(request, work);
-	if ('issues' in made) return made;
-	const { whole, warnings } = made.value;
-	return { value: { ...answerOf(whole), warnings, arrivals: whole.line?.options() ?? [] } };
+	const arrivals = whole.line?.options() ?? [];
+	return { value: { ...answerOf(whole), warnings: [...warnings, ...told], arrivals } };
 }

@@ -1,5 +1,6 @@
 import {
 	anchorOf,
+	arrivalsOf,
 	blendScale,
 	changeAt,
 	checkLine,
@@ -96,6 +97,10 @@ export class RoutePlan {
 		return JSON.stringify(wishesOf(this.saved)) !== JSON.stringify(this.wishes);
 	});
 
+	/** How each landing is reached by the line; null where no note leads there. */
+	readonly arrivalKinds: readonly (Approach | null)[] = $derived.by(() =>
+		arrivalsOf(this.line, this.open.chart)
+	);
 	/** The judgement of what is there: the line, or the landings where they stand alone. */
 	readonly check: Check | null = $derived.by(() => {
 		if (!this.planned && this.line.length === 0) return null;
@@ -255,6 +260,18 @@ export class RoutePlan {
 			this.plannedFor = wishes;
 		} finally {
 			this.planning = false;
+		}
+	}
+
+	/** Learns the ways to arrive of a line that was loaded, without making it anew. */
+	async learnArrivals(): Promise<void> {
+		if (this.line.length === 0 || this.arrivals.length > 0 || this.outdated) return;
+		const { line } = this;
+		const outcome = await this.planner().plan(this.request());
+		if (!outcome || 'issues' in outcome || this.line !== line) return;
+		const same = outcome.value.notes.length === line.length;
+		if (same && outcome.value.notes.every((note, i) => note.tick === line[i].tick)) {
+			this.arrivals = outcome.value.arrivals;
 		}
 	}
 

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { parseChart } from '../../chart';
 import { scaleInUse } from '../../harmony';
 import { standardGuitar } from '../../neck';
-import { CHARTS, inKey, planned, requestFor, STEADY } from '../line/test-lines';
+import { CHARTS, inKey, planned, requestFor, STEADY } from '../test-lines';
 import { scalesAlong } from '../scale-plan';
 import { STYLES } from '../types';
 import { checkLine } from './check';

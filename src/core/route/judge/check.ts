@@ -1,6 +1,6 @@
 import { beatTicks, type Change, type ChordEvent } from '../../chart';
-import { toneAt } from '../../chord';
-import { noteVerdict } from '../../harmony';
+import { toneAt, type Chord } from '../../chord';
+import { noteVerdict, type Scale } from '../../harmony';
 import { inWindow, windowPlaces } from '../../neck';
 import { barAt, beatWeight } from '../pulse';
 import { nameOver } from '../spelling';
@@ -78,13 +78,29 @@ function checkChange(
 	return is('missed', other, fix);
 }
 
-/** A note is taken up when the next one comes by a step, or is the target of an enclosure after it. */
-function resolvedBy(notes: readonly PlayedNote[], i: number): boolean {
-	const [note, next, after] = [notes[i], notes[i + 1], notes[i + 2]];
-	if (!next) return false;
+/** A note of a five-note scale may be left by the scale's own step, a third wide, onto a chord tone. */
+function stepsInScale(from: number, to: number, scale: Scale | null, chord: Chord | null): boolean {
+	if (!scale || !chord || !toneAt(chord, to)) return false;
+	const [low, high] = from < to ? [from, to] : [to, from];
+	if (high - low > 3) return false;
+	const held = (midi: number) => scale.notes.some((note) => note.pc === midi % 12);
+	for (let midi = low + 1; midi < high; midi++) if (held(midi)) return false;
+	return held(from) && held(to);
+}
+
+/** A note is taken up when the next one comes by a step, or by an enclosure; after the last comes the top. */
+function resolvedBy(
+	notes: readonly PlayedNote[],
+	i: number,
+	scale: Scale | null,
+	chord: Chord | null
+): boolean {
+	const at = (k: number) => notes[k % notes.length];
+	const [note, next, after] = [notes[i], at(i + 1), at(i + 2)];
+	if (next === note) return false;
 	const step = Math.abs(next.midi - note.midi);
 	if (step === 1 || step === 2) return true;
-	if (!after) return false;
+	if (stepsInScale(note.midi, next.midi, scale, chord)) return true;
 	const [a, b] = [note.midi - after.midi, next.midi - after.midi];
 	return a * b < 0 && Math.abs(a) <= 2 && Math.abs(b) <= 2;
 }
@@ -131,7 +147,7 @@ export function checkLine(asked: CheckRequest): Check {
 			note: i,
 			tick: note.tick,
 			name: nameOf(i),
-			resolved: resolvedBy(notes, i)
+			resolved: resolvedBy(notes, i, scale, chord)
 		});
 		if (scale && !degree && !tone) outside.push(stray());
 		if (chord && degree && !tone) {

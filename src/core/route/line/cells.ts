@@ -1,3 +1,5 @@
+import { barTicks, QUARTER, type Chart } from '../../chart';
+
 /** Where the notes of a line may stand; `targets` plans landings alone. */
 export const GRIDS = ['targets', 'quarter', 'eighth', 'triplet', 'sixteenth'] as const;
 export type Grid = (typeof GRIDS)[number];
@@ -10,6 +12,10 @@ export const PER_QUARTER: Record<LineGrid, number> = {
 	triplet: 3,
 	sixteenth: 4
 };
+
+/** Places of a grid in the chart's usual bar. */
+export const placesInBar = (chart: Chart, grid: LineGrid): number =>
+	Math.ceil((barTicks(chart.headers.time) / QUARTER) * PER_QUARTER[grid]);
 
 /** What happens on one place of the grid: a note, the note before held on, a rest. */
 export type Mark = 'x' | '-' | '.';

@@ -7,7 +7,7 @@ import { Pools } from './moments';
 import { threeCost } from './motion';
 import { rhythmOf } from './rhythm';
 import { stretchesOf } from './stretches';
-import { CHARTS, inKey, planned, requestFor, STEADY } from './test-lines';
+import { CHARTS, inKey, planned, requestFor, STEADY } from '../test-lines';
 import { FORBIDDEN } from './weights';
 
 /** The least cost for each class of arrival, by trying every way. */

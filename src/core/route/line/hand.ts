@@ -62,7 +62,3 @@ export function withTechniques(
 		return { ...note, technique };
 	});
 }
-
-/** The picking hand's strokes: down on the beat, up between; rests keep their stroke. */
-export const strokeOf = (tick: number, gridTicks: number): 'down' | 'up' =>
-	Math.round(tick / gridTicks) % 2 === 0 ? 'down' : 'up';

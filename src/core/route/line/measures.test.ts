@@ -3,7 +3,7 @@ import { parseChart } from '../../chart';
 import { instrumentOf, lastPosition } from '../../neck';
 import { STYLES, type Style } from '../types';
 import { lineMeasures, type LineMeasures } from './measures';
-import { CHARTS, inKey, planned, requestFor } from './test-lines';
+import { CHARTS, inKey, planned, requestFor } from '../test-lines';
 
 const TEXTS = [CHARTS.blues, CHARTS.minor, CHARTS.waltz, CHARTS.ladder];
 const KEYS = [0, 2, 3, 5, 7, 10];

@@ -115,7 +115,7 @@ export function addSpot(
 }
 
 /** A place as the hand at a position meets it, inside its window or not. */
-export function placeUnder(instrument: Instrument, position: number, place: Place): WindowPlace {
+function placeUnder(instrument: Instrument, position: number, place: Place): WindowPlace {
 	const { fret } = place;
 	const finger = fret === 0 ? null : Math.min(4, Math.max(1, fret - position + 1));
 	const reach = fret > 0 && (fret < position || fret > position + 3);

@@ -5,7 +5,7 @@ import { PER_QUARTER, type Mark } from './cells';
 import { barAt, beatWeight } from '../pulse';
 import type { LineWishes, OwnNote } from './types';
 
-export type SoundingEvent = ChordEvent & { readonly chord: Chord };
+type SoundingEvent = ChordEvent & { readonly chord: Chord };
 
 /**
  * A moment when a note of the line is struck. `end` is where it stops; `weight` how much the moment asks

@@ -6,7 +6,7 @@ import type { Approach } from './approach';
 import type { Cell, LineGrid } from './cells';
 
 export const KINDS = ['target', 'chord', 'passing', 'chromatic', 'enclosure'] as const;
-export type NoteKind = (typeof KINDS)[number];
+type NoteKind = (typeof KINDS)[number];
 
 /**
  * Ways of playing a note: struck anew where null; out of the note before (`hammer-on`, `pull-off`,
@@ -52,7 +52,7 @@ export type Frozen = {
 };
 
 /** A finger of the player's own for a note that stands at this tick on this place. */
-export type OwnFinger = Place & { readonly tick: number; readonly finger: number };
+type OwnFinger = Place & { readonly tick: number; readonly finger: number };
 
 /** How the way between targets is filled. */
 export type LineWishes = {

@@ -20,7 +20,7 @@ const ALIKE_FROM = 4;
 const ALIKE = 0.75;
 
 /** True when two stretches have the same intervals, counted back from their targets. */
-export function alike(a: readonly number[], b: readonly number[]): boolean {
+function alike(a: readonly number[], b: readonly number[]): boolean {
 	const count = Math.min(a.length, b.length) - 1;
 	if (count < ALIKE_FROM) return false;
 	let same = 0;

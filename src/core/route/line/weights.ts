@@ -44,7 +44,7 @@ export const LINE = {
 	tensionOnBeat: 350,
 	/** A clash between beats; and one that is left by a leap. */
 	clashOffBeat: 250,
-	clashLeft: 2500,
+	clashLeft: 5000,
 	chromaticOnBeat: 3500,
 	chromaticOffBeat: 650,
 	/** Chromatic notes cost this share in the second-last place before a target, in hundredths. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { inWindow, lastPosition, standardGuitar } from '../../neck';
 import { parseChart } from '../../chart';
-import { CHARTS, inKey, requestFor, STEADY } from '../line/test-lines';
+import { CHARTS, inKey, requestFor, STEADY } from '../test-lines';
 import { phrasesOf } from '../phrases';
 import { placeHand, planAlternatives, planTargets, settle } from '../plan';
 import { planWhole } from '../plan-lines';

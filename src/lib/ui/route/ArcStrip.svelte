@@ -1,15 +1,19 @@
 <script lang="ts">
 	import { chartTicks, type Change } from '$core/chart';
 	import { signs, type Role } from '$core/chord';
+	import { APPROACH_WORDS } from '$core/route';
 	import type { TargetAnswer } from '$lib/api/plan-schema';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { prefs } from '$lib/state/prefs.svelte';
+	import type { LineSelection } from '$lib/state/line-selection.svelte';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
 	import { chordWidth, fittingSize } from '../chord-width';
 	import ChordText from '../ChordText.svelte';
 	import RoleMark from '../RoleMark.svelte';
 	import StripBands from './StripBands.svelte';
+	import LineNotes from './LineNotes.svelte';
 	import {
+		arcAt,
 		arcPath,
 		bulge,
 		handLabel,
@@ -19,17 +23,26 @@
 		type TimeAxis
 	} from './strip-geometry';
 
-	type Props = { plan: RoutePlan; axis: TimeAxis; width: number };
-	let { plan, axis, width }: Props = $props();
+	type Props = {
+		plan: RoutePlan;
+		selection: LineSelection;
+		axis: TimeAxis;
+		width: number;
+		/** Ticks of one place of the grid. */
+		grid: number;
+	};
+	let { plan, selection, axis, width, grid }: Props = $props();
 	const open = useTune();
 	const uid = $props.id();
 
 	const HEIGHT = 246;
-	const TOP = 98;
-	const BOTTOM = 172;
+	/** A line needs more height than landings alone. */
+	const filled = $derived(plan.line.length > 0);
+	const TOP = $derived(filled ? 74 : 98);
+	const BOTTOM = $derived(filled ? 190 : 172);
 	/** The highest that an arc may bulge without reaching the chord names. */
-	const MOST = 66;
-	const y = $derived(pitchAxis(plan.targets, TOP, BOTTOM));
+	const MOST = $derived(filled ? 22 : 66);
+	const y = $derived(pitchAxis(filled ? plan.line : plan.targets, TOP, BOTTOM));
 
 	type Point = {
 		readonly target: TargetAnswer;
@@ -55,6 +68,20 @@
 			.filter(({ from, to }) => to.x > -40 && from.x < width + 40)
 			.map((arc) => ({ ...arc, on: arc.to.change.index === open.cursor }));
 	});
+	/** How high the arc is over a tick, for the stems of the line. */
+	const arcY = (tick: number): number | null => {
+		const x = axis.x(tick);
+		const arc = arcs.find(({ from, to }) => x >= from.x && x <= to.x);
+		if (!arc) return null;
+		const { from, to } = arc;
+		const height = Math.min(MOST, bulge(to.target.midi - from.target.midi));
+		return arcAt(from.x, from.y, to.x, to.y, height, x);
+	};
+	const arrivalOf = (change: number): string | null => {
+		const at = plan.targets.findIndex((target) => target.change === change);
+		const kind = plan.arrivalKinds[at];
+		return kind ? APPROACH_WORDS[kind] : null;
+	};
 	const isNext = (index: number) => index === open.cursor;
 	const isNow = (index: number) => index === open.before?.index;
 	const tense = (index: number, role: string): { now?: Role; next?: Role; ink?: Role } =>
@@ -122,11 +149,17 @@
 		<text class="move" class:on={label.on} x={label.x} y={HEIGHT - 36}>
 			{moveArrow(semitones)}
 			{label.room > 116 ? moveLabel(semitones) : Math.abs(semitones)}
+			{#if label.room > 150 && plan.isFrozen(label.from.change)}· kept{/if}
 		</text>
 		{#if label.room > 130}
-			<text class="how" x={label.x + 20} y={HEIGHT - 17}>{handLabel(label.from, label.to)}</text>
+			<text class="how" x={label.x + 20} y={HEIGHT - 17}
+				>{arrivalOf(label.to.change) ?? handLabel(label.from, label.to)}</text
+			>
 		{/if}
 	{/each}
+	{#if filled}
+		<LineNotes {plan} {selection} {axis} {width} {y} {arcY} {grid} />
+	{/if}
 	{#if topPoint}
 		<g class="again" transform="translate({topPoint.x},{topPoint.y})"><circle r="6" /></g>
 	{/if}
@@ -146,12 +179,15 @@
 			)
 				? ', locked'
 				: ''}"
-			onclick={() => (open.cursor = change.index)}
+			onclick={() => {
+				open.cursor = change.index;
+				if (filled) selection.pick(target.tick);
+			}}
 		>
 			<RoleMark
 				{...tense(change.index, target.role)}
 				label={prefs.label(tone)}
-				r={isNext(change.index) ? 16 : 14}
+				r={filled ? (isNext(change.index) ? 15 : 12.6) : isNext(change.index) ? 16 : 14}
 				target
 				locked={plan.isLocked(change.index)}
 			/>

@@ -13,16 +13,17 @@
 		/** The reasons that the plan gives for its own choice. */
 		reasons: readonly string[];
 		onchoose: (landing: Landing) => void;
+		/** How many are shown at first. */
+		few?: number;
 	};
-	let { landings, chosen, locked, reasons, onchoose }: Props = $props();
-	const SHOWN = 4;
+	let { landings, chosen, locked, reasons, onchoose, few = 4 }: Props = $props();
 	let all = $state(false);
 	const isChosen = (landing: Landing) =>
 		chosen !== undefined && landing.string === chosen.string && landing.fret === chosen.fret;
 	const shown = $derived.by(() => {
 		const first = landings.filter(isChosen);
 		const rest = landings.filter((landing) => !isChosen(landing));
-		return [...first, ...(all ? rest : rest.slice(0, SHOWN - first.length))];
+		return [...first, ...(all ? rest : rest.slice(0, few - first.length))];
 	});
 	const more = $derived(landings.length - shown.length);
 

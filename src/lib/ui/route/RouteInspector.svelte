@@ -2,19 +2,32 @@
 	import { proseSigns } from '$core/chord';
 	import type { Landing } from '$core/route';
 	import { useTune } from '$lib/state/open-tune.svelte';
-	import type { RoutePlan } from '$lib/state/route-plan.svelte';
+	import { STYLE_NAMES, type RoutePlan } from '$lib/state/route-plan.svelte';
 	import { fittingSize } from '../chord-width';
 	import ChordSymbol from '../ChordSymbol.svelte';
 	import KeyCap from '../KeyCap.svelte';
 	import ToneLadder from '../ToneLadder.svelte';
 	import LandingList from './LandingList.svelte';
-	import StylePicker from './StylePicker.svelte';
+	import ArriveList from './ArriveList.svelte';
+	import LinePanel from './LinePanel.svelte';
+	import { lineWords } from './line-words';
 
 	/** The selected change: its two chords, where it can land and why, lock, let pass, style. */
-	type Props = { plan: RoutePlan; landings: readonly Landing[]; onnextbest: () => void };
-	let { plan, landings, onnextbest }: Props = $props();
+	type Props = {
+		plan: RoutePlan;
+		landings: readonly Landing[];
+		/** The panel of how the route is made is open in place of the change. */
+		making: boolean;
+		onnextbest: () => void;
+	};
+	let { plan, landings, making = $bindable(), onnextbest }: Props = $props();
 	const open = useTune();
 	const target = $derived(plan.target(open.cursor));
+	const filled = $derived(plan.line.length > 0);
+	const arrivals = $derived(plan.arrivalsAt(open.cursor));
+	const taken = $derived(
+		plan.arrivalKinds[plan.targets.findIndex((entry) => entry.change === open.cursor)] ?? null
+	);
 	/** Both symbols fit beside the arc. */
 	const size = $derived(
 		Math.min(
@@ -26,7 +39,9 @@
 </script>
 
 <aside class="inspector" aria-label="The selected change">
-	{#if open.change}
+	{#if making}
+		<LinePanel {plan} onclose={() => (making = false)} />
+	{:else if open.change}
 		<section class="pair-box">
 			<p class="where">
 				<strong>Change {open.cursor + 1} of {open.chart.changes.length}</strong> bar {open.change
@@ -56,6 +71,7 @@
 			{#if plan.planned}
 				<LandingList
 					{landings}
+					few={filled ? 2 : 4}
 					chosen={target}
 					locked={plan.isLocked(open.cursor)}
 					reasons={target?.reasons ?? []}
@@ -63,8 +79,24 @@
 				/>
 			{/if}
 		</section>
+		{#if filled && arrivals.length > 0}
+			<section class="arrive">
+				<div class="section-head">
+					<h2>Arrive by</h2>
+				</div>
+				<ArriveList
+					options={arrivals}
+					{taken}
+					wished={plan.arriveWish(open.cursor)}
+					onchoose={(approach) => plan.setArrival(open.cursor, approach)}
+				/>
+			</section>
+		{/if}
 		<div class="bottom">
-			<StylePicker style={plan.wishes.style} onchange={(style) => plan.setStyle(style)} />
+			<button type="button" class="made" onclick={() => (making = true)}>
+				<span><b>{STYLE_NAMES[plan.wishes.style].name}</b>, {lineWords(plan.wishes.line)}</span>
+				<KeyCap keys="W" />
+			</button>
 			{#each plan.warnings.slice(0, 3) as warning (warning)}<p class="hint" role="status">
 					{proseSigns(warning)}
 				</p>{/each}
@@ -82,6 +114,15 @@
 				<button type="button" class="quiet" disabled={!plan.planned} onclick={onnextbest}
 					>Next best <KeyCap keys="A" /></button
 				>
+				{#if filled}
+					<button type="button" class="quiet" onclick={() => plan.toggleFrozen(open.cursor)}
+						>{plan.isFrozen(open.cursor) ? 'Plan this way' : 'Keep this way'}
+						<KeyCap keys="K" /></button
+					>
+					<button type="button" class="quiet" onclick={() => plan.anotherTake()}
+						>Another take <KeyCap keys="T" /></button
+					>
+				{/if}
 			</div>
 		</div>
 	{/if}
@@ -124,13 +165,27 @@
 	.bottom {
 		margin-top: auto;
 		border-top: 2px solid var(--ink);
-		padding: 10px 0 12px;
+		padding: 6px 0 12px;
 		position: sticky;
 		bottom: -16px;
 		background: var(--paper);
 	}
+	.made {
+		display: flex;
+		width: 100%;
+		justify-content: space-between;
+		align-items: center;
+		gap: 8px;
+		min-height: 34px;
+		text-align: left;
+		line-height: 1.2;
+	}
+	.made:hover {
+		background: var(--lit);
+	}
 	.keys {
 		display: flex;
+		flex-wrap: wrap;
 		justify-content: space-between;
 		gap: 8px;
 		padding-top: 6px;

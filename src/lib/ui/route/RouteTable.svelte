@@ -2,18 +2,30 @@
 	import { proseSigns, signs } from '$core/chord';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { prefs } from '$lib/state/prefs.svelte';
+	import { wayOf } from '$lib/state/ways';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
 
 	/** The strip as a table, for those who do not see it and for reading the reasons in one go. */
 	let { plan }: { plan: RoutePlan } = $props();
 	const open = useTune();
+	/** The notes on the way after a change, by name. */
+	function after(change: number): string {
+		const { from, to } = wayOf(open.chart, change);
+		return plan.line
+			.filter((note) => note.tick >= from && note.tick < to && note.kind !== 'target')
+			.map((note) => prefs.name(note.name, note.midi % 12))
+			.join(' ');
+	}
 </script>
 
 <div class="scroll">
 	<table>
 		<caption>Landings in order</caption>
 		<thead>
-			<tr><th>Bar</th><th>Chord</th><th>Land on</th><th>String, fret</th><th>Why</th></tr>
+			<tr
+				><th>Bar</th><th>Chord</th><th>Land on</th><th>String, fret</th>
+				{#if plan.line.length > 0}<th>Then</th>{/if}<th>Why</th></tr
+			>
 		</thead>
 		<tbody>
 			{#each open.chart.changes as change (change.index)}
@@ -30,9 +42,12 @@
 								: ''}</td
 						>
 						<td>{target.string}, {target.fret}</td>
+						{#if plan.line.length > 0}<td>{after(change.index)}</td>{/if}
 						<td>{target.reasons.map(proseSigns).join(' ')}</td>
 					{:else}
-						<td colspan="3">{plan.isLetPass(change.index) ? 'let pass' : 'no landing'}</td>
+						<td colspan={plan.line.length > 0 ? 4 : 3}
+							>{plan.isLetPass(change.index) ? 'let pass' : 'no landing'}</td
+						>
 					{/if}
 				</tr>
 			{/each}

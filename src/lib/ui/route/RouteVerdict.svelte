@@ -1,13 +1,23 @@
 <script lang="ts">
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { STYLE_NAMES, type RoutePlan } from '$lib/state/route-plan.svelte';
+	import KeyCap from '../KeyCap.svelte';
 	import { capital, inWords } from '../words';
+	import type { WeakSpot } from './weak-spots';
 
 	/** The route in one sentence, with jumps to its widest moves. */
-	let { plan }: { plan: RoutePlan } = $props();
+	type Props = { plan: RoutePlan; weak: readonly WeakSpot[]; onweak: (spot: WeakSpot) => void };
+	let { plan, weak, onweak }: Props = $props();
 	const open = useTune();
 	const count = $derived(open.chart.changes.length);
-	const landed = $derived(plan.targets.length);
+	/** Changes that land; what is let pass does not count, whatever sounds there. */
+	const landed = $derived(
+		plan.check && plan.planned
+			? plan.check.changes.filter(
+					(change) => change.result === 'landed' && !plan.isLetPass(change.index)
+				).length
+			: plan.targets.length
+	);
 	const moves = $derived(
 		plan.targets
 			.slice(1)
@@ -60,7 +70,13 @@
 			{#if semitones > 0}{capital(inWords(semitones))} by a semitone{stays > 0
 					? `, ${inWords(stays)} ${stays === 1 ? 'stays' : 'stay'} put`
 					: ''}.{/if}
-			{#if widest.length > 0}
+			{#if weak.length > 0}
+				{weak.length === 1 ? 'One weak spot:' : `${capital(inWords(weak.length))} weak spots:`}
+				{#each weak.slice(0, 3) as spot (spot.tick)}
+					<button type="button" title={spot.text} onclick={() => onweak(spot)}>{spot.where}</button>
+				{/each}
+				<KeyCap keys="J" />
+			{:else if widest.length > 0}
 				Widest:
 				{#each widest as move (move.target.change)}
 					<button type="button" onclick={() => (open.cursor = move.target.change)}

@@ -3,6 +3,7 @@
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
+	import { changeBefore } from '$lib/state/ways';
 	import type { TimeAxis } from './strip-geometry';
 
 	/** Counts and tab under the strip, on the same time axis. */
@@ -25,10 +26,15 @@
 		)
 	);
 	const spacing = $derived(beats.length > 1 ? beats[1].x - beats[0].x : 40);
+	const notes = $derived(plan.line.length > 0 ? plan.line : plan.targets);
 	const digits = $derived(
-		plan.targets.flatMap((target) => {
-			const x = axis.x(target.tick);
-			return x > -10 && x < width - 4 ? [{ target, x }] : [];
+		notes.flatMap((note) => {
+			const x = axis.x(note.tick);
+			if (x <= -10 || x >= width - 4) return [];
+			const landing = !('kind' in note) || note.kind === 'target';
+			const change = changeBefore(open.chart, note.tick);
+			const end = 'kind' in note ? axis.x(note.tick + note.durationTicks) : x;
+			return [{ note, x, landing, change, held: landing && end - x > 60 ? end - 8 : null }];
 		})
 	);
 </script>
@@ -45,14 +51,28 @@
 	{#each bars as bar (bar.index)}
 		<line class="bar" x1={axis.x(bar.startTick)} x2={axis.x(bar.startTick)} y1={TOP} y2={bottom} />
 	{/each}
-	{#each digits as { target, x } (target.change)}
+	{#each digits as { note, x, landing, change, held } (note.tick)}
+		{@const now = landing && change === open.before?.index}
+		{@const next = landing && change === open.cursor && open.next !== null}
+		{#if held !== null}
+			<line
+				class="held"
+				class:now
+				class:next
+				x1={x + 12}
+				x2={held}
+				y1={row(note.string)}
+				y2={row(note.string)}
+			/>
+		{/if}
 		<text
 			class="digit"
-			class:now={target.change === open.before?.index}
-			class:next={target.change === open.cursor && open.next}
+			class:small={!landing}
+			class:now
+			class:next
 			{x}
-			y={row(target.string)}
-			dy="0.35em">{target.fret}</text
+			y={row(note.string)}
+			dy="0.35em">{note.fret}</text
 		>
 	{/each}
 </svg>
@@ -85,6 +105,21 @@
 		paint-order: stroke;
 		stroke: var(--paper);
 		stroke-width: 6px;
+	}
+	.small {
+		font-size: 14px;
+		font-weight: 500;
+		stroke-width: 4px;
+	}
+	.held {
+		stroke: var(--second);
+		stroke-width: 2;
+	}
+	.held.now {
+		stroke: var(--now-line);
+	}
+	.held.next {
+		stroke: var(--next-line);
 	}
 	.now {
 		fill: var(--now-ink);

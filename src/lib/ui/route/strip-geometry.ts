@@ -33,9 +33,9 @@ export function timeAxis(
 	return { from, to, startTick, endTick, x: (tick) => left + (tick - startTick) * scale };
 }
 
-/** Height of a pitch: all targets of the route fit between top and bottom, at most 13 px a semitone. */
+/** Height of a pitch: all notes of the route fit between top and bottom, at most 13 px a semitone. */
 export function pitchAxis(
-	targets: readonly TargetAnswer[],
+	targets: readonly Pick<TargetAnswer, 'midi'>[],
 	top: number,
 	bottom: number
 ): (midi: number) => number {
@@ -74,3 +74,17 @@ export const handLabel = (
 			? 'same place'
 			: `stays on string ${to.string}`
 		: `to string ${to.string}`;
+
+/** Height of the arc of `arcPath` at an x between its ends. */
+export function arcAt(
+	x1: number,
+	y1: number,
+	x2: number,
+	y2: number,
+	height: number,
+	x: number
+): number {
+	const t = x2 === x1 ? 0 : (x - x1) / (x2 - x1);
+	const top = (y1 + y2) / 2 - 2 * height;
+	return (1 - t) ** 2 * y1 + 2 * t * (1 - t) * top + t ** 2 * y2;
+}

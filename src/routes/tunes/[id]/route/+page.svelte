@@ -1,10 +1,14 @@
 <script lang="ts">
 	import { goto, invalidateAll } from '$app/navigation';
+	import { QUARTER } from '$core/chart';
 	import { highestFret } from '$core/neck';
-	import type { Landing } from '$core/route';
+	import { PER_QUARTER, type Landing } from '$core/route';
 	import { Refusal, send } from '$lib/state/api';
 	import { onKeys } from '$lib/state/keys';
+	import { placeFor } from '$lib/state/line-edit';
+	import { changeBefore } from '$lib/state/ways';
 	import { useTune } from '$lib/state/open-tune.svelte';
+	import { LineSelection } from '$lib/state/line-selection.svelte';
 	import { RoutePlan, STYLE_NAMES } from '$lib/state/route-plan.svelte';
 	import FootKeys from '$lib/ui/FootKeys.svelte';
 	import KeyCap from '$lib/ui/KeyCap.svelte';
@@ -17,6 +21,7 @@
 	import RouteVerdict from '$lib/ui/route/RouteVerdict.svelte';
 	import { timeAxis } from '$lib/ui/route/strip-geometry';
 	import TabRow from '$lib/ui/route/TabRow.svelte';
+	import { weakSpots, type WeakSpot } from '$lib/ui/route/weak-spots';
 	import TuneBar from '$lib/ui/TuneBar.svelte';
 	import { plural } from '$lib/ui/words';
 	import { Planner } from '$lib/workers/planner';
@@ -29,9 +34,10 @@
 	let planner: Planner | null = null;
 	const usePlanner = () => (planner ??= new Planner());
 	const plan = untrack(() => new RoutePlan(open, usePlanner, data.route));
+	const selection = untrack(() => new LineSelection(open, plan));
 	onMount(() => {
 		usePlanner().warm();
-		void plan.recover();
+		void plan.recover().then(() => plan.learnArrivals());
 		return () => planner?.close();
 	});
 	let settled = $state(false);
@@ -48,6 +54,7 @@
 				(route && plan.saved && route.version > plan.saved.version)
 			)
 				plan.load(route);
+			if (planner) void plan.learnArrivals();
 		});
 	});
 
@@ -55,9 +62,48 @@
 	let table = $state(false);
 	let asking = $state(false);
 	const narrow = $derived(width < 560);
+	const { grid } = $derived(plan.wishes.line);
+	/** Bars in detail: fewer where many notes must have room. */
+	const detail = $derived(narrow ? 2 : grid === 'sixteenth' && plan.line.length > 0 ? 2 : 4);
+	const gridTicks = $derived(grid === 'targets' ? QUARTER : QUARTER / PER_QUARTER[grid]);
 	const axis = $derived(
-		timeAxis(open.chart, open.change?.bar ?? 1, width, narrow ? 20 : 22, narrow ? 2 : 4)
+		timeAxis(open.chart, open.change?.bar ?? 1, width, narrow ? 20 : 22, detail)
 	);
+	let making = $state(false);
+	const weak = $derived(weakSpots(open.chart, plan.check, (change) => plan.isLetPass(change)));
+	function showWeak(spot: WeakSpot): void {
+		open.cursor = spot.change;
+		if (plan.line.some((note) => note.tick === spot.tick)) selection.pick(spot.tick);
+		toast(spot.text, spot.fix ? { action: { label: 'Mend (M)', onClick: () => mend(spot) } } : {});
+	}
+	/** Jumps to the next weak spot after the cursor. */
+	function nextWeak(): void {
+		const from = selection.leading?.tick ?? open.change?.tick ?? 0;
+		const spot = weak.find((entry) => entry.tick > from) ?? weak[0];
+		if (spot) showWeak(spot);
+	}
+	/** Applies the smallest fix of a change: the landing goes where the judge says. */
+	function mend(spot = weak.find((entry) => entry.change === open.cursor && entry.fix)): void {
+		const { fix } = spot ?? {};
+		if (!spot || !fix) return;
+		const { instrument, position } = open;
+		const place =
+			fix.place ?? placeFor({ instrument, position }, fix.toMidi, { string: 3, fret: position });
+		if (place) plan.lockAt(spot.change, place);
+	}
+	/** Arrows move what is picked; without a pick, up and down take hold of the landing. */
+	function lift(direction: 1 | -1, by: 'step' | 'semitone'): void {
+		if (plan.line.length === 0) return;
+		if (selection.size === 0 && target) selection.pick(target.tick);
+		selection.movePitch(direction, by);
+	}
+	function across(by: 1 | -1): void {
+		if (selection.size === 0) return open.step(by);
+		const note = selection.step(by);
+		if (!note) return;
+		const change = changeBefore(open.chart, note.tick);
+		if (change >= 0 && change !== open.cursor) open.cursor = change;
+	}
 	const target = $derived(plan.target(open.cursor));
 	const before = $derived(open.before && plan.target(open.before.index));
 	const frets = $derived.by(() => {
@@ -138,7 +184,7 @@
 	}
 	async function remove(): Promise<void> {
 		if (!plan.saved) return;
-		const { name, position, style, anchors } = plan.saved;
+		const { name, position, style, line, anchors } = plan.saved;
 		await send('DELETE', `/api/v1/routes/${plan.saved.id}`);
 		await goto('?route=new', { invalidateAll: true });
 		toast(`The route “${name}” is deleted.`, {
@@ -149,9 +195,16 @@
 						name,
 						position,
 						style,
+						line,
 						anchors
 					}).then((route) => goto(`?route=${route.id}`, { invalidateAll: true }))
 			}
+		});
+	}
+	function copy(): void {
+		const count = selection.copy();
+		toast(`${plural(count, 'note')} copied from this way. Ctrl V puts them on another.`, {
+			duration: 2500
 		});
 	}
 	const keys = onKeys({
@@ -163,8 +216,30 @@
 		']': () => moveTo(open.position + 1),
 		',': () => open.step(-1),
 		'.': () => open.step(1),
-		ArrowLeft: () => open.step(-1),
-		ArrowRight: () => open.step(1),
+		w: () => (making = !making),
+		t: () => plan.anotherTake(),
+		k: () => plan.line.length > 0 && plan.toggleFrozen(open.cursor),
+		j: nextWeak,
+		m: () => mend(),
+		e: () => {
+			if (selection.size > 0) selection.clear();
+			else selection.step(1);
+		},
+		i: () => selection.insert(),
+		Delete: () => selection.remove(),
+		Backspace: () => selection.remove(),
+		Escape: () => selection.clear(),
+		ArrowUp: () => lift(1, 'step'),
+		ArrowDown: () => lift(-1, 'step'),
+		'Shift+ArrowUp': () => lift(1, 'semitone'),
+		'Shift+ArrowDown': () => lift(-1, 'semitone'),
+		'Shift+ArrowLeft': () => selection.moveTime(-1),
+		'Shift+ArrowRight': () => selection.moveTime(1),
+		'Mod+a': () => selection.pickWay(),
+		'Mod+c': copy,
+		'Mod+v': () => selection.paste(),
+		ArrowLeft: () => across(-1),
+		ArrowRight: () => across(1),
 		PageUp: () => open.step(-1),
 		PageDown: () => open.step(1),
 		'Mod+z': () => plan.undo(),
@@ -200,7 +275,7 @@
 
 <div class="with-inspector">
 	<main id="main" class="screen">
-		<RouteVerdict {plan} />
+		<RouteVerdict {plan} {weak} onweak={showWeak} />
 		{#if open.chart.changes.length === 0}
 			<p>
 				There is no change to land on. <a class="act" href="/tunes/{open.saved.id}/chart"
@@ -211,7 +286,7 @@
 			<div class="strips bleed" aria-busy={plan.planning}>
 				<div bind:clientWidth={width}>
 					{#if plan.planned}<Overview {plan} {axis} {width} />{/if}
-					<ArcStrip {plan} {axis} {width} />
+					<ArcStrip {plan} {selection} {axis} {width} grid={gridTicks} />
 					<TabRow {plan} {axis} {width} />
 				</div>
 				<Neck
@@ -226,7 +301,9 @@
 					target={landing(target)}
 					onposition={moveTo}
 					onplace={(place) => {
-						if (plan.planned) plan.lockAt(open.cursor, place);
+						const picked = selection.leading;
+						if (picked && picked.kind !== 'target') selection.drop(picked.tick, place, 0);
+						else if (plan.planned) plan.lockAt(open.cursor, place);
 					}}
 				/>
 			</div>
@@ -240,14 +317,15 @@
 				keys={[
 					[', .', 'change'],
 					['[ ]', 'place'],
-					['N', 'names or roles'],
-					['Ctrl Z', 'undo'],
-					['Ctrl S', 'save']
+					['E', 'pick a note'],
+					['↑ ↓', 'move it'],
+					['N', 'names'],
+					['Ctrl Z', 'undo']
 				]}
 			/>
 		</div>
 	</main>
-	<RouteInspector {plan} {landings} onnextbest={() => void nextBest()} />
+	<RouteInspector {plan} {landings} bind:making onnextbest={() => void nextBest()} />
 </div>
 
 {#if asking}

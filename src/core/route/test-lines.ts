@@ -1,12 +1,12 @@
-import { parseChart, transposeText, type Chart } from '../../chart';
-import { scaleInUse } from '../../harmony';
-import { instrumentOf, type Instrument } from '../../neck';
-import { planTargets, settle } from '../plan';
-import type { PlanRequest, Style } from '../types';
-import { readCell, type Cell } from './cells';
-import { LineWork } from './compose';
-import { planLine, type Line } from './plan-line';
-import type { LineWishes } from './types';
+import { parseChart, transposeText, type Chart } from '../chart';
+import { scaleInUse } from '../harmony';
+import { instrumentOf, type Instrument } from '../neck';
+import { planTargets, settle } from './plan';
+import type { PlanRequest, Style } from './types';
+import { readCell, type Cell } from './line/cells';
+import { LineWork } from './line/compose';
+import { planLine, type Line } from './line/plan-line';
+import type { LineWishes } from './line/types';
 
 /** Charts that lines are tried on: a blues, a minor loop with a major V, ii–V–I, a waltz, two chords a bar. */
 export const CHARTS = {

@@ -1,0 +1,192 @@
+import { PER_QUARTER, scalesAlong, blendScale } from '$core/route';
+import { QUARTER } from '$core/chart';
+import type { Place } from '$core/neck';
+import type { NoteAnswer } from '$lib/api/plan-schema';
+import {
+	addNote,
+	freePlaceAfter,
+	movePitch,
+	moveTime,
+	removeNotes,
+	setPlace,
+	type EditContext
+} from './line-edit';
+import type { OpenTune } from './open-tune.svelte';
+import type { RoutePlan } from './route-plan.svelte';
+import { changeBefore, wayNotes, wayOf, type WayNote } from './ways';
+
+/**
+ * The notes of the line that are picked out, by their ticks, and what can be done with them. The last one
+ * picked leads: steps go on from it.
+ */
+export class LineSelection {
+	private picked: ReadonlySet<number> = $state.raw(new Set());
+	private lead: number | null = $state(null);
+	private copied: readonly WayNote[] | null = $state.raw(null);
+
+	constructor(
+		private readonly open: OpenTune,
+		private readonly plan: RoutePlan
+	) {}
+
+	readonly notes: readonly NoteAnswer[] = $derived.by(() =>
+		this.plan.line.filter((note) => this.picked.has(note.tick))
+	);
+	readonly leading: NoteAnswer | null = $derived(
+		this.notes.find((note) => note.tick === this.lead) ?? this.notes[0] ?? null
+	);
+
+	has(tick: number): boolean {
+		return this.picked.has(tick);
+	}
+
+	get size(): number {
+		return this.notes.length;
+	}
+
+	get canPaste(): boolean {
+		return this.copied !== null;
+	}
+
+	clear(): void {
+		this.picked = new Set();
+		this.lead = null;
+	}
+
+	/** Picks one note; with `add` beside those that are picked (again: lets it go); with `range` all between. */
+	pick(tick: number, { add = false, range = false } = {}): void {
+		if (range && this.lead !== null) {
+			const [from, to] = [Math.min(this.lead, tick), Math.max(this.lead, tick)];
+			this.picked = new Set(
+				this.plan.line.map((note) => note.tick).filter((at) => at >= from && at <= to)
+			);
+			return;
+		}
+		const next = new Set(add ? this.picked : []);
+		if (add && next.has(tick)) next.delete(tick);
+		else next.add(tick);
+		this.picked = next;
+		this.lead = tick;
+	}
+
+	/** Picks the next or previous note of the line; from nothing the first on the way of the cursor. */
+	step(by: 1 | -1): NoteAnswer | null {
+		const { line } = this.plan;
+		const { leading } = this;
+		const from = this.open.change?.tick ?? 0;
+		const at = leading
+			? line.findIndex((note) => note.tick === leading.tick) + by
+			: line.findIndex((note) => note.tick >= from);
+		const note = line[at] ?? leading;
+		if (note) this.pick(note.tick);
+		return note ?? null;
+	}
+
+	/** Picks every note on the way of the leading one, or of the cursor. */
+	pickWay(): void {
+		const change = this.leading
+			? changeBefore(this.open.chart, this.leading.tick)
+			: this.open.cursor;
+		const { from, to } = wayOf(this.open.chart, change);
+		const ticks = this.plan.line
+			.map((note) => note.tick)
+			.filter((tick) => tick >= from && tick < to);
+		this.picked = new Set(ticks);
+		this.lead = ticks[0] ?? null;
+	}
+
+	private context(): EditContext {
+		const { chart, instrument, position } = this.open;
+		const { line, style } = this.plan.wishes;
+		const scale = style === 'blend' ? blendScale(chart, this.open.scale) : this.open.scale;
+		return {
+			chart,
+			instrument,
+			position,
+			scales: scalesAlong(chart, scale, line.scalePlan),
+			line: this.plan.line,
+			grid: line.grid === 'targets' ? QUARTER : QUARTER / PER_QUARTER[line.grid]
+		};
+	}
+
+	movePitch(direction: 1 | -1, by: 'step' | 'semitone'): void {
+		if (this.size > 0) this.plan.setWays(movePitch(this.context(), this.picked, direction, by));
+	}
+
+	moveTime(places: number): void {
+		if (this.size === 0) return;
+		const { ways, ticks } = moveTime(this.context(), this.picked, places);
+		const lead = this.leading?.tick ?? null;
+		const order = [...this.picked];
+		this.plan.setWays(ways);
+		this.lead = lead === null ? null : ([...ticks][order.indexOf(lead)] ?? null);
+		this.picked = ticks;
+	}
+
+	/** Puts one note on a place, and elsewhere in time where it is dragged there. */
+	drop(tick: number, place: Place | null, places: number): void {
+		const moved = moveTime(this.context(), new Set([tick]), places);
+		const [to] = moved.ticks;
+		const context = this.context();
+		const ways = place
+			? setPlace(context, tick, place).map(([change, notes]): [number, WayNote[]] => {
+					const { from } = wayOf(context.chart, change);
+					return [
+						change,
+						notes.map((note) =>
+							note.offset === tick - from ? { ...note, offset: to - from } : note
+						)
+					];
+				})
+			: moved.ways;
+		this.plan.setWays(ways);
+		this.pick(to);
+	}
+
+	remove(): void {
+		if (this.size === 0) return;
+		const at = this.leading?.tick ?? 0;
+		const ways = removeNotes(this.context(), this.picked);
+		const before = this.plan.line.findLast((note) => note.tick < at && !this.picked.has(note.tick));
+		this.plan.setWays(ways);
+		if (before) this.pick(before.tick);
+		else this.clear();
+	}
+
+	/** Adds a note like the leading one on the next free place of the grid. */
+	insert(): void {
+		const { leading } = this;
+		if (!leading) return;
+		const context = this.context();
+		const tick = freePlaceAfter(context, leading.tick);
+		if (tick === null) return;
+		this.plan.setWays(addNote(context, { tick, string: leading.string, fret: leading.fret }));
+		this.pick(tick);
+	}
+
+	/** Adds a note at a moment. */
+	add(tick: number, place: Place): void {
+		const context = this.context();
+		const at = Math.round(tick / context.grid) * context.grid;
+		this.plan.setWays(addNote(context, { tick: at, ...place }));
+		this.pick(at);
+	}
+
+	/** Remembers the notes on the way of the cursor. */
+	copy(): number {
+		this.copied = wayNotes(this.open.chart, this.plan.line, this.open.cursor);
+		return this.copied.length;
+	}
+
+	/** Puts the remembered notes on the way of the cursor, as many as it has time for. */
+	paste(): void {
+		if (!this.copied) return;
+		const { from, to } = wayOf(this.open.chart, this.open.cursor);
+		const fitting = this.copied.filter((note) => note.offset < to - from);
+		const notes = fitting.map((note) => ({
+			...note,
+			durationTicks: Math.min(note.durationTicks, to - from - note.offset)
+		}));
+		this.plan.setWays([[this.open.cursor, notes]]);
+	}
+}

@@ -1,0 +1,209 @@
+<script lang="ts">
+	import { roleWords, signs, type Role } from '$core/chord';
+	import type { NoteAnswer } from '$lib/api/plan-schema';
+	import { placeFor } from '$lib/state/line-edit';
+	import type { LineSelection } from '$lib/state/line-selection.svelte';
+	import { useTune } from '$lib/state/open-tune.svelte';
+	import { prefs } from '$lib/state/prefs.svelte';
+	import type { RoutePlan } from '$lib/state/route-plan.svelte';
+	import { changeBefore } from '$lib/state/ways';
+	import RoleMark from '../RoleMark.svelte';
+	import type { TimeAxis } from './strip-geometry';
+
+	/** The notes between landings, at true pitch on stems from their arc; each can be picked and dragged. */
+	type Props = {
+		plan: RoutePlan;
+		selection: LineSelection;
+		axis: TimeAxis;
+		width: number;
+		y: (midi: number) => number;
+		/** Height of the arc over a tick; null where there is none. */
+		arcY: (tick: number) => number | null;
+		/** Ticks of one place of the grid. */
+		grid: number;
+	};
+	let { plan, selection, axis, width, y, arcY, grid }: Props = $props();
+	const open = useTune();
+
+	/** Places closer than this hold small marks without a label. */
+	const ROOMY = 19;
+	const spacing = $derived(axis.x(grid) - axis.x(0));
+	const semitone = $derived(Math.abs(y(60) - y(61)));
+	const clashes = $derived(new Set((plan.check?.clashes ?? []).map((stray) => stray.tick)));
+
+	type Shown = {
+		readonly note: NoteAnswer;
+		readonly x: number;
+		readonly end: number;
+		readonly tense: 'now' | 'next' | 'ink';
+		readonly rises: boolean;
+	};
+	const shown = $derived(
+		plan.line.flatMap((note, i): Shown[] => {
+			const x = axis.x(note.tick);
+			if (note.kind === 'target' || x < -20 || x > width) return [];
+			const change = changeBefore(open.chart, note.tick);
+			const next = change === open.cursor && open.next !== null;
+			const tense = next ? 'next' : change === open.before?.index ? 'now' : 'ink';
+			const end = axis.x(note.tick + note.durationTicks);
+			return [{ note, x, end, tense, rises: (plan.line[i + 1]?.midi ?? 0) > note.midi }];
+		})
+	);
+	const words = ({ note }: Shown): string => {
+		const symbol = signs(open.chart.events[note.chord]?.symbol ?? '');
+		const what = note.role ? `${roleWords(note.role as Role)} of ${symbol}` : `over ${symbol}`;
+		const beat = Number((1 + (note.tick - axis.startTick) / 480).toFixed(2));
+		const how = note.technique ? `, ${note.technique}` : '';
+		return `Note, ${beat} quarters into the strip: ${signs(note.name)}, ${what}, string ${note.string}, fret ${note.fret}${how}`;
+	};
+
+	/** A note that is being dragged: by how many semitones and places of the grid. */
+	let drag: { tick: number; x: number; y: number; semitones: number; places: number } | null =
+		$state(null);
+	function down(event: PointerEvent, note: NoteAnswer): void {
+		if (event.button !== 0) return;
+		selection.pick(note.tick, {
+			add: event.ctrlKey || event.metaKey,
+			range: event.shiftKey
+		});
+		(event.currentTarget as Element).setPointerCapture(event.pointerId);
+		drag = { tick: note.tick, x: event.clientX, y: event.clientY, semitones: 0, places: 0 };
+	}
+	function moved(event: PointerEvent): void {
+		if (!drag) return;
+		drag.semitones = Math.round((drag.y - event.clientY) / semitone);
+		drag.places = Math.round((event.clientX - drag.x) / spacing);
+	}
+	function up(note: NoteAnswer): void {
+		if (!drag) return;
+		const { semitones, places } = drag;
+		drag = null;
+		if (semitones === 0 && places === 0) return;
+		const { instrument, position } = open;
+		const place =
+			semitones === 0 ? null : placeFor({ instrument, position }, note.midi + semitones, note);
+		selection.drop(note.tick, place, places);
+	}
+</script>
+
+{#each shown as entry (entry.note.tick)}
+	{@const { note, tense } = entry}
+	{@const dragged = drag?.tick === note.tick ? drag : null}
+	{@const x = entry.x + (dragged ? dragged.places * spacing : 0)}
+	{@const at = y(note.midi + (dragged?.semitones ?? 0))}
+	{@const base = arcY(note.tick)}
+	{@const small = spacing < ROOMY}
+	{@const picked = selection.has(note.tick)}
+	<g
+		role="button"
+		class="note {tense}"
+		class:picked
+		tabindex={selection.leading?.tick === note.tick ? 0 : -1}
+		aria-pressed={picked}
+		aria-label={words(entry)}
+		data-tick={note.tick}
+		onpointerdown={(event) => down(event, note)}
+		onpointermove={moved}
+		onpointerup={() => up(note)}
+		onpointercancel={() => (drag = null)}
+	>
+		{#if base !== null}
+			<line class="stem" x1={x} x2={x} y1={base} y2={at} />
+			<circle class="foot" cx={x} cy={base} r="1.6" />
+		{/if}
+		<rect
+			class="reach"
+			x={x - Math.max(6, spacing / 2)}
+			y={at - 12}
+			width={Math.max(12, spacing)}
+			height="24"
+		/>
+		{#if entry.end - entry.x > 1.6 * spacing}
+			<line class="ring" x1={x + 9} x2={entry.end - 5} y1={at} y2={at} />
+		{/if}
+		<g transform="translate({x},{at})">
+			{#if picked}<circle class="pick" r={small ? 9 : 13.5} />{/if}
+			{#if note.role}
+				<RoleMark
+					{...{ [tense]: note.role as Role }}
+					label={small
+						? ''
+						: prefs.label({ role: note.role as Role, name: note.name, pc: note.midi % 12 })}
+					r={small ? 6 : 9.5}
+				/>
+			{:else if note.kind === 'chromatic' || (note.kind === 'enclosure' && !clashes.has(note.tick))}
+				<path class="chevron" d={entry.rises ? 'M-6,3L0,-4L6,3' : 'M-6,-3L0,4L6,-3'} />
+			{:else if clashes.has(note.tick)}
+				<path class="clash" d="M-8,2Q-4,-5 0,0T8,-2" />
+			{:else}
+				<line class="dash" x1={small ? -5 : -8} x2={small ? 5 : 8} y1="0" y2="0" />
+			{/if}
+		</g>
+	</g>
+{/each}
+
+<style>
+	.note {
+		cursor: grab;
+		outline-offset: 2px;
+		touch-action: none;
+	}
+	.note:active {
+		cursor: grabbing;
+	}
+	.reach {
+		fill: transparent;
+	}
+	.stem {
+		stroke: var(--strong);
+		stroke-width: 1.25;
+	}
+	.foot {
+		fill: var(--second);
+	}
+	.ring {
+		stroke-width: 3;
+		stroke: var(--second);
+	}
+	.now .ring {
+		stroke: var(--now-line);
+	}
+	.next .ring {
+		stroke: var(--next-line);
+	}
+	.dash {
+		stroke: var(--second);
+		stroke-width: 5;
+		stroke-linecap: round;
+	}
+	.now .dash {
+		stroke: var(--now-line);
+	}
+	.next .dash {
+		stroke: var(--next-line);
+	}
+	.clash {
+		fill: none;
+		stroke: var(--second);
+		stroke-width: 4;
+		stroke-dasharray: 3 2;
+	}
+	.now .clash,
+	.now .chevron {
+		stroke: var(--now-line);
+	}
+	.next .clash,
+	.next .chevron {
+		stroke: var(--next-line);
+	}
+	.chevron {
+		fill: none;
+		stroke: var(--ink);
+		stroke-width: 2.6;
+	}
+	.pick {
+		fill: var(--paper);
+		stroke: var(--ink);
+		stroke-width: 2;
+	}
+</style>

@@ -1,0 +1,260 @@
+<script lang="ts">
+	import {
+		CELLS,
+		GRIDS,
+		placesInBar,
+		readCell,
+		SCALE_PLANS,
+		type Grid,
+		type ScalePlan,
+		type Style
+	} from '$core/route';
+	import { useTune } from '$lib/state/open-tune.svelte';
+	import { STYLE_NAMES, type RoutePlan } from '$lib/state/route-plan.svelte';
+	import { onMount } from 'svelte';
+	import Choice from '../Choice.svelte';
+	import KeyCap from '../KeyCap.svelte';
+	import { cellWords, GRID_WORDS, SCALE_PLAN_WORDS } from './line-words';
+
+	/** How the route is made: what it lands on, and how the way between is filled. */
+	let { plan, onclose }: { plan: RoutePlan; onclose: () => void } = $props();
+	const open = useTune();
+	const line = $derived(plan.wishes.line);
+	const filled = $derived(line.grid !== 'targets');
+	const uid = $props.id();
+	let close: HTMLButtonElement;
+	onMount(() => close.focus());
+
+	const styles = Object.entries(STYLE_NAMES).map(([value, { name, says }]) => ({
+		...{ value: value as Style, name, says }
+	}));
+	const grids = GRIDS.map((value) => ({ value, name: GRID_WORDS[value] }));
+	const scales = SCALE_PLANS.map((value) => ({ value, ...SCALE_PLAN_WORDS[value] }));
+	const cells = CELLS.map(({ id, name, says }) => ({ value: id, name, says }));
+	const directions = [
+		{ value: 'free', name: 'Either way' },
+		{ value: 'up', name: 'Rising' },
+		{ value: 'down', name: 'Falling' }
+	] as const;
+	const hands = [
+		{ value: 'rests', name: 'One place' },
+		{ value: 'stay', name: 'Seldom' },
+		{ value: 'climb', name: 'Climb' },
+		{ value: 'descend', name: 'Descend' }
+	] as const;
+	type Hand = (typeof hands)[number]['value'];
+
+	const places = $derived(line.grid === 'targets' ? 8 : placesInBar(open.chart, line.grid));
+	const written = $derived(CELLS.some((cell) => cell.id === line.cell) ? '' : line.cell);
+	let wrong = $state('');
+	/** A cell written by hand; an unreadable one is told and changes nothing. */
+	function write(text: string): void {
+		if (text.trim() === '') return;
+		const read = readCell(text.trim(), places);
+		wrong = typeof read === 'string' ? read : '';
+		if (typeof read !== 'string') plan.setLine({ cell: text.trim() });
+	}
+	const sections = $derived([
+		...new Set(open.chart.played.flatMap((bar) => (bar.section ? [bar.section] : [])))
+	]);
+	const cellOf = (section: string) =>
+		line.cells.find((entry) => entry.section === section)?.cell ?? '';
+	function setCell(section: string, cell: string): void {
+		const rest = line.cells.filter((entry) => entry.section !== section);
+		plan.setLine({ cells: cell === '' ? rest : [...rest, { section, cell }] });
+	}
+	function setHand(hand: Hand): void {
+		plan.setLine({ roam: hand === 'rests' ? null : { frets: line.roam?.frets ?? 5, wish: hand } });
+	}
+</script>
+
+<section aria-label="How the route is made">
+	<div class="section-head">
+		<h2>How it is made</h2>
+		<button
+			bind:this={close}
+			type="button"
+			class="quiet"
+			onclick={onclose}
+			aria-label="Back to the change">Back <KeyCap keys="W" /></button
+		>
+	</div>
+	<Choice
+		label="Land on"
+		options={styles}
+		value={plan.wishes.style}
+		onchange={(style) => plan.setStyle(style)}
+		list
+	/>
+	<Choice
+		label="Notes between"
+		options={grids}
+		value={line.grid}
+		onchange={(grid: Grid) => plan.setLine({ grid })}
+	/>
+	{#if filled}
+		<Choice
+			label="Rhythm"
+			options={cells}
+			value={line.cell}
+			onchange={(cell: string) => plan.setLine({ cell })}
+			list
+		/>
+		<label class="own"
+			>Or one bar of your own: x plays, - holds, . rests
+			<input
+				class="field-input mono"
+				value={written}
+				placeholder={'x-xx'.repeat(Math.ceil(places / 4)).slice(0, places)}
+				spellcheck="false"
+				autocomplete="off"
+				aria-invalid={wrong !== ''}
+				aria-describedby="{uid}-wrong"
+				onchange={(event) => write(event.currentTarget.value)}
+			/></label
+		>
+		<p id="{uid}-wrong" class="wrong" role="alert">{wrong}</p>
+		{#if sections.length > 1}
+			<div class="sections">
+				{#each sections as section (section)}
+					<label
+						>{section}
+						<select
+							value={cellOf(section)}
+							onchange={(event) => setCell(section, event.currentTarget.value)}
+						>
+							<option value="">as above</option>
+							{#each CELLS as cell (cell.id)}<option value={cell.id}>{cellWords(cell.id)}</option
+								>{/each}
+						</select></label
+					>
+				{/each}
+			</div>
+		{/if}
+		<Choice
+			label="Notes from"
+			options={scales}
+			value={line.scalePlan}
+			onchange={(scalePlan: ScalePlan) => plan.setLine({ scalePlan })}
+			list
+		/>
+		<label class="spice"
+			><span>Chromatic approaches</span>
+			<input
+				type="range"
+				min="0"
+				max="1"
+				step="0.1"
+				value={line.spice}
+				onchange={(event) => plan.setLine({ spice: event.currentTarget.valueAsNumber })}
+			/>
+			<output>{line.spice === 0 ? 'none' : `${Math.round(100 * line.spice)} %`}</output></label
+		>
+		<Choice
+			label="Direction"
+			options={directions}
+			value={line.direction ?? 'free'}
+			onchange={(direction) => plan.setLine({ direction: direction === 'free' ? null : direction })}
+		/>
+		<label class="check"
+			><input
+				type="checkbox"
+				checked={line.anticipate}
+				onchange={(event) => plan.setLine({ anticipate: event.currentTarget.checked })}
+			/> Some landings come early and ring over</label
+		>
+	{/if}
+	<Choice
+		label="The hand"
+		options={hands}
+		value={line.roam ? (line.roam.wish ?? 'stay') : 'rests'}
+		onchange={setHand}
+	/>
+	{#if line.roam}
+		<label class="frets"
+			>Moves at most
+			<input
+				type="number"
+				min="1"
+				max="12"
+				value={line.roam.frets}
+				onchange={(event) => {
+					const frets = Math.min(
+						12,
+						Math.max(1, Math.round(event.currentTarget.valueAsNumber || 5))
+					);
+					plan.setLine({ roam: { frets, wish: line.roam?.wish ?? 'stay' } });
+				}}
+			/> frets at a time</label
+		>
+	{/if}
+</section>
+
+<style>
+	section {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr);
+		gap: 10px;
+		padding-bottom: 16px;
+	}
+	.own,
+	.sections {
+		font-size: 13px;
+		color: var(--second);
+		display: grid;
+		gap: 4px;
+	}
+	.sections label,
+	.frets {
+		display: flex;
+		gap: 8px;
+		align-items: center;
+		justify-content: space-between;
+	}
+	.frets {
+		justify-content: start;
+		font-size: 15px;
+	}
+	.frets input {
+		width: 56px;
+	}
+	input:not([type='range'], [type='checkbox']),
+	select {
+		border: 1.5px solid var(--ink);
+		background: var(--paper);
+		color: var(--ink);
+		min-height: 32px;
+		padding: 0 8px;
+	}
+	.mono {
+		font-family: var(--font-mono);
+		font-weight: 700;
+		letter-spacing: 0.1em;
+	}
+	.spice {
+		display: grid;
+		grid-template-columns: auto 1fr 44px;
+		align-items: center;
+		gap: 8px;
+		font-size: 13px;
+		color: var(--second);
+	}
+	.spice input {
+		accent-color: var(--ink);
+		min-width: 0;
+	}
+	.check {
+		display: flex;
+		gap: 8px;
+		align-items: center;
+		min-height: 28px;
+	}
+	.check input {
+		width: 18px;
+		height: 18px;
+		accent-color: var(--ink);
+	}
+	.wrong:empty {
+		display: none;
+	}
+</style>

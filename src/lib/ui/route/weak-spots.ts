@@ -1,0 +1,55 @@
+import { proseSigns } from '$core/chord';
+import { barAt, type Check, type Fix } from '$core/route';
+import type { Chart } from '$core/chart';
+
+/** A place of a line that could be better: where, why, and what would mend it. */
+export type WeakSpot = {
+	readonly tick: number;
+	/** The change that it belongs to. */
+	readonly change: number;
+	readonly where: string;
+	readonly text: string;
+	readonly fix: Fix | null;
+};
+
+/** The weak spots of a line in order of time: changes that do not land, clashes and strays that hang. */
+export function weakSpots(
+	chart: Chart,
+	check: Check | null,
+	letPass: (change: number) => boolean
+): WeakSpot[] {
+	if (!check) return [];
+	const bar = (tick: number) => barAt(chart.played, tick).index + 1;
+	const changeAt = (tick: number) =>
+		Math.max(
+			0,
+			chart.changes.findLastIndex((change) => change.tick <= tick)
+		);
+	const spots: WeakSpot[] = [];
+	for (const { index, result, fix } of check.changes) {
+		if (result === 'landed' || letPass(index)) continue;
+		const change = chart.changes[index];
+		const words = { late: 'comes late', missed: 'is missed', silent: 'is silent' }[result];
+		spots.push({
+			tick: change.tick,
+			change: index,
+			where: `bar ${change.bar}`,
+			text: proseSigns(`${change.to.symbol} ${words}. ${fix?.text ?? ''}`.trim()),
+			fix
+		});
+	}
+	const hanging = [
+		...check.clashes.map((stray) => ({ stray, what: 'clashes and is left hanging' })),
+		...check.outside.map((stray) => ({ stray, what: 'comes from outside and does not resolve' }))
+	].filter(({ stray }) => !stray.resolved);
+	for (const { stray, what } of hanging) {
+		spots.push({
+			tick: stray.tick,
+			change: changeAt(stray.tick),
+			where: `bar ${bar(stray.tick)}`,
+			text: proseSigns(`The ${stray.name} ${what}.`),
+			fix: null
+		});
+	}
+	return spots.sort((a, b) => a.tick - b.tick);
+}
