@@ -13,6 +13,10 @@ const BLUES = [
 export const blues = (style: Style): PlanRequest =>
 	request(`key: Bb blues\n${BLUES.join('\n')}`, style);
 
+/** The same with a seven-note scale in use, so that a line has as much to choose from as it usually has. */
+export const sevenNotes = (style: Style): PlanRequest =>
+	request(`key: Bb blues\nscale: Bb mixolydian\n${BLUES.join('\n')}`, style);
+
 /** A request for a chart of so many bars with two chords each. */
 export function long(bars: number, style: Style): PlanRequest {
 	const pairs = ['Cm7 F7', 'Bbmaj7 Ebmaj7', 'Am7b5 D7alt', 'Gm6 G7b9'];

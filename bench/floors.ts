@@ -1,29 +1,11 @@
 import { DirectedGraph } from 'graphology';
 import { dijkstra } from 'graphology-shortest-path';
-import { QUARTER } from '../src/core/chart';
-import { windowPlaces } from '../src/core/neck';
-import type { PlanRequest } from '../src/core/route';
 import { tripleCosts } from '../src/core/route/targets/lattice';
 import type { Lattice } from '../src/core/route/targets/lattice';
 
 /** Relaxations of the full second-order lattice: every triple of neighbouring candidates. */
 export const relaxations = ({ sizes }: Lattice): number =>
 	sizes.slice(2).reduce((sum, size, i) => sum + sizes[i] * sizes[i + 1] * size, 0);
-
-/**
- * Relaxations of a second-order plan in eighths over the same chart and window: on every eighth any
- * place that sounds a note of the scale or of the chord.
- */
-export function eighthRelaxations({ chart, scale, instrument, position }: PlanRequest): number {
-	const places = windowPlaces(instrument, position);
-	const sizes = chart.events.flatMap(({ chord, durationTicks }) => {
-		const legal = places.filter(({ midi }) =>
-			[...(scale?.notes ?? []), ...(chord?.tones ?? [])].some((note) => note.pc === midi % 12)
-		).length;
-		return new Array<number>(durationTicks / (QUARTER / 2)).fill(legal);
-	});
-	return sizes.slice(2).reduce((sum, size, i) => sum + sizes[i] * sizes[i + 1] * size, 0);
-}
 
 /** The floor: so many bare relaxations on typed arrays, nothing else. */
 export function bareLoop(count: number): number {

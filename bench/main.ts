@@ -3,8 +3,17 @@ import { coverNeck, planTargets, rankCoverage } from '../src/core/route';
 import { planSteps } from '../src/core/route/targets/candidates';
 import { buildLattice } from '../src/core/route/targets/lattice';
 import { solve } from '../src/core/route/targets/solve';
-import { blues, long } from './charts';
-import { bareLoop, buildGraph, eighthRelaxations, relaxations, searchGraph } from './floors';
+import { blues, long, sevenNotes } from './charts';
+import { bareLoop, buildGraph, relaxations, searchGraph } from './floors';
+import {
+	cheapestWay,
+	gapGraph,
+	gapsOf,
+	planAll,
+	replanRatio,
+	searchGapGraph,
+	steady
+} from './lines';
 import { pageRatio } from './server';
 
 /** Median time of some work in ms. */
@@ -24,6 +33,17 @@ async function ratio(work: () => unknown, floor: () => unknown, ms = 150): Promi
 	const rounds: number[] = [];
 	for (let i = 0; i < 5; i++) rounds.push((await time(work, ms)) / (await time(floor, ms)));
 	return rounds.sort((a, b) => a - b)[2];
+}
+
+/** Median of three runs in ms, for floors that take seconds. */
+function once(work: () => unknown): number {
+	const times: number[] = [];
+	for (let i = 0; i < 3; i++) {
+		const start = performance.now();
+		work();
+		times.push(performance.now() - start);
+	}
+	return times.sort((a, b) => a - b)[1];
 }
 
 let over = 0;
@@ -75,15 +95,49 @@ export async function main(root: string): Promise<number> {
 		),
 		5
 	);
-	// A plan in eighths may take twice its bare loop; coverage is held to the loop itself.
-	const eighths = eighthRelaxations(request);
-	const cover = () => rankCoverage([...coverNeck({ ...request, style: 'guide-tones' })]);
-	console.log(`coverage ${(await time(cover)).toFixed(1)} ms; ${eighths} relaxations in eighths`);
-	row(
-		'coverage of the whole neck for 12 bars against the bare loop of a plan in eighths',
-		await ratio(cover, () => bareLoop(eighths)),
-		10
+	const eighths = steady('eighth', 8);
+	const guided = sevenNotes('guide-tones');
+	const line = () => planAll(guided, eighths);
+	const weighed = line().relaxations;
+	const gaps = gapsOf(guided, eighths);
+	const graphs = gaps.map(gapGraph);
+	gaps.forEach((gap, i) => {
+		if (searchGapGraph(graphs[i]) !== cheapestWay(gap)) throw new Error('the searches disagree');
+	});
+	console.log(
+		`line of 12 bars in eighths ${(await time(line)).toFixed(2)} ms, ${weighed} relaxations`
 	);
+	row(
+		'line of 12 bars in eighths against a bare loop',
+		await ratio(line, () => bareLoop(weighed)),
+		2
+	);
+	const searchAll = () => graphs.forEach(searchGapGraph);
+	const lineMs = await time(line);
+	row(
+		'line of 12 bars in eighths against building and searching graphs',
+		lineMs / once(() => gaps.forEach((gap) => searchGapGraph(gapGraph(gap)))),
+		1 / 50
+	);
+	row(
+		'line of 12 bars in eighths against the graph library’s search alone',
+		lineMs / once(searchAll),
+		1 / 3
+	);
+	const sixteenths = steady('sixteenth', 16);
+	row(
+		'line of 64 bars in sixteenths against 16 bars',
+		await ratio(
+			() => planAll(many, sixteenths),
+			() => planAll(few, sixteenths),
+			400
+		),
+		5
+	);
+	row('plan again after one target of 12 bars moves', replanRatio(guided, eighths), 1 / 4);
+	const cover = () => rankCoverage([...coverNeck({ ...request, style: 'guide-tones' })]);
+	console.log(`coverage ${(await time(cover)).toFixed(1)} ms`);
+	row('coverage of the whole neck against a line in eighths', await ratio(cover, line), 10);
 	row('server answer of a tune’s page against /healthz', await pageRatio(root), 10);
 	return over;
 }

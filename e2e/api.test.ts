@@ -207,6 +207,7 @@ test('the OpenAPI document names every operation', async ({ request }) => {
 	expect(document.openapi).toBe('3.1.0');
 	expect(Object.keys(document.paths).sort()).toEqual([
 		'/api/v1/analyze',
+		'/api/v1/check',
 		'/api/v1/coverage',
 		'/api/v1/instruments',
 		'/api/v1/instruments/{id}',

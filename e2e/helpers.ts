@@ -31,10 +31,15 @@ export async function typeChart(page: Page, text: string): Promise<void> {
 	await page.keyboard.insertText(text);
 }
 
-/** axe finds nothing, on the whole page or in one part of it. */
-export async function expectAccessible(page: Page, part?: string): Promise<void> {
+/** axe finds nothing, on the whole page or in one part of it, by all its rules or by some. */
+export async function expectAccessible(
+	page: Page,
+	part?: string,
+	rules?: readonly string[]
+): Promise<void> {
 	// No page holds frames of another origin, so one script in the page itself sees everything.
 	const builder = new AxeBuilder({ page }).setLegacyMode(true);
+	if (rules) builder.withRules([...rules]);
 	const { violations } = await (part ? builder.include(part) : builder).analyze();
 	const told = violations.map(
 		({ id, help, nodes }) =>

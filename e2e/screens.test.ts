@@ -8,7 +8,8 @@ const SIZES = [
 ];
 
 for (const { name, width, height } of SIZES) {
-	for (const theme of ['light', 'dark'] as const) {
+	// The theme changes colours alone: sizes are looked at once.
+	for (const theme of name === 'desk' ? (['light', 'dark'] as const) : (['light'] as const)) {
 		test(`every screen on a ${name}, ${theme}`, async ({ page, request }) => {
 			test.slow();
 			await page.setViewportSize({ width, height });
@@ -23,10 +24,9 @@ for (const { name, width, height } of SIZES) {
 			]) {
 				await visit(page, path);
 				await expectNoOverflow(page);
-				// The tablet shows the phone's parts at the desk's sizes, and the phone has the desk's colours:
-				// axe has nothing new to see there.
-				const seen = name === 'tablet' || (name === 'phone' && theme === 'dark');
-				if (!seen) await expectAccessible(page);
+				// The tablet shows the phone's parts at the desk's sizes: axe has nothing new to see there.
+				if (name === 'tablet') continue;
+				await expectAccessible(page, undefined, theme === 'dark' ? ['color-contrast'] : undefined);
 			}
 		});
 	}
@@ -91,11 +91,9 @@ test('odd instruments are drawn whole, at both ends of the neck', async ({ page,
 	test.slow();
 	for (const header of [
 		'tuning: bass',
-		'tuning: C2 G2 D3 A3 E4',
 		'tuning: E3 E3 E3 E3',
 		'tuning: F#1 B1 E2 A2 D3 G3 B3 E4',
-		'tuning: dadgad\ncapo: 12',
-		'tuning: E4 B3 G3 D3 A2 E2'
+		'tuning: dadgad\ncapo: 12'
 	]) {
 		const tune = await newTune(
 			request,

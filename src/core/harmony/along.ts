@@ -29,13 +29,16 @@ export function functionsAlong(chart: Chart, key: Key): (ChordFunction | null)[]
 	return chart.events.map((event) => found.get(event.index) ?? null);
 }
 
+const followers = new WeakMap<Chart, Map<number, Chord | null>>();
+
 /** The chord that follows an event when the chart loops, differing from it; null when nothing does. */
 export function chordAfter(chart: Chart, index: number): Chord | null {
-	const sounding = chart.events.filter((event) => event.chord !== null);
-	const at = sounding.findIndex((event) => event.index === index);
-	if (at < 0) return null;
-	return following(
-		sounding.flatMap((event) => event.chord ?? []),
-		at
-	)[0];
+	let known = followers.get(chart);
+	if (!known) {
+		const sounding = chart.events.filter((event) => event.chord !== null);
+		const chords = sounding.flatMap((event) => event.chord ?? []);
+		known = new Map(sounding.map((event, at) => [event.index, following(chords, at)[0]]));
+		followers.set(chart, known);
+	}
+	return known.get(index) ?? null;
 }

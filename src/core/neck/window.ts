@@ -26,7 +26,17 @@ export const windowFrets = (
  * Every place that position *w* reaches: frets *w*−1 … *w*+4 on every string, thickest string first
  * and frets upward. Open strings belong to position 1 only; they need no finger and are no reach.
  */
-export function windowPlaces(instrument: Instrument, position: number): WindowPlace[] {
+export function windowPlaces(instrument: Instrument, position: number): readonly WindowPlace[] {
+	let known = windows.get(instrument);
+	if (!known) windows.set(instrument, (known = new Map()));
+	let places = known.get(position);
+	if (!places) known.set(position, (places = findPlaces(instrument, position)));
+	return places;
+}
+
+const windows = new WeakMap<Instrument, Map<number, readonly WindowPlace[]>>();
+
+function findPlaces(instrument: Instrument, position: number): WindowPlace[] {
 	const { low, high } = windowFrets(instrument, position);
 	const places: WindowPlace[] = [];
 	for (let string = instrument.open.length; string >= 1; string--) {

@@ -2,7 +2,7 @@ import { chartTicks, type Chart } from '../chart';
 import { lineMeasures, type LineMeasures } from './line/measures';
 import { LineWork } from './line/compose';
 import { planLine, type Line } from './line/plan-line';
-import type { LineNote, LineWishes } from './line/types';
+import { LINE_TERMS, type LineNote, type LineWishes } from './line/types';
 import { planAlternatives, settle } from './plan';
 import type { Plan, PlanRequest } from './types';
 
@@ -61,7 +61,9 @@ export function planWhole(
 		}
 		const made = planLine({ ...settled, line }, plan.targets, work);
 		const measures = lineMeasures(chart, made.notes, made.arrivals);
-		const cost = Math.round(1000 * plan.cost + made.cost) / 1000;
+		const costs = made.costs();
+		const own = LINE_TERMS.reduce((sum, term) => sum + costs[term], 0);
+		const cost = Math.round(1000 * plan.cost + own) / 1000;
 		const warned = { ...plan, warnings: [...plan.warnings, ...made.warnings] };
 		return { plan: warned, notes: made.notes, line: made, measures, cost };
 	});

@@ -59,7 +59,7 @@ type Answered = PlanAnswer['plans'][number];
 
 function costsOf({ plan, line }: WholePlan): Answered['costs'] {
 	const known: Record<string, number> = { ...plan.costs };
-	for (const [term, cost] of Object.entries(line?.costs ?? {})) known[term] = cost / 1000;
+	for (const [term, cost] of Object.entries(line?.costs() ?? {})) known[term] = cost / 1000;
 	return Object.fromEntries(ALL_TERMS.map((term) => [term, known[term] ?? 0])) as Answered['costs'];
 }
 

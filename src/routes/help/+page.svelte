@@ -65,8 +65,26 @@
 				['L', 'lock the landing'],
 				['X', 'let the change pass'],
 				['A', 'next best landing'],
+				['W', 'how the route is made'],
+				['T', 'another take of the line'],
+				['K', 'keep this way, or plan it'],
+				['J', 'next weak spot'],
+				['M', 'mend it'],
 				['Ctrl Z', 'undo, with Shift redo'],
 				['Ctrl S', 'save']
+			]
+		],
+		[
+			'Route, notes of the line',
+			[
+				['E', 'pick a note, let go'],
+				['← →', 'previous, next note'],
+				['↑ ↓', 'a scale step; with Shift a semitone'],
+				['Shift ← →', 'earlier, later on the grid'],
+				['I', 'add a note after it'],
+				['Del', 'take it out'],
+				['Ctrl A', 'all notes of the way'],
+				['Ctrl C', 'copy the way, Ctrl V puts it on another']
 			]
 		]
 	] as const;

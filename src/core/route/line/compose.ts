@@ -3,7 +3,7 @@ import { APPROACHES } from './approach';
 import { contourOf, mirrorOf, type Echo } from './echo';
 import { relaxationsOf, solveGap, type Way } from './gap';
 import { buildGap, type Motion, type Stretch } from './lattice';
-import { hash, Pools } from './moments';
+import { Pools } from './moments';
 import { poolId, type Candidate } from './pool';
 import type { LineRequest } from './types';
 import { varyPatterns, type Choice } from './vary';
@@ -20,7 +20,7 @@ export class LineWork {
 	/** Triples of notes that searches have weighed so far. */
 	relaxations = 0;
 	pools: Pools | null = null;
-	readonly solved = new Map<string, (Way | null)[]>();
+	readonly solved = new Map<string, Strand>();
 
 	/** Starts afresh where the request differs in what every stretch depends on. */
 	open(request: LineRequest): Pools {
@@ -40,56 +40,52 @@ export class LineWork {
 
 /** Everything that the ways of a stretch depend on, in a few characters. */
 function stretchKey(stretch: Stretch, motion: Motion): string {
-	const { from, to, fromTick, toTick, rested, moments, echo, take } = stretch;
+	const { from, to, fromTick, toTick, rested, moments, echo, take, arrive } = stretch;
 	const { taste, direction, msPerTick } = motion;
-	let key = `${poolId(from)} ${poolId(to)} ${toTick - fromTick} ${rested} ${take && fromTick} ${take} ${taste.spice} ${direction} ${msPerTick}`;
+	let key = `${poolId(from)} ${poolId(to)} ${toTick - fromTick} ${rested} ${take && fromTick} ${take} ${taste.spice} ${direction} ${msPerTick} ${arrive}`;
 	for (const { onset, pool, spot } of moments) {
-		key += `|${onset.tick - fromTick} ${onset.weight} ${onset.rested} ${poolId(pool)} ${spot.ceiling}`;
+		key += `|${onset.tick - fromTick} ${onset.weight} ${onset.rested} ${poolId(pool)} ${spot.ceiling}${onset.own ? ' own' : ''}`;
 	}
 	return echo ? `${key} ${JSON.stringify(echo)}` : key;
 }
 
+/** The ways that the player's wish leaves; all where the place has none of that class. */
+function wished({ arrive }: Stretch, ways: readonly (Way | null)[]): readonly (Way | null)[] {
+	const at = arrive === null ? -1 : APPROACHES.indexOf(arrive);
+	return ways[at] ? ways.map((way, kind) => (kind === at ? way : null)) : ways;
+}
+
+function strandOf(stretch: Stretch, all: readonly (Way | null)[]): Strand {
+	const { from, to, moments } = stretch;
+	const pitches = [...all, null].map((way) => {
+		const made = [from.pitch[0]];
+		way?.path.forEach((c, i) => made.push(moments[i].pool.pitch[c]));
+		made.push(to.pitch[0]);
+		return made;
+	});
+	const set = moments.length > 0 && moments.every(({ onset }) => onset.own !== null);
+	return { ways: wished(stretch, all), all, pitches, set };
+}
+
 /** The best ways of a stretch, searched once. */
-export function solveStretch(stretch: Stretch, motion: Motion, work: LineWork): (Way | null)[] {
-	if (stretch.moments.length === 0) return APPROACHES.map(() => null);
+export function solveStretch(stretch: Stretch, motion: Motion, work: LineWork): Strand {
 	const key = stretchKey(stretch, motion);
 	const known = work.solved.get(key);
 	if (known) return known;
-	const gap = buildGap(stretch, motion);
-	work.relaxations += relaxationsOf(gap);
-	const ways = solveGap(gap);
-	work.solved.set(key, ways);
-	return ways;
+	let ways: (Way | null)[] = APPROACHES.map(() => null);
+	if (stretch.moments.length > 0) {
+		const gap = buildGap(stretch, motion);
+		work.relaxations += relaxationsOf(gap);
+		ways = solveGap(gap);
+	}
+	const strand = strandOf(stretch, ways);
+	work.solved.set(key, strand);
+	return strand;
 }
 
 /** The notes that a way puts on the moments of its stretch. */
 export const notesOf = ({ moments }: Stretch, way: Way | null): Candidate[] =>
 	way ? moments.map(({ pool }, i) => pool.candidates[way.path[i]]) : [];
-
-/** The ways that the player's wish leaves; all where the place has none of that class. */
-function wished({ arrive }: Stretch, ways: (Way | null)[]): (Way | null)[] {
-	const at = arrive === null ? -1 : APPROACHES.indexOf(arrive);
-	return ways[at] ? ways.map((way, kind) => (kind === at ? way : null)) : ways;
-}
-
-function strandOf(stretch: Stretch, all: (Way | null)[]): Strand {
-	const ways = wished(stretch, all);
-	const known = new Map<number, readonly number[]>();
-	const pitchesOf = (kind: number) => [
-		stretch.from.pitch[0],
-		...(ways[kind]?.path.map((c, i) => stretch.moments[i].pool.pitch[c]) ?? []),
-		stretch.to.pitch[0]
-	];
-	return {
-		ways,
-		pitches: (kind) => {
-			let pitches = known.get(kind);
-			if (!pitches) known.set(kind, (pitches = pitchesOf(kind)));
-			return pitches;
-		},
-		set: stretch.moments.length > 0 && stretch.moments.every(({ onset }) => onset.own !== null)
-	};
-}
 
 /** Two stretches have the same rhythm: one may take up what the other plays. */
 const sameRhythm = (a: Stretch, b: Stretch): boolean =>
@@ -126,7 +122,7 @@ export function solveAll(
 ): Choice[] {
 	const strands = stretches.map((stretch, i) => {
 		if (i % 32 === 31) work.onProgress?.(i / stretches.length);
-		return strandOf(stretch, solveStretch(stretch, motion, work));
+		return solveStretch(stretch, motion, work);
 	});
 	let kinds = weave(strands);
 	const sources = new Set<number>();
@@ -137,23 +133,13 @@ export function solveAll(
 		const echo: Echo = mirror ? mirrorOf(heard) : contourOf(heard);
 		// What is taken up must stay as it was heard.
 		const kept = strands[source].ways.map((way, kind) => (kind === kinds[source] ? way : null));
-		strands[source] = strandOf(stretches[source], kept);
+		strands[source] = { ...strands[source], ways: kept };
 		sources.add(source);
 		stretches[i] = { ...stretch, echo };
-		strands[i] = strandOf(stretches[i], solveStretch(stretches[i], motion, work));
+		strands[i] = solveStretch(stretches[i], motion, work);
 	});
 	if (sources.size > 0) kinds = weave(strands);
 	const fixed = (i: number) =>
 		mirror || strands[i].set || stretches[i].echo !== null || sources.has(i);
-	const another = new Map<number, Stretch>();
-	const chosen = varyPatterns(strands, kinds, fixed, (i) => {
-		const varied = { ...stretches[i], take: hash(stretches[i].take, i) | 1 };
-		another.set(i, varied);
-		return strandOf(varied, solveStretch(varied, motion, work));
-	});
-	chosen.forEach(({ strand }, i) => {
-		const varied = another.get(i);
-		if (varied && strand !== strands[i]) stretches[i] = varied;
-	});
-	return chosen;
+	return varyPatterns(strands, kinds, fixed);
 }

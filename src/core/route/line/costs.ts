@@ -37,7 +37,7 @@ export function nameCosts(
 			cost += way.cost;
 		}
 		if (i === 0) return;
-		const [before, after] = [chosen[i - 1], chosen[i]].map((c) => c.strand.pitches(c.kind));
+		const [before, after] = [chosen[i - 1], chosen[i]].map((c) => c.strand.pitches[c.kind]);
 		const turn = turnAtTarget(before, after);
 		const older = chosen[i - 2]?.kind ?? APPROACHES.length;
 		const again = strand.set

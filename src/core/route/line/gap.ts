@@ -68,11 +68,9 @@ function gather(
 	na: number,
 	pitch: number
 ): void {
-	for (let g = 0; g < GROUPS; g++) {
-		bestCost[g] = FORBIDDEN;
-		otherCost[g] = FORBIDDEN;
-		bestPitch[g] = -1;
-	}
+	bestCost[0] = bestCost[1] = bestCost[2] = bestCost[3] = bestCost[4] = FORBIDDEN;
+	otherCost[0] = otherCost[1] = otherCost[2] = otherCost[3] = otherCost[4] = FORBIDDEN;
+	bestPitch[0] = bestPitch[1] = bestPitch[2] = bestPitch[3] = bestPitch[4] = -1;
 	for (let a = 0; a < na; a++) {
 		const cost = before[a * nb + b];
 		const from = pa[a];
@@ -90,20 +88,55 @@ function gather(
 			otherFrom[group] = a;
 		}
 	}
-	for (let kind = 0; kind < KINDS; kind++) {
-		let best = FORBIDDEN;
-		let at = 0;
-		for (let g = 0; g < GROUPS; g++) {
-			const total = bestCost[g] + THREE[kind * GROUPS + g];
-			if (total < best) {
-				best = total;
-				at = g;
-			}
-		}
-		onCost[kind] = best;
-		onFrom[kind] = bestFrom[at];
-		onPitch[kind] = at === 2 ? -1 : bestPitch[at];
+	// Ways of one direction and level ways carry on at no cost; the others turn.
+	let up = bestCost[0] <= bestCost[1] ? 0 : 1;
+	if (bestCost[2] < bestCost[up]) up = 2;
+	let down = bestCost[3] <= bestCost[4] ? 3 : 4;
+	if (bestCost[2] < bestCost[down]) down = 2;
+	settle(1, up, 3, 4);
+	settle(2, up, 3, 4);
+	settle(3, bestCost[up] <= bestCost[down] ? up : down, 2, 2);
+	settle(4, down, 0, 1);
+	settle(5, down, 0, 1);
+	if (bestCost[0] === FORBIDDEN) settle(0, bestCost[1] <= bestCost[2] ? 1 : 2, 3, 4);
+	else settleAll(0);
+	if (bestCost[4] === FORBIDDEN) settle(6, bestCost[3] <= bestCost[2] ? 3 : 2, 0, 1);
+	else settleAll(6);
+}
+
+/** The cheapest of three groups for a kind of move onward. */
+function settle(kind: number, free: number, one: number, other: number): void {
+	let at = free;
+	let best = bestCost[free] + THREE[kind * GROUPS + free];
+	const first = bestCost[one] + THREE[kind * GROUPS + one];
+	if (first < best) {
+		best = first;
+		at = one;
 	}
+	const second = bestCost[other] + THREE[kind * GROUPS + other];
+	if (second < best) {
+		best = second;
+		at = other;
+	}
+	onCost[kind] = best;
+	onFrom[kind] = bestFrom[at];
+	onPitch[kind] = at === 2 ? -1 : bestPitch[at];
+}
+
+/** The cheapest of all groups: leaps onward weigh every group on its own. */
+function settleAll(kind: number): void {
+	let at = 0;
+	let best = bestCost[0] + THREE[kind * GROUPS];
+	for (let g = 1; g < GROUPS; g++) {
+		const total = bestCost[g] + THREE[kind * GROUPS + g];
+		if (total < best) {
+			best = total;
+			at = g;
+		}
+	}
+	onCost[kind] = best;
+	onFrom[kind] = bestFrom[at];
+	onPitch[kind] = at === 2 ? -1 : bestPitch[at];
 }
 
 let foundCost = 0;
@@ -137,18 +170,26 @@ function gatherReturn(kind: number, to: number): void {
  * the second, and on whether the third pitch is the first again; so each pair (b, c) is settled by one
  * look-up, or by five where the line would return, instead of a loop over all a: the same optimum.
  */
-function advance(gap: Gap, i: number, before: Int32Array): { cost: Int32Array; from: Uint8Array } {
-	const [pa, pb, pc] = [gap.pitch[i - 2], gap.pitch[i - 1], gap.pitch[i]];
-	const [na, nb, nc] = [pa.length, pb.length, pc.length];
+function advance(
+	gap: Gap,
+	i: number,
+	before: Int32Array,
+	cost: Int32Array,
+	from: Uint8Array
+): void {
+	const pa = gap.pitch[i - 2];
+	const pb = gap.pitch[i - 1];
+	const pc = gap.pitch[i];
+	const na = pa.length;
+	const nb = pb.length;
+	const nc = pc.length;
 	const pair = gap.pairs[i];
 	const own = gap.own[i];
-	const cost = new Int32Array(nb * nc);
-	const from = new Uint8Array(nb * nc);
+	let at = 0;
 	for (let b = 0; b < nb; b++) {
 		const pitch = pb[b];
 		gather(before, b, nb, pa, na, pitch);
 		for (let c = 0; c < nc; c++) {
-			const at = b * nc + c;
 			const to = pc[c];
 			const kind = kindOf[to - pitch + WIDEST];
 			let best = onCost[kind];
@@ -161,9 +202,9 @@ function advance(gap: Gap, i: number, before: Int32Array): { cost: Int32Array; f
 			const sum = best + pair[at] + own[c];
 			cost[at] = sum < FORBIDDEN ? sum : FORBIDDEN;
 			from[at] = bestA;
+			at++;
 		}
 	}
-	return { cost, from };
 }
 
 /** Triples of neighbouring candidates: what a plain search over the last two notes would weigh. */
@@ -172,40 +213,44 @@ export const relaxationsOf = ({ pitch }: Gap): number =>
 		.slice(2)
 		.reduce((sum, layer, i) => sum + pitch[i].length * pitch[i + 1].length * layer.length, 0);
 
-/** First layer with a state: from the target before to each first note. */
-function firstLayer(gap: Gap): Int32Array {
-	return Int32Array.from(gap.pitch[1], (_, c) =>
-		Math.min(FORBIDDEN, gap.pairs[1][c] + gap.own[1][c])
-	);
-}
+// Costs of two layers in turn; grown where a pool is larger than any before.
+let costs = [new Int32Array(1024), new Int32Array(1024)];
 
 /**
  * The cheapest way between two targets for each class of arrival, exactly: dynamic programming whose
  * state is the last two notes. Ties fall to the earliest candidates. Classes that no way has are null.
  */
 export function solveGap(gap: Gap): (Way | null)[] {
-	const n = gap.pitch.length - 2;
-	const ways: (Way | null)[] = APPROACHES.map(() => null);
-	if (n === 0) return ways;
-	let cost = firstLayer(gap);
+	const { pitch, own, pairs, arrival, arrivalCost } = gap;
+	const n = pitch.length - 2;
+	if (n === 0) return APPROACHES.map(() => null);
+	let most = 0;
+	for (let i = 1; i < pitch.length; i++)
+		most = Math.max(most, pitch[i - 1].length * pitch[i].length);
+	if (most > costs[0].length) costs = [new Int32Array(most), new Int32Array(most)];
+	let [cost, spare] = costs;
+	for (let c = 0; c < pitch[1].length; c++) {
+		cost[c] = Math.min(FORBIDDEN, pairs[1][c] + own[1][c]);
+	}
 	const back: Uint8Array[] = [];
 	for (let i = 2; i <= n; i++) {
-		const layer = advance(gap, i, cost);
-		cost = layer.cost;
-		back[i] = layer.from;
+		back[i] = new Uint8Array(pitch[i - 1].length * pitch[i].length);
+		advance(gap, i, cost, spare, back[i]);
+		[cost, spare] = [spare, cost];
 	}
-	const target = gap.pitch[n + 1][0];
-	const [pb, pc] = [gap.pitch[n - 1], gap.pitch[n]];
-	const nc = pc.length;
-	const least = APPROACHES.map(() => FORBIDDEN);
-	const ends = APPROACHES.map(() => -1);
-	const lastPair = gap.pairs[n + 1];
+	const least = new Array<number>(APPROACHES.length).fill(FORBIDDEN);
+	const ends = new Array<number>(APPROACHES.length).fill(-1);
+	const target = pitch[n + 1][0];
+	const pb = pitch[n - 1];
+	const pc = pitch[n];
+	const lastPair = pairs[n + 1];
+	let state = 0;
 	for (let b = 0; b < pb.length; b++) {
-		for (let c = 0; c < nc; c++) {
-			const state = b * nc + c;
-			const kind = gap.arrival[state];
-			const total =
-				cost[state] + lastPair[c] + threeCost(pb[b], pc[c], target) + gap.arrivalCost[kind];
+		for (let c = 0; c < pc.length; c++, state++) {
+			const base = cost[state] + lastPair[c];
+			const kind = arrival[state];
+			if (base >= least[kind]) continue;
+			const total = base + threeCost(pb[b], pc[c], target) + arrivalCost[kind];
 			if (total < least[kind]) {
 				least[kind] = total;
 				ends[kind] = state;
@@ -215,11 +260,11 @@ export function solveGap(gap: Gap): (Way | null)[] {
 	return ends.map((end, kind) => {
 		if (end < 0) return null;
 		const path = new Array<number>(n);
-		path[n - 1] = end % nc;
-		let before = Math.floor(end / nc);
+		path[n - 1] = end % pc.length;
+		let before = Math.floor(end / pc.length);
 		for (let i = n; i >= 2; i--) {
 			path[i - 2] = before;
-			before = back[i][path[i - 2] * gap.pitch[i].length + path[i - 1]];
+			before = back[i][path[i - 2] * pitch[i].length + path[i - 1]];
 		}
 		return { cost: least[kind], path };
 	});

@@ -2,7 +2,7 @@ import { approachIndex, APPROACHES, type Approach } from './approach';
 import type { Gap } from './gap';
 import { echoCost, type Echo } from './echo';
 import { handCost, soundCost, type Move } from './motion';
-import { spotCost, type Moment, type Taste } from './moments';
+import { spotCosts, type Moment, type Taste } from './moments';
 import type { Pool } from './pool';
 import { APPROACH, FAST_MS, FORBIDDEN } from './weights';
 
@@ -53,7 +53,7 @@ export function movesOf(stretch: Stretch, { msPerTick, direction }: Motion): Mov
 	return moves;
 }
 
-const tables = new WeakMap<Pool, WeakMap<Pool, Map<string, Int32Array>>>();
+const tables = new WeakMap<Pool, WeakMap<Pool, Map<number, Int32Array>>>();
 
 /** Costs of all moves between two pools, remembered as long as both live: they depend on little besides. */
 function moveTable(from: Pool, to: Pool, move: Move): Int32Array {
@@ -62,7 +62,9 @@ function moveTable(from: Pool, to: Pool, move: Move): Int32Array {
 	let known = row.get(to);
 	if (!known) row.set(to, (known = new Map()));
 	const { target, landing, rested, direction } = move;
-	const name = `${move.ms < FAST_MS} ${rested} ${target} ${landing} ${direction}`;
+	const way = direction === null ? 0 : direction === 'up' ? 1 : 2;
+	const flags = Number(move.ms < FAST_MS) + 2 * Number(rested) + 4 * Number(landing) + 8 * way;
+	const name = 32 * ((target ?? -1) + 1) + flags;
 	const found = known.get(name);
 	if (found) return found;
 	const made = new Int32Array(from.pitch.length * to.pitch.length);
@@ -122,13 +124,7 @@ export function buildGap(stretch: Stretch, motion: Motion): Gap {
 	const taste = { ...motion.taste, seed: take };
 	const own = [
 		empty,
-		...moments.map(({ pool, spot, onset }) => {
-			const costs = new Int32Array(pool.pitch.length);
-			for (let c = 0; c < costs.length; c++) {
-				costs[c] = spotCost(pool.candidates[c], spot, taste, onset.tick);
-			}
-			return costs;
-		}),
+		...moments.map(({ pool, spot, onset }) => spotCosts(pool, spot, taste, onset.tick)),
 		empty
 	];
 	const n = moments.length;

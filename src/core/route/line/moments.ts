@@ -29,7 +29,7 @@ export type Spot = {
 	readonly left: number;
 	readonly start: number;
 	readonly target: number;
-	/** Above this pitch a note would top the highest target of its phrase. */
+	/** Above this pitch a note would be the high point of its phrase in the wrong bar. */
 	readonly ceiling: number;
 };
 
@@ -72,16 +72,11 @@ function rangeCost(
 	strings: number
 ): number {
 	const { midi } = candidate;
-	const astray = Math.max(
-		0,
-		midi - Math.max(start, target) - LINE.roam,
-		Math.min(start, target) - LINE.roam - midi
-	);
-	return (
-		LINE.roamPrice * astray +
-		LINE.overHighest * Math.max(0, midi - ceiling) +
-		(candidate.string > strings - 2 ? LINE.lowString : 0)
-	);
+	const [low, high] = start < target ? [start, target] : [target, start];
+	let cost = candidate.string > strings - 2 ? LINE.lowString : 0;
+	if (midi > high + LINE.roam) cost += LINE.roamPrice * (midi - high - LINE.roam);
+	else if (midi < low - LINE.roam) cost += LINE.roamPrice * (low - LINE.roam - midi);
+	return midi > ceiling ? cost + LINE.overHighest * (midi - ceiling) : cost;
 }
 
 const foretold = ({ midi }: Candidate, { left, target }: Spot): number =>
@@ -91,15 +86,39 @@ const foretold = ({ midi }: Candidate, { left, target }: Spot): number =>
 const takeCost = ({ rank }: Candidate, tick: number, seed: number): number =>
 	seed === 0 ? 0 : hash(seed, tick, rank) % (LINE.takeMost + 1);
 
-/** Own cost of a candidate at a spot, in thousandths. `tick` sets one take apart from another. */
-export const spotCost = (candidate: Candidate, spot: Spot, taste: Taste, tick: number): number =>
-	beatCost(candidate, spot.weight) +
-	chromaticCost(candidate, spot, taste.spice) +
-	rangeCost(candidate, spot, taste.strings) +
-	foretold(candidate, spot) +
-	takeCost(candidate, tick, taste.seed);
+const fixedCosts = new WeakMap<Pool, Map<number, Int32Array>>();
 
-/** Adds the named parts of `spotCost` to a sum. */
+/** What candidates cost wherever the targets are; remembered while the pool lives. */
+function fixedCost(pool: Pool, spot: Spot, { spice }: Taste): Int32Array {
+	let known = fixedCosts.get(pool);
+	if (!known) fixedCosts.set(pool, (known = new Map()));
+	// Weights are whole thousandths, spice at most 1.
+	const name = 2 * spot.weight + Number(spot.left === 2) + (spice + 1) / 4;
+	let costs = known.get(name);
+	if (!costs) {
+		costs = Int32Array.from(
+			pool.candidates,
+			(candidate) => beatCost(candidate, spot.weight) + chromaticCost(candidate, spot, spice)
+		);
+		known.set(name, costs);
+	}
+	return costs;
+}
+
+/** Own costs of all candidates at a spot, in thousandths. `tick` sets one take apart from another. */
+export function spotCosts(pool: Pool, spot: Spot, taste: Taste, tick: number): Int32Array {
+	const fixed = fixedCost(pool, spot, taste);
+	const costs = new Int32Array(fixed.length);
+	for (let c = 0; c < costs.length; c++) {
+		const candidate = pool.candidates[c];
+		let cost = fixed[c] + rangeCost(candidate, spot, taste.strings) + foretold(candidate, spot);
+		if (taste.seed !== 0) cost += takeCost(candidate, tick, taste.seed);
+		costs[c] = cost;
+	}
+	return costs;
+}
+
+/** Adds the named parts of a candidate's own cost to a sum. */
 export function addSpot(
 	sum: Costs,
 	candidate: Candidate,
@@ -147,9 +166,18 @@ export function restingPool(pool: Pool): Pool {
 	return found;
 }
 
+/** What a moment's pool depends on, with the pools made from it so far. */
+type Known = {
+	readonly kind: PoolKind;
+	readonly name: string;
+	pool: Pool | null;
+	/** Single places by `32 * string + fret`. */
+	readonly singles: Map<number, Pool>;
+};
+
 /** Makes the pools of a plan; moments alike share theirs, and searches know them by identity. */
 export class Pools {
-	private readonly kinds = new Map<number, { kind: PoolKind; name: string }>();
+	private readonly kinds = new Map<number, Known>();
 	private readonly on: string;
 
 	constructor(
@@ -161,7 +189,7 @@ export class Pools {
 		this.on = `${instrument.open.join()} ${instrument.frets} ${instrument.capo} ${blend}`;
 	}
 
-	private kind(event: Onset['event'], position: number): { kind: PoolKind; name: string } {
+	private of(event: Onset['event'], position: number): Known {
 		const at = 32 * event.index + position;
 		const found = this.kinds.get(at);
 		if (found) return found;
@@ -171,15 +199,16 @@ export class Pools {
 		const kind = { position, chord, next, scale, blend: this.blend };
 		const notes = scale ? scale.notes.map((note) => note.name).join() : '';
 		const name = `${this.on} ${position} ${chord.symbol} ${next?.symbol ?? ''} ${notes}`;
-		const made = { kind, name };
+		const made: Known = { kind, name, pool: null, singles: new Map() };
 		this.kinds.set(at, made);
 		return made;
 	}
 
 	/** What a note may be at an onset; with a target near also chromatic notes that lead to it. */
 	free(onset: Onset, position: number, target: number | null): Pool {
-		const { kind, name } = this.kind(onset.event, position);
-		const pool = remembered(name, () => makePool(this.instrument, kind));
+		const known = this.of(onset.event, position);
+		const { kind, name } = known;
+		const pool = (known.pool ??= remembered(name, () => makePool(this.instrument, kind)));
 		if (target === null) return pool;
 		let row = near.get(pool);
 		if (!row) near.set(pool, (row = new Map()));
@@ -190,11 +219,16 @@ export class Pools {
 
 	/** One place alone: a target, or a note that the player set. */
 	only(onset: Onset, position: number, place: Place): Pool {
-		const { kind, name } = this.kind(onset.event, position);
-		return remembered(`${name} = ${place.string} ${place.fret}`, () => {
+		const { kind, name, singles } = this.of(onset.event, position);
+		const at = 32 * place.string + place.fret;
+		const found = singles.get(at);
+		if (found) return found;
+		const pool = remembered(`${name} = ${place.string} ${place.fret}`, () => {
 			const under = placeUnder(this.instrument, position, place);
 			// What the player plays need not resolve: chromatic or not, it stands.
 			return asPool([{ ...candidateFor(kind, under), chromatic: false }]);
 		});
+		singles.set(at, pool);
+		return pool;
 	}
 }

@@ -8,7 +8,7 @@ import type { Candidate } from './pool';
 import { rhythmOf, type Onset } from './rhythm';
 import { nameOver } from '../spelling';
 import { stretchesOf, warningsOf } from './stretches';
-import { LINE_TERMS, type LineNote, type LineRequest, type LineTerm } from './types';
+import type { LineNote, LineRequest, LineTerm } from './types';
 
 /** One way to arrive at a target: its last notes, and what it costs above the cheapest, in thousandths. */
 export type ArrivalOption = {
@@ -23,9 +23,8 @@ export type Line = {
 	readonly arrivals: readonly (Approach | null)[];
 	/** Every way to arrive at each target that the place allows, best first. */
 	readonly options: () => readonly (readonly ArrivalOption[])[];
-	/** In thousandths. */
-	readonly costs: Readonly<Record<LineTerm, number>>;
-	readonly cost: number;
+	/** The named costs in thousandths; their sum is what was minimised. */
+	readonly costs: () => Readonly<Record<LineTerm, number>>;
 	readonly warnings: readonly PlanWarning[];
 };
 
@@ -35,7 +34,7 @@ const TOLD = 2;
 /** The ways to arrive at the end of a stretch, best first. */
 function optionsOf(stretch: Stretch, motion: Motion, work: LineWork): ArrivalOption[] {
 	const target = stretch.to.candidates[0];
-	const options = solveStretch(stretch, motion, work).flatMap((way, kind) => {
+	const options = solveStretch(stretch, motion, work).all.flatMap((way, kind) => {
 		const approach = APPROACHES[kind];
 		if (!way || approach === 'other') return [];
 		const last = notesOf(stretch, way).slice(approach === 'enclosure' ? -TOLD : -1);
@@ -77,7 +76,6 @@ export function planLine(
 	const motion: Motion = { msPerTick, direction: line.direction ?? null, taste };
 	const stretches = stretchesOf(request, targets, onsets, pools, msPerTick);
 	const chosen = solveAll(stretches, motion, work, request.style === 'mirror');
-	const costs = nameCosts(stretches, chosen, motion);
 	const notes: LineNote[] = [];
 	const blue: boolean[] = [];
 	const own = new Map(
@@ -85,7 +83,8 @@ export function planLine(
 	);
 	const struck = (onset: Onset, note: Candidate, kind: LineNote['kind']) => {
 		const { string, fret, midi, tone } = note;
-		const set = own.get(`${onset.tick} ${string} ${fret}`) ?? onset.own?.finger;
+		const wanted = own.size > 0 ? own.get(`${onset.tick} ${string} ${fret}`) : undefined;
+		const set = wanted ?? onset.own?.finger;
 		notes.push({
 			tick: onset.tick,
 			durationTicks: onset.end - onset.tick,
@@ -133,7 +132,6 @@ export function planLine(
 		const at = i === 0 ? chosen.length - 1 : i - 1;
 		return APPROACHES[chosen[at]?.kind ?? -1] ?? null;
 	});
-	const sum = LINE_TERMS.reduce((all, term) => all + costs[term], 0);
 	return {
 		notes: withTechniques(notes, blue, msPerTick),
 		arrivals,
@@ -142,8 +140,7 @@ export function planLine(
 				const stretch = stretches[i === 0 ? stretches.length - 1 : i - 1];
 				return stretch ? optionsOf(stretch, motion, work) : [];
 			}),
-		costs,
-		cost: sum,
+		costs: () => nameCosts(stretches, chosen, motion),
 		warnings: warningsOf(targets, stretches)
 	};
 }

@@ -1,5 +1,4 @@
 import { chartTicks } from '../../chart';
-import { phrasesOf } from '../phrases';
 import { positionAt, type PlanWarning, type Target } from '../types';
 import type { Stretch } from './lattice';
 import { restingPool, type Moment, type Pools } from './moments';
@@ -9,24 +8,11 @@ import type { LineRequest } from './types';
 /** A hand that leaves its window needs this long before it plays again, in ms. */
 const SHIFT_MS = 350;
 
-/** Semitones that the way to the highest target of a phrase may rise above it. */
-const PEAK = 5;
-
-/** The highest pitch of each change's phrase, and whether the change is where it stands. */
-function ceilings(request: LineRequest, targets: readonly Target[]): Map<number, number> {
-	const found = new Map<number, number>();
-	for (const phrase of phrasesOf(request.chart)) {
-		const inside = targets.filter((target) =>
-			phrase.some((change) => change.index === target.change)
-		);
-		const highest = Math.max(...inside.map((target) => target.midi));
-		const peak = inside.find((target) => target.midi === highest);
-		for (const target of inside) {
-			found.set(target.change, target === peak ? highest + PEAK : highest);
-		}
-	}
-	return found;
-}
+/** Semitones that a way may rise above its targets; in the third bar of four, where a phrase peaks, more. */
+const RISE = 4;
+const PEAK = 9;
+const ceilingOver = (bar: number, from: number, to: number): number =>
+	Math.max(from, to) + (bar % 4 === 2 ? PEAK : RISE);
 
 /** A way whose targets are further apart than so many semitones a move must leap. */
 const FAR = 5;
@@ -67,7 +53,6 @@ export function stretchesOf(
 	const { line } = request;
 	const chromatic =
 		(line.spice ?? 0) > 0 && request.style !== 'arpeggio' && line.scalePlan !== 'arpeggio';
-	const tops = ceilings(request, targets);
 	const wanted = new Map((line.arrive ?? []).map((wish) => [wish.change, wish.approach]));
 	const starts = onsets.flatMap((onset, i) => (onset.target === null ? [] : [i]));
 	return starts.map((at, i): Stretch => {
@@ -85,10 +70,8 @@ export function stretchesOf(
 			if (position !== toPosition && (toTick - onset.tick) * msPerTick < SHIFT_MS) return false;
 			return pools.free(onset, position, null).candidates.length > 0;
 		});
-		const ceiling = Math.max(
-			tops.get(fromTarget.change) ?? Infinity,
-			tops.get(toTarget.change) ?? Infinity
-		);
+		const bar = (between[0] ?? from).bar.index;
+		const ceiling = ceilingOver(bar, fromTarget.midi, toTarget.midi);
 		const moments = between.map((onset, k): Moment => {
 			const left = between.length - k;
 			const near = chromatic && left <= 2 && !onset.anchor;

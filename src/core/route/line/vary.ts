@@ -20,25 +20,23 @@ export type Choice = { readonly strand: Strand; readonly kind: number };
 
 /**
  * Goes along a line and changes stretches that would repeat what was played before, where another way
- * costs little more: each may take another class of arrival, or a way of `another(i)`. Stretches that
- * are to stay as they are have `fixed`.
+ * of arriving costs little more. Stretches that are to stay as they are have `fixed`.
  */
 export function varyPatterns(
 	strands: readonly Strand[],
 	kinds: readonly number[],
-	fixed: (i: number) => boolean,
-	another: (i: number) => Strand
+	fixed: (i: number) => boolean
 ): Choice[] {
 	const chosen = strands.map((strand, i): Choice => ({ strand, kind: kinds[i] }));
 	const heard = new Set<number>();
-	const pitchesAt = (i: number) => chosen[i]?.strand.pitches(chosen[i].kind);
+	const pitchesAt = (i: number) => chosen[i]?.strand.pitches[chosen[i].kind];
 	chosen.forEach((choice, i) => {
 		const repeats = ({ strand, kind }: Choice) =>
-			patternsOf(strand.pitches(kind)).reduce((sum, code) => sum + Number(heard.has(code)), 0);
+			patternsOf(strand.pitches[kind]).reduce((sum, code) => sum + Number(heard.has(code)), 0);
 		if (!fixed(i) && choice.strand.ways[choice.kind] && repeats(choice) > 0) {
 			const [before, after] = [pitchesAt(i - 1), pitchesAt(i + 1)];
 			const costOf = (option: Choice): number => {
-				const pitches = option.strand.pitches(option.kind);
+				const pitches = option.strand.pitches[option.kind];
 				const join = (a: readonly number[], b: readonly number[]) =>
 					turnAtTarget(a, b) + sameIntervals(a, b);
 				const around = [i - 2, i - 1, i, i + 1, i + 2].map((k) =>
@@ -55,15 +53,13 @@ export function varyPatterns(
 				);
 			};
 			let least = costOf(choice);
-			for (const strand of [choice.strand, another(i)]) {
-				strand.ways.forEach((way, kind) => {
-					if (!way) return;
-					const cost = costOf({ strand, kind });
-					if (cost < least) [chosen[i], least] = [{ strand, kind }, cost];
-				});
-			}
+			choice.strand.ways.forEach((way, kind) => {
+				const option = { strand: choice.strand, kind };
+				const cost = way ? costOf(option) : Infinity;
+				if (cost < least) [chosen[i], least] = [option, cost];
+			});
 		}
-		for (const pattern of patternsOf(chosen[i].strand.pitches(chosen[i].kind))) heard.add(pattern);
+		for (const pattern of patternsOf(chosen[i].strand.pitches[chosen[i].kind])) heard.add(pattern);
 	});
 	return chosen;
 }

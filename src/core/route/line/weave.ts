@@ -3,11 +3,15 @@ import type { Way } from './gap';
 import { threeCost } from './motion';
 import { LINE } from './weights';
 
-/** The ways of one stretch, by class of arrival, with what the join to its neighbours needs. */
+/**
+ * The ways of one stretch, by class of arrival: those that may be taken, and every one that was found.
+ * `pitches[kind]` are the pitches of a way, the targets at both ends included; the last entry is the
+ * stretch without notes between.
+ */
 export type Strand = {
 	readonly ways: readonly (Way | null)[];
-	/** Pitches of a way, the targets at both ends included. */
-	readonly pitches: (kind: number) => readonly number[];
+	readonly all: readonly (Way | null)[];
+	readonly pitches: readonly (readonly number[])[];
 	/** The player has set every note: its arrival is no choice and counts for nothing. */
 	readonly set: boolean;
 };
@@ -23,13 +27,39 @@ const ALIKE = 0.75;
 function alike(a: readonly number[], b: readonly number[]): boolean {
 	const count = Math.min(a.length, b.length) - 1;
 	if (count < ALIKE_FROM) return false;
-	let same = 0;
+	let misses = Math.floor((1 - ALIKE) * count);
 	for (let k = 1; k <= count; k++) {
 		const first = a[a.length - k] - a[a.length - k - 1];
 		const second = b[b.length - k] - b[b.length - k - 1];
-		if (first === second) same++;
+		if (first !== second && --misses < 0) return false;
 	}
-	return same >= ALIKE * count;
+	return true;
+}
+
+const joins = new WeakMap<Strand, WeakMap<Strand, Float64Array>>();
+
+/** Prices of joining the ways of two strands, `[kind * SIZE + next]`; remembered while both live. */
+function joinTable(a: Strand, b: Strand): Float64Array {
+	let row = joins.get(a);
+	if (!row) joins.set(a, (row = new WeakMap()));
+	const known = row.get(b);
+	if (known) return known;
+	const table = new Float64Array(SIZE * SIZE);
+	for (const before of kindsOf(a)) {
+		for (const kind of kindsOf(b)) {
+			const [x, y] = [a.pitches[before], b.pitches[kind]];
+			table[before * SIZE + kind] = turnAtTarget(x, y) + (b.set ? 0 : sameIntervals(x, y));
+		}
+	}
+	row.set(b, table);
+	return table;
+}
+
+/** Classes that a strand can arrive by; a strand without notes has the one that is none. */
+function kindsOf({ ways }: Strand): number[] {
+	const kinds: number[] = [];
+	ways.forEach((way, kind) => way && kinds.push(kind));
+	return kinds.length > 0 ? kinds : [NONE];
 }
 
 /** Price of the turn that two ways in a row make at the target between them. */
@@ -40,12 +70,19 @@ export const turnAtTarget = (before: readonly number[], after: readonly number[]
 export const sameIntervals = (before: readonly number[], after: readonly number[]): number =>
 	alike(before, after) ? LINE.sameIntervals : 0;
 
+/** States of the search by one class: every class, and none. */
+const SIZE = CLASSES + 1;
+
 /** Price of arriving the same way again. */
 export const repeatCost = (older: number, before: number, now: number): number => {
 	if (now === NONE) return 0;
 	if (now === before) return LINE.sameApproach;
 	return now === older ? LINE.sameAsBefore : 0;
 };
+
+const AGAIN = Int32Array.from({ length: SIZE ** 3 }, (_, i) =>
+	repeatCost(Math.floor(i / SIZE ** 2), Math.floor(i / SIZE) % SIZE, i % SIZE)
+);
 
 /**
  * Chooses the class of arrival of every stretch, so that approaches vary along the line: dynamic
@@ -54,47 +91,46 @@ export const repeatCost = (older: number, before: number, now: number): number =
  */
 export function weave(strands: readonly Strand[]): number[] {
 	if (strands.length === 0) return [];
-	const size = CLASSES + 1;
-	const kindsOf = ({ ways }: Strand): number[] => {
-		const kinds = ways.flatMap((way, kind) => (way ? [kind] : []));
-		return kinds.length > 0 ? kinds : [NONE];
-	};
 	let kinds = kindsOf(strands[0]);
-	/** `total[older * size + before]`. */
-	let total = new Float64Array(size * size).fill(Infinity);
-	for (const kind of kinds) total[NONE * size + kind] = strands[0].ways[kind]?.cost ?? 0;
+	/** `total[older * SIZE + before]`. */
+	let total = new Float64Array(SIZE * SIZE).fill(Infinity);
+	let next = new Float64Array(SIZE * SIZE);
+	for (const kind of kinds) total[NONE * SIZE + kind] = strands[0].ways[kind]?.cost ?? 0;
 	let olders: number[] = [NONE];
 	const back: Uint8Array[] = [];
 	for (let i = 1; i < strands.length; i++) {
-		const [last, strand] = [strands[i - 1], strands[i]];
-		const next = new Float64Array(size * size).fill(Infinity);
-		const from = new Uint8Array(size * size);
+		const strand = strands[i];
+		const from = new Uint8Array(SIZE * SIZE);
 		const nextKinds = kindsOf(strand);
+		const table = joinTable(strands[i - 1], strand);
+		next.fill(Infinity);
 		for (const before of kinds) {
 			for (const kind of nextKinds) {
-				const [a, b] = [last.pitches(before), strand.pitches(kind)];
-				const alike = strand.set ? 0 : sameIntervals(a, b);
-				const own = (strand.ways[kind]?.cost ?? 0) + turnAtTarget(a, b) + alike;
+				const own = (strand.ways[kind]?.cost ?? 0) + table[before * SIZE + kind];
+				let best = Infinity;
+				let bestOlder = 0;
 				for (const older of olders) {
-					const again = strand.set ? 0 : repeatCost(older, before, kind);
-					const sum = total[older * size + before] + own + again;
-					if (sum < next[before * size + kind]) {
-						next[before * size + kind] = sum;
-						from[before * size + kind] = older;
+					const again = strand.set ? 0 : AGAIN[(older * SIZE + before) * SIZE + kind];
+					const sum = total[older * SIZE + before] + again;
+					if (sum < best) {
+						best = sum;
+						bestOlder = older;
 					}
 				}
+				next[before * SIZE + kind] = best + own;
+				from[before * SIZE + kind] = bestOlder;
 			}
 		}
-		total = next;
+		[total, next] = [next, total];
 		back.push(from);
 		[olders, kinds] = [kinds, nextKinds];
 	}
 	let end = 0;
 	for (let state = 1; state < total.length; state++) if (total[state] < total[end]) end = state;
-	const chosen = [end % size];
-	let before = Math.floor(end / size);
+	const chosen = [end % SIZE];
+	let before = Math.floor(end / SIZE);
 	for (let i = strands.length - 1; i >= 1; i--) {
-		const older = back[i - 1][before * size + chosen[0]];
+		const older = back[i - 1][before * SIZE + chosen[0]];
 		chosen.unshift(before);
 		before = older;
 	}

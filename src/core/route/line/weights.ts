@@ -25,15 +25,15 @@ export const APPROACH: Record<Approach, number> = {
 	'half-above': 150,
 	step: 250,
 	enclosure: 0,
-	leap: 1400,
-	other: 2000
+	leap: 1900,
+	other: 2500
 };
 
 /** From this many semitones on an interval is a leap. */
 export const LEAP = 5;
 
 export const LINE = {
-	turn: 1350,
+	turn: 1600,
 	/** Stepping back after a leap. */
 	turnAfterLeap: 400,
 	returns: 1300,
@@ -54,7 +54,7 @@ export const LINE = {
 	/** Semitones from the way between two targets that are free, and the price of each beyond. */
 	roam: 8,
 	roamPrice: 160,
-	/** Above the highest target of the phrase, outside the gap that leads to it; per semitone. */
+	/** Above the ceiling of a way, so that a phrase has one high point; per semitone. */
 	overHighest: 260,
 	reach: 200,
 	lowString: 60,

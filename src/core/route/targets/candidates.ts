@@ -65,11 +65,14 @@ export const soughtWords = (style: Style): string =>
 /** Every place of the window that sounds a tone of the change's chord, in a fixed order. */
 function landingPlaces(request: PlanRequest, change: Change): Candidate[] {
 	const position = positionAt(request, change.index);
-	return windowPlaces(request.instrument, position).flatMap((place) => {
-		const tone = toneAt(change.to.chord, place.midi);
-		const forbidden = request.forbid.some((other) => samePlace(other, place));
-		return tone && !forbidden ? [{ ...place, tone }] : [];
-	});
+	const tones = Array.from({ length: 12 }, (_, pc) => toneAt(change.to.chord, pc));
+	const places: Candidate[] = [];
+	for (const { string, fret, midi, reach, finger } of windowPlaces(request.instrument, position)) {
+		const tone = tones[midi % 12];
+		if (!tone || request.forbid.some((other) => samePlace(other, { string, fret }))) continue;
+		places.push({ string, fret, midi, reach, finger, tone });
+	}
+	return places;
 }
 
 /** All landing places of a change, and those that the style asks for. */

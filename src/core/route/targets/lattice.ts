@@ -19,6 +19,7 @@ export type Lattice = {
 };
 
 type Costs = Partial<Record<Term, number>>;
+type OwnCosts = Record<'role' | 'telling' | 'register' | 'hand' | 'rest', number>;
 
 /** Semitones by which the middle of the chart lies higher than its ends. */
 const ARCH = 4;
@@ -54,7 +55,7 @@ function ownCosts(
 	i: number,
 	candidate: Candidate,
 	arch: number
-): Costs {
+): OwnCosts {
 	const weights = STYLE_WEIGHTS[request.style];
 	const { tone } = candidate;
 	const kind = roleKind(tone.role);
@@ -94,7 +95,21 @@ export function tripleCosts(a: number, b: number, c: number): Costs {
 	return { turns: WEIGHTS.turn, repetition: a === c ? WEIGHTS.backAndForth : 0 };
 }
 
-const sum = (costs: Costs): number => Object.values(costs).reduce((total, cost) => total + cost, 0);
+/** The sum of own costs; those are all that a candidate has. */
+const sumOwn = ({ role, telling, register, hand, rest }: OwnCosts): number =>
+	role + telling + register + hand + rest;
+
+const pitchLists = new WeakMap<Step['candidates'], Int32Array>();
+
+/** The pitches of a candidate list; changes to one chord share theirs. */
+function pitchesOf(candidates: Step['candidates']): Int32Array {
+	let pitches = pitchLists.get(candidates);
+	if (!pitches) {
+		pitches = Int32Array.from(candidates, (candidate) => candidate.midi);
+		pitchLists.set(candidates, pitches);
+	}
+	return pitches;
+}
 
 /** Builds the lattice of a request's steps. */
 export function buildLattice(request: PlanRequest, steps: readonly Step[]): Lattice {
@@ -102,7 +117,7 @@ export function buildLattice(request: PlanRequest, steps: readonly Step[]): Latt
 	const own = steps.map((step, i) => {
 		const arch = archAt(step.change);
 		return Int32Array.from(step.candidates, (candidate) =>
-			sum(ownCosts(request, steps, i, candidate, arch))
+			sumOwn(ownCosts(request, steps, i, candidate, arch))
 		);
 	});
 	const known = new Map<Step['candidates'], Map<Step['candidates'], Int32Array>>();
@@ -127,7 +142,7 @@ export function buildLattice(request: PlanRequest, steps: readonly Step[]): Latt
 	});
 	return {
 		sizes: steps.map((step) => step.candidates.length),
-		pitches: steps.map((step) => Int32Array.from(step.candidates, (candidate) => candidate.midi)),
+		pitches: steps.map((step) => pitchesOf(step.candidates)),
 		own,
 		pairs
 	};

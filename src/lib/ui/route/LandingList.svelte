@@ -42,7 +42,7 @@
 	}
 </script>
 
-<ul>
+<ul class="landings">
 	{#each shown as landing (`${landing.string}-${landing.fret}`)}
 		{@const on = isChosen(landing)}
 		<li>
