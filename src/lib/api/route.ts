@@ -1,20 +1,17 @@
-import { chartTicks, type Chart } from '$core/chart';
-import { buildScale } from '$core/harmony';
+import type { Chart } from '$core/chart';
 import {
 	changeAt,
 	placesInBar,
 	readCell,
 	type ArrivalOption,
-	type Frozen,
-	type HandScale,
 	type LineWishes,
 	type LineWork
 } from '$core/route';
-import { parseNote } from '$core/pitch';
-import type { Anchors, LineSettings, RouteInput } from './notebook-schema';
+import type { LineSettings, RouteInput } from './notebook-schema';
 import { answerOf, runWhole, type Extras } from './plan';
 import type { PlanAnswer, PlanInput } from './plan-schema';
 import { resolveChart, type Outcome } from './resolve';
+import { frozenOf, scalesOf } from './route-anchors';
 
 /** A route to be planned: what the player wishes, on a chart and an instrument. */
 export type RouteRequest = {
@@ -28,31 +25,6 @@ export type PlannedRoute = PlanAnswer['plans'][number] & {
 	readonly warnings: readonly string[];
 	readonly arrivals: readonly (readonly ArrivalOption[])[];
 };
-
-/** Frozen ways: from their change to the next one of the chart. */
-function frozenOf(chart: Chart, anchors: Anchors): Frozen[] {
-	return anchors.frozen.flatMap((way) => {
-		const change = changeAt(chart, way);
-		if (!change) return [];
-		const to = chart.changes[change.index + 1]?.tick ?? chartTicks(chart);
-		const notes = way.notes.map(({ offset, ...note }) => ({ ...note, tick: change.tick + offset }));
-		return [{ from: change.tick, to, notes }];
-	});
-}
-
-/** Scales set by hand: each from its change until the next. */
-function scalesOf(chart: Chart, anchors: Anchors): HandScale[] {
-	return anchors.scales.flatMap((entry) => {
-		const change = changeAt(chart, entry);
-		const tonic = parseNote(entry.tonic);
-		const scale = tonic && buildScale(tonic, entry.name);
-		if (!change || !scale) return [];
-		const until = chart.changes[change.index + 1]?.to.index ?? chart.events.length;
-		return chart.events
-			.slice(change.to.index, until)
-			.map(({ index }): HandScale => ({ event: index, scale }));
-	});
-}
 
 /** The cell of each section; one that does not fit the grid gives way to steady notes. */
 function cellsOf(

@@ -1,4 +1,4 @@
-import { PER_QUARTER, scalesAlong, blendScale } from '$core/route';
+import { PER_QUARTER } from '$core/route';
 import { QUARTER } from '$core/chart';
 import type { Place } from '$core/neck';
 import type { NoteAnswer } from '$lib/api/plan-schema';
@@ -97,15 +97,14 @@ export class LineSelection {
 
 	private context(): EditContext {
 		const { chart, instrument, position } = this.open;
-		const { line, style } = this.plan.wishes;
-		const scale = style === 'blend' ? blendScale(chart, this.open.scale) : this.open.scale;
+		const { grid } = this.plan.wishes.line;
 		return {
 			chart,
 			instrument,
 			position,
-			scales: scalesAlong(chart, scale, line.scalePlan),
+			scales: this.plan.scales,
 			line: this.plan.line,
-			grid: line.grid === 'targets' ? QUARTER : QUARTER / PER_QUARTER[line.grid]
+			grid: grid === 'targets' ? QUARTER : QUARTER / PER_QUARTER[grid]
 		};
 	}
 
@@ -148,7 +147,11 @@ export class LineSelection {
 		const at = this.leading?.tick ?? 0;
 		const ways = removeNotes(this.context(), this.picked);
 		const before = this.plan.line.findLast((note) => note.tick < at && !this.picked.has(note.tick));
-		this.plan.setWays(ways);
+		const landings = this.notes.filter((note) => note.kind === 'target');
+		this.plan.setWays(
+			ways,
+			landings.map((note) => changeBefore(this.open.chart, note.tick))
+		);
 		if (before) this.pick(before.tick);
 		else this.clear();
 	}

@@ -15,7 +15,10 @@ import {
 } from '$core/route';
 import { chartTicks, type Chart } from '$core/chart';
 import { toneAt } from '$core/chord';
-import { inWindow, pitchAt, type Place } from '$core/neck';
+import { highestFret, inWindow, lastPosition, pitchAt, type Place } from '$core/neck';
+import type { Scale } from '$core/harmony';
+import { noteName } from '$core/pitch';
+import { scalesOf } from '$lib/api/route-anchors';
 import type { Anchors, LineSettings, RouteAnswer, RouteInput } from '$lib/api/notebook-schema';
 import type { NoteAnswer, TargetAnswer } from '$lib/api/plan-schema';
 import { instrumentInputOf } from '$lib/api/resolve';
@@ -101,13 +104,18 @@ export class RoutePlan {
 	readonly arrivalKinds: readonly (Approach | null)[] = $derived.by(() =>
 		arrivalsOf(this.line, this.open.chart)
 	);
+	/** The scale that each event of the chart draws on under this route's wishes. */
+	readonly scales: readonly (Scale | null)[] = $derived.by(() => {
+		const { chart, scale } = this.open;
+		const { style, line } = this.wishes;
+		const used = style === 'blend' ? blendScale(chart, scale) : scale;
+		return scalesAlong(chart, used, line.scalePlan, scalesOf(chart, this.bound()));
+	});
 	/** The judgement of what is there: the line, or the landings where they stand alone. */
 	readonly check: Check | null = $derived.by(() => {
 		if (!this.planned && this.line.length === 0) return null;
 		const { chart, instrument, position } = this.open;
-		const blends = this.wishes.style === 'blend';
-		const scale = blends ? blendScale(chart, this.open.scale) : this.open.scale;
-		const scales = scalesAlong(chart, scale, this.wishes.line.scalePlan);
+		const { scales } = this;
 		const roams = this.windows.length > 1;
 		const notes = this.line.length > 0 ? this.line : ringing(chart, this.targets);
 		return checkLine({ chart, instrument, scales, position: roams ? null : position, notes });
@@ -229,12 +237,27 @@ export class RoutePlan {
 		return this.arrivals[at] ?? [];
 	}
 
+	/** What is fixed, with the scales that the player has chosen for single chords on the neck. */
+	private bound(): Anchors {
+		const { chart, chordScales } = this.open;
+		const chosen = chart.changes.flatMap((change) => {
+			const scale = chordScales.of(change.to.symbol);
+			return scale ? [{ ...anchorOf(change), tonic: noteName(scale.tonic), name: scale.name }] : [];
+		});
+		const { anchors } = this.wishes;
+		const kept = anchors.scales.filter(
+			(entry) => !chosen.some((other) => sameAnchor(entry, other))
+		);
+		return { ...anchors, scales: [...kept, ...chosen] };
+	}
+
 	/** The request that the wishes make. */
 	request(): RouteRequest {
 		const { saved, player, chart } = this.open;
-		const { position, style, anchors, line } = this.wishes;
+		const { position, style, line } = this.wishes;
 		const instrument = instrumentInputOf(chart, player.instruments);
-		return { chart: saved.chart, instrument, route: { position, style, anchors, line } };
+		const route = { position, style, anchors: this.bound(), line };
+		return { chart: saved.chart, instrument, route };
 	}
 
 	/** Plans the wishes. Throws nothing: what is wrong comes back as warnings. */
@@ -329,6 +352,31 @@ export class RoutePlan {
 		return anchors.locks.length - locks.length;
 	}
 
+	/** Moves the whole route along the neck with the tune's key: everything fixed keeps its shape. */
+	transpose(semitones: number): void {
+		const { instrument } = this.open;
+		const { position, anchors } = this.wishes;
+		const [low, high] = [1, lastPosition(instrument)];
+		const shift = [semitones, semitones - 12, semitones + 12]
+			.sort((a, b) => Math.abs(a) - Math.abs(b))
+			.find((frets) => position + frets >= low && position + frets <= high);
+		if (shift === undefined) return;
+		const on = <T extends Place>(places: readonly T[]): T[] =>
+			places
+				.map((place) => ({ ...place, fret: place.fret + shift }))
+				.filter((place) => place.fret >= 0 && place.fret <= highestFret(instrument));
+		this.wish({
+			position: position + shift,
+			anchors: {
+				...anchors,
+				locks: on(anchors.locks),
+				fingers: on(anchors.fingers),
+				frozen: anchors.frozen.map((way) => ({ ...way, notes: on(way.notes) })),
+				scales: []
+			}
+		});
+	}
+
 	/** Fixes a change to a place, which must sound a tone of its chord; the rest adapts. */
 	lockAt(change: number, place: Place): void {
 		const anchor = this.anchor(change);
@@ -385,13 +433,23 @@ export class RoutePlan {
 		this.setWays([[change, notes]]);
 	}
 
-	/** Sets several ways in one step. A first note on a change that is no tone of its chord stands in for its landing. */
-	setWays(ways: readonly (readonly [number, readonly WayNote[]])[]): void {
+	/**
+	 * Sets several ways in one step. A first note on a change that is no tone of its chord stands in for its
+	 * landing; the changes of `silent` lose theirs.
+	 */
+	setWays(
+		ways: readonly (readonly [number, readonly WayNote[]])[],
+		silent: readonly number[] = []
+	): void {
 		let { frozen, locks, letPass } = this.wishes.anchors;
 		for (const [change, notes] of ways) {
 			const anchor = this.anchor(change);
 			if (!anchor) continue;
 			const first = notes.find((note) => note.offset === 0);
+			if (!first && silent.includes(change)) {
+				locks = without(locks, anchor);
+				letPass = [...without(letPass, anchor), anchor];
+			}
 			if (first) {
 				const { chord } = this.open.chart.changes[change].to;
 				const lands = toneAt(chord, pitchAt(this.open.instrument, first)) !== undefined;
@@ -418,7 +476,7 @@ export class RoutePlan {
 	 */
 	async save(): Promise<boolean> {
 		this.saving = true;
-		const body: Wishes = { ...this.wishes, name: this.name };
+		const body: Wishes = { ...this.wishes, anchors: this.bound(), name: this.name };
 		try {
 			const { saved } = this;
 			this.saved = saved

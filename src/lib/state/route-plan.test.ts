@@ -1,3 +1,4 @@
+import { transposeText } from '$core/chart';
 import type { RouteAnswer, TuneAnswer } from '$lib/api/notebook-schema';
 import { runRoute } from '$lib/api/route';
 import { NO_ANCHORS, NO_LINE } from '$lib/api/route-defaults';
@@ -5,6 +6,7 @@ import type { Planner } from '$lib/workers/planner';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { Refusal } from './api';
 import { OpenTune } from './open-tune.svelte';
+import { LineSelection } from './line-selection.svelte';
 import { RoutePlan } from './route-plan.svelte';
 
 const CHART =
@@ -192,6 +194,111 @@ describe('a saved route', () => {
 		const { plan } = open(saved());
 		plan.load(null);
 		expect([plan.planned, plan.saved, plan.wishes.style]).toEqual([false, null, 'guide-tones']);
+	});
+});
+
+describe('the line of a route', () => {
+	const lined = async () => {
+		const { opened, plan } = open(saved({ line: { ...NO_LINE, grid: 'eighth' } }));
+		await plan.plan();
+		return { opened, plan, selection: new LineSelection(opened, plan) };
+	};
+	const settled = () => new Promise((resolve) => setTimeout(resolve, 0));
+
+	it('is planned, judged, and told how it arrives', async () => {
+		const { plan } = await lined();
+		expect(plan.line).toHaveLength(96);
+		expect(plan.check?.metrics.landedShare).toBe(1);
+		expect(plan.arrivalKinds).toHaveLength(13);
+		expect(plan.arrivalsAt(1).map((way) => way.approach)).toContain(plan.arrivalKinds[1]);
+	});
+
+	it('keeps a way as it is while the rest is planned anew', async () => {
+		const { plan } = await lined();
+		const inside = () => plan.line.filter((note) => note.tick > 1920 && note.tick < 3840);
+		const before = inside();
+		plan.toggleFrozen(1);
+		plan.anotherTake();
+		await settled();
+		expect(plan.isFrozen(1)).toBe(true);
+		expect(inside().map((note) => note.midi)).toEqual(before.map((note) => note.midi));
+		plan.toggleFrozen(1);
+		await settled();
+		expect(plan.isFrozen(1)).toBe(false);
+		plan.setLine({ grid: 'targets' });
+		await settled();
+		expect(plan.line).toEqual([]);
+	});
+
+	it('turns a moved landing into a lock, or lets the change pass where it is no tone', async () => {
+		const { plan, selection } = await lined();
+		const target = plan.target(1);
+		if (!target) throw new Error('no target');
+		selection.pick(target.tick);
+		selection.drop(target.tick, { string: 2, fret: 8 }, 0);
+		await settled();
+		expect(plan.isLocked(1)).toBe(true);
+		expect(plan.target(1)).toMatchObject({ name: 'G', string: 2, fret: 8 });
+		selection.movePitch(1, 'semitone');
+		await settled();
+		expect([plan.isLocked(1), plan.isLetPass(1)]).toEqual([false, true]);
+		expect(plan.line.find((note) => note.tick === 1920)?.midi).toBe(68);
+		expect(plan.check?.changes[1].result).not.toBe('landed');
+		plan.lockAt(1, { string: 2, fret: 8 });
+		await settled();
+		expect(plan.check?.changes[1].result).toBe('landed');
+	});
+
+	it('asks for a way to arrive, and gives the wish up again', async () => {
+		const { plan } = await lined();
+		const other = plan.arrivalsAt(2).find((way) => way.approach !== plan.arrivalKinds[2]);
+		if (!other) throw new Error('no other way');
+		plan.setArrival(2, other.approach);
+		await settled();
+		expect([plan.arriveWish(2), plan.arrivalKinds[2]]).toEqual([other.approach, other.approach]);
+		plan.setArrival(2, other.approach);
+		expect(plan.arriveWish(2)).toBeNull();
+	});
+
+	it('is picked, copied and pasted by ways; undo takes all of it back', async () => {
+		const { opened, plan, selection } = await lined();
+		const pitches = (bar: number) =>
+			plan.line.filter((n) => Math.floor(n.tick / 1920) === bar).map((n) => n.midi);
+		const before = [pitches(1), pitches(4)];
+		opened.cursor = 1;
+		expect(selection.copy()).toBe(7);
+		opened.cursor = 3;
+		selection.paste();
+		await settled();
+		expect(pitches(4).slice(1)).toEqual(before[0].slice(1));
+		selection.pick(1920);
+		selection.pick(2640, { range: true });
+		expect(selection.size).toBe(4);
+		selection.pick(2400, { add: true });
+		expect(selection.size).toBe(3);
+		selection.pickWay();
+		expect(selection.size).toBe(8);
+		selection.remove();
+		await settled();
+		expect(pitches(1)).toHaveLength(0);
+		for (let i = 0; i < 2; i++) plan.undo();
+		await settled();
+		expect([pitches(1), pitches(4)]).toEqual(before);
+	});
+
+	it('moves with the key: the same route some frets on', async () => {
+		const { opened, plan } = await lined();
+		plan.toggleLock(1);
+		plan.toggleFrozen(2);
+		await settled();
+		const shape = () => plan.line.map((note) => [note.tick, note.string, note.fret]);
+		const before = shape();
+		opened.replace(tune({ chart: transposeText(CHART, { steps: 3, semitones: 5 }), version: 2 }));
+		plan.transpose(5);
+		await settled();
+		expect(plan.wishes.position).toBe(11);
+		expect(shape()).toEqual(before.map(([tick, string, fret]) => [tick, string, fret + 5]));
+		expect(plan.isLocked(1) && plan.isFrozen(2)).toBe(true);
 	});
 });
 

@@ -36,7 +36,7 @@ export type Spot = {
 export type Taste = { readonly spice: number; readonly seed: number; readonly strings: number };
 
 /** A small hash of whole numbers, the same on every machine. */
-export function hash(...numbers: readonly number[]): number {
+function hash(...numbers: readonly number[]): number {
 	let h = 0x811c9dc5;
 	for (const n of numbers) {
 		h = Math.imul(h ^ n, 0x01000193);

@@ -2,10 +2,12 @@
 	import { goto, invalidateAll } from '$app/navigation';
 	import { QUARTER } from '$core/chart';
 	import { highestFret } from '$core/neck';
+	import { pitchClass, shortestMove } from '$core/pitch';
 	import { PER_QUARTER, type Landing } from '$core/route';
 	import { Refusal, send } from '$lib/state/api';
 	import { onKeys } from '$lib/state/keys';
 	import { placeFor } from '$lib/state/line-edit';
+	import { toNextKey } from '$lib/state/tune-headers';
 	import { changeBefore } from '$lib/state/ways';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { LineSelection } from '$lib/state/line-selection.svelte';
@@ -207,6 +209,15 @@
 			duration: 2500
 		});
 	}
+	/** The same route in the next key of the circle: the tune moves, and the hand with it. */
+	async function nextKey(): Promise<void> {
+		const before = open.key;
+		await toNextKey(open);
+		const after = open.key;
+		if (!before || !after || before === after) return;
+		selection.clear();
+		plan.transpose(shortestMove(pitchClass(before.tonic), pitchClass(after.tonic)));
+	}
 	const keys = onKeys({
 		r: () => void plan.plan(),
 		l: () => plan.toggleLock(open.cursor),
@@ -216,6 +227,7 @@
 		']': () => moveTo(open.position + 1),
 		',': () => open.step(-1),
 		'.': () => open.step(1),
+		'Shift+.': () => void nextKey(),
 		w: () => (making = !making),
 		t: () => plan.anotherTake(),
 		k: () => plan.line.length > 0 && plan.toggleFrozen(open.cursor),
@@ -276,6 +288,9 @@
 <div class="with-inspector">
 	<main id="main" class="screen">
 		<RouteVerdict {plan} {weak} onweak={showWeak} />
+		{#if plan.planning && plan.progress > 0}
+			<progress max="1" value={plan.progress} aria-label="Planning"></progress>
+		{/if}
 		{#if open.chart.changes.length === 0}
 			<p>
 				There is no change to land on. <a class="act" href="/tunes/{open.saved.id}/chart"
@@ -351,6 +366,11 @@
 		display: grid;
 		gap: 4px;
 		min-width: 0;
+	}
+	progress {
+		width: 100%;
+		height: 6px;
+		accent-color: var(--ink);
 	}
 	.strips > :global(*) {
 		min-width: 0;
