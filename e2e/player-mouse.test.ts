@@ -111,7 +111,7 @@ for (const theme of ['light'] as const) {
 			await expect(page.locator('aside li').first()).toContainText('semitone');
 			await expectAccessible(page);
 			const places = page.locator('.landings button');
-			await places.nth(2).click();
+			await places.nth(1).click();
 			const chosen = await page.locator('.landings button.on').textContent();
 			await page.locator('.made').click();
 			await page.getByRole('radio', { name: /^Roots/ }).click();
