@@ -18,6 +18,8 @@ export async function serve() {
 		if (handler) handler(request, response);
 		else waiting.push([request, response]);
 	});
+	// Longer than clients keep an idle connection: none is closed just as it is used again.
+	server.keepAliveTimeout = 65_000;
 	await new Promise((resolve) => {
 		server.once('error', (error) =>
 			fail(
