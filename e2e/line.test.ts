@@ -110,3 +110,19 @@ test('the judge finds what does not land, leads there and mends it with one key'
 	await expect(page.getByRole('heading', { level: 1 })).toHaveText('All 13 changes land.');
 	await expect(page.getByRole('button', { name: /^Target of bar 2,/ })).toBeVisible();
 });
+
+test('the same route goes to the next key with one key', async ({ page, request }) => {
+	const wrong: string[] = [];
+	page.on('pageerror', (error) => wrong.push(error.message));
+	await plannedTune(page, request);
+	const frets = () =>
+		notes(page).evaluateAll((all) =>
+			all.map((g) => Number(/fret (\d+)/.exec(g.getAttribute('aria-label') ?? '')?.[1]))
+		);
+	const before = await frets();
+	await page.keyboard.press('Shift+Period');
+	await expect(page.locator('dd', { hasText: 'Position 11' })).toBeVisible();
+	await expect(page.getByRole('heading', { level: 1 })).toHaveText('All 13 changes land.');
+	await expect.poll(frets).toEqual(before.map((fret) => fret + 5));
+	expect(wrong).toEqual([]);
+});

@@ -104,6 +104,13 @@ function gather(
 	else settleAll(6);
 }
 
+/** Sets the group that a kind of move goes on from. */
+function goOn(kind: number, group: number, cost: number): void {
+	onCost[kind] = cost;
+	onFrom[kind] = bestFrom[group];
+	onPitch[kind] = group === 2 ? -1 : bestPitch[group];
+}
+
 /** The cheapest of three groups for a kind of move onward. */
 function settle(kind: number, free: number, one: number, other: number): void {
 	let at = free;
@@ -118,9 +125,7 @@ function settle(kind: number, free: number, one: number, other: number): void {
 		best = second;
 		at = other;
 	}
-	onCost[kind] = best;
-	onFrom[kind] = bestFrom[at];
-	onPitch[kind] = at === 2 ? -1 : bestPitch[at];
+	goOn(kind, at, best);
 }
 
 /** The cheapest of all groups: leaps onward weigh every group on its own. */
@@ -134,9 +139,7 @@ function settleAll(kind: number): void {
 			at = g;
 		}
 	}
-	onCost[kind] = best;
-	onFrom[kind] = bestFrom[at];
-	onPitch[kind] = at === 2 ? -1 : bestPitch[at];
+	goOn(kind, at, best);
 }
 
 let foundCost = 0;

@@ -253,6 +253,8 @@ describe('a planned line', () => {
 		const { line } = planned(request, { ...STEADY, frozen });
 		const inside = line.notes.filter((note) => note.tick > 1920 && note.tick < 3840);
 		expect(inside).toMatchObject(own);
+		// The first lies far outside the place: no finger is told there.
+		expect(inside.map((note) => note.finger)).toEqual([null, 3]);
 		const free = planned(request).line.notes.filter((note) => note.tick >= 5760);
 		expect(shape(line.notes.filter((note) => note.tick >= 5760)).length).toBe(free.length);
 	});

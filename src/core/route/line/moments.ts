@@ -136,7 +136,9 @@ export function addSpot(
 /** A place as the hand at a position meets it, inside its window or not. */
 function placeUnder(instrument: Instrument, position: number, place: Place): WindowPlace {
 	const { fret } = place;
-	const finger = fret === 0 ? null : Math.min(4, Math.max(1, fret - position + 1));
+	// Beyond its reach the hand must move, and which finger then plays is not for this place to say.
+	const held = fret > 0 && fret >= position - 1 && fret <= position + 4;
+	const finger = held ? Math.min(4, Math.max(1, fret - position + 1)) : null;
 	const reach = fret > 0 && (fret < position || fret > position + 3);
 	return { string: place.string, fret, midi: pitchAt(instrument, place), reach, finger };
 }

@@ -97,7 +97,7 @@
 				<span><b>{STYLE_NAMES[plan.wishes.style].name}</b>, {lineWords(plan.wishes.line)}</span>
 				<KeyCap keys="W" />
 			</button>
-			{#each plan.warnings.slice(0, 3) as warning (warning)}<p class="hint" role="status">
+			{#each plan.warnings.slice(0, 3) as warning, i (i)}<p class="hint" role="status">
 					{proseSigns(warning)}
 				</p>{/each}
 			<div class="keys">

@@ -72,7 +72,7 @@
 					: ''}.{/if}
 			{#if weak.length > 0}
 				{weak.length === 1 ? 'One weak spot:' : `${capital(inWords(weak.length))} weak spots:`}
-				{#each weak.slice(0, 3) as spot (spot.tick)}
+				{#each weak.slice(0, 3) as spot (spot)}
 					<button type="button" title={spot.text} onclick={() => onweak(spot)}>{spot.where}</button>
 				{/each}
 				<KeyCap keys="J" />
