@@ -108,10 +108,16 @@
 	}
 	const target = $derived(plan.target(open.cursor));
 	const before = $derived(open.before && plan.target(open.before.index));
+	/** Where the hand is at the cursor: a hand that may move is not always in the route's own place. */
+	const hand = $derived(
+		plan.windows.length > 1
+			? (plan.windows.findLast((window) => window.change <= open.cursor)?.position ?? open.position)
+			: open.position
+	);
 	const frets = $derived.by(() => {
 		const high = highestFret(open.instrument);
 		const [back, on] = narrow ? [1, 4] : [3, 6];
-		return { from: Math.max(0, open.position - back), to: Math.min(high, open.position + on) };
+		return { from: Math.max(0, hand - back), to: Math.min(high, hand + on) };
 	});
 	const landing = (at: typeof target) => {
 		const change = at && open.chart.changes[at.change];
@@ -306,7 +312,7 @@
 				</div>
 				<Neck
 					instrument={open.instrument}
-					position={open.position}
+					position={hand}
 					now={open.now}
 					next={open.next}
 					from={frets.from}
