@@ -36,3 +36,4 @@ export { arpeggioShapes, fullArpeggio, joinShapes, type Shape } from './shapes';
 export { doubleStops, type DoubleStop } from './double-stops';
 export { bends, type Bend } from './bends';
 export { fingerJumps, fingersHold } from './fingers';
+export { placeLine } from './place-line';

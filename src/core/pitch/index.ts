@@ -10,4 +10,4 @@ export {
 	type PitchClass
 } from './note';
 export { above, degreeInterval, intervalBetween, shortestMove, type Interval } from './interval';
-export { parsePitch, pitchName, type Midi } from './midi';
+export { parsePitch, pitchName, spelledPitch, type Midi } from './midi';

@@ -18,6 +18,15 @@ export function parsePitch(text: string): Midi | null {
 }
 
 /**
+ * A spelled name with the octave that its letter stands in.
+ * @example spelledPitch('Cb', 59) // 'Cb4'
+ */
+export function spelledPitch(name: string, midi: Midi): string {
+	const alter = parseNote(name)?.alter ?? 0;
+	return `${name}${Math.floor((midi - alter) / 12) - 1}`;
+}
+
+/**
  * The plain name of a MIDI number with its octave.
  * @example pitchName(40) // 'E2'
  */

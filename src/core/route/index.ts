@@ -15,6 +15,7 @@ export { CELLS, GRIDS, PER_QUARTER, placesInBar, readCell, type Grid } from './l
 export { LineWork } from './line/compose';
 export type { ArrivalOption } from './line/plan-line';
 export { barAt } from './pulse';
+export { nameOver } from './spelling';
 export { KINDS, LINE_TERMS, TECHNIQUES, type Frozen, type LineWishes } from './line/types';
 export { placeHand, planRoute, planTargets } from './plan';
 export { planWhole, type WholePlan } from './plan-lines';

@@ -1,0 +1,4 @@
+export { readNames, writeNames } from './note-names';
+export { readTab } from './tab-read';
+export { writeTab } from './tab-write';
+export type { LineText, TextNote, TextProblem } from './types';

@@ -1,0 +1,20 @@
+import type { Place } from '../neck';
+
+/** A note of a line as it is written down. Ticks from the first beat of the chart. */
+export type TextNote = Place & { readonly tick: number; readonly durationTicks: number };
+
+/** What is wrong in a text, where (line and column from 1), and what might have been meant. */
+export type TextProblem = {
+	readonly line: number;
+	readonly column: number;
+	readonly length: number;
+	readonly message: string;
+};
+
+/** A line read from text: its notes, the bars that it covers (played bars, from 1), and what is wrong. */
+export type LineText = {
+	readonly notes: readonly TextNote[];
+	readonly fromBar: number;
+	readonly toBar: number;
+	readonly problems: readonly TextProblem[];
+};

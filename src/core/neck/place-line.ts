@@ -1,0 +1,80 @@
+import { highestFret, pitchAt, type Instrument, type Place } from './instrument';
+import { fingerJumps } from './fingers';
+import { inWindow } from './window';
+
+/** What a place costs, in thousandths: outside the position, per fret away from it, per string crossed. */
+const OUTSIDE = 4000;
+const AWAY = 500;
+const REACH = 400;
+const CROSSING = [0, 80, 700, 1800, 3000, 4200, 5400, 6600];
+const JUMP = 1200;
+const SHIFT = 300;
+
+type Candidate = Place & { readonly finger: number | null; readonly cost: number };
+
+function candidates(instrument: Instrument, position: number, midi: number): Candidate[] {
+	const found: Candidate[] = [];
+	for (let string = 1; string <= instrument.open.length; string++) {
+		const fret = midi - pitchAt(instrument, { string, fret: 0 });
+		if (fret < 0 || fret > highestFret(instrument)) continue;
+		const inside = inWindow(instrument, position, { string, fret });
+		const away = fret < position ? position - fret : Math.max(0, fret - position - 3);
+		const reach = inside && fret > 0 && away > 0;
+		const cost = inside ? (reach ? REACH : 0) : OUTSIDE + AWAY * away;
+		const finger = fret === 0 || !inside ? null : Math.min(4, Math.max(1, fret - position + 1));
+		found.push({ string, fret, finger, cost });
+	}
+	return found;
+}
+
+function move(a: Candidate, b: Candidate): number {
+	const jump = fingerJumps(a, b) ? JUMP : 0;
+	const outside = a.finger === null || b.finger === null;
+	const frets = outside && a.fret > 0 && b.fret > 0 ? SHIFT * Math.abs(a.fret - b.fret) : 0;
+	return CROSSING[Math.abs(a.string - b.string)] + jump + frets;
+}
+
+/**
+ * The easiest places for a line of pitches: inside the position where it holds them, on neighbouring
+ * strings, without a finger that jumps; found exactly, the first of equals.
+ * @returns a place for each pitch, null for one that the instrument does not have
+ */
+export function placeLine(
+	instrument: Instrument,
+	position: number,
+	pitches: readonly number[]
+): (Place | null)[] {
+	const rows = pitches.map((midi) => candidates(instrument, position, midi));
+	const back: number[][] = [];
+	let total: number[] = [];
+	let before: Candidate[] = [];
+	for (const row of rows) {
+		if (row.length === 0) {
+			back.push([]);
+			continue;
+		}
+		const from: number[] = [];
+		total = row.map((candidate, at) => {
+			let [least, best] = [before.length === 0 ? 0 : Infinity, 0];
+			before.forEach((other, k) => {
+				const sum = total[k] + move(other, candidate);
+				if (sum < least) [least, best] = [sum, k];
+			});
+			from[at] = best;
+			return least + candidate.cost;
+		});
+		before = row;
+		back.push(from);
+	}
+	let at = total.indexOf(Math.min(...total));
+	const path: (Place | null)[] = [];
+	for (let i = rows.length - 1; i >= 0; i--) {
+		if (rows[i].length === 0) path.unshift(null);
+		else {
+			const { string, fret } = rows[i][at];
+			path.unshift({ string, fret });
+			at = back[i][at];
+		}
+	}
+	return path;
+}
