@@ -47,7 +47,22 @@ const ownNote = placeInput.extend({
 });
 const anchorsInput = z.strictObject({
 	locks: z.array(placeInput.extend(anchor)).max(4096),
-	letPass: z.array(z.strictObject(anchor)).max(4096),
+	letPass: z
+		.array(
+			z.strictObject({
+				...anchor,
+				own: z
+					.boolean()
+					.optional()
+					.describe('Left to the player’s own notes: no landing is planned, but it is judged')
+			})
+		)
+		.max(4096),
+	forbid: z
+		.array(placeInput)
+		.max(256)
+		.default([])
+		.describe('Places of the neck that no landing takes'),
 	frozen: z
 		.array(z.strictObject({ ...anchor, notes: z.array(ownNote).max(1024) }))
 		.max(4096)
@@ -97,7 +112,12 @@ const lineSettings = z.strictObject({
 			wish: z.enum(['climb', 'stay', 'descend']).nullable()
 		})
 		.nullable()
-		.default(null)
+		.default(null),
+	places: z
+		.array(z.strictObject({ section: z.string().max(120), position: z.int().min(1).max(24) }))
+		.max(128)
+		.default([])
+		.describe('Where the hand is in single sections, where it does not roam')
 });
 export type LineSettings = z.infer<typeof lineSettings>;
 

@@ -22,6 +22,8 @@ export type Extras = {
 		Pick<LineWishes, 'byHand' | 'direction' | 'frozen' | 'fingers' | 'arrive' | 'cellOf'>
 	>;
 	readonly leans?: PlanRequest['leans'];
+	/** Where the hand is at each change, set by hand; takes the place of the position. */
+	readonly windows?: readonly number[];
 };
 
 function lineOf(chart: Chart, input: PlanInput, extras: Extras): Outcome<LineWishes | null> {
@@ -89,11 +91,11 @@ export type PlanContext = {
 	readonly work?: LineWork;
 };
 
-/** Plans a route with everything that the planner knows of it. */
-export function runWhole(
-	input: PlanInput,
-	{ extras = {}, work }: PlanContext = {}
-): Outcome<WholePlan[]> {
+/** A request read, checked and with its hand placed. */
+export type Prepared = { readonly request: PlanRequest; readonly line: LineWishes | null };
+
+/** Reads a request and settles where the hand is, or says what is wrong with it. */
+export function prepare(input: PlanInput, extras: Extras = {}): Outcome<Prepared> {
 	const read = resolveChart(input.chart);
 	if ('issues' in read) return read;
 	const chart = read.value;
@@ -112,7 +114,8 @@ export function runWhole(
 		locks: input.locks ?? [],
 		forbid: input.forbid ?? [],
 		letPass: input.letPass ?? [],
-		leans: extras.leans
+		leans: extras.leans,
+		windows: extras.windows
 	});
 	if ('issues' in placed) {
 		const issues = placed.issues.map(({ path, message }): Issue => ({
@@ -121,8 +124,18 @@ export function runWhole(
 		}));
 		return { issues };
 	}
-	const plans = planWhole(placed.request, line.value, input.alternatives ?? 1, work);
-	return { value: plans };
+	return { value: { request: placed.request, line: line.value } };
+}
+
+/** Plans a route with everything that the planner knows of it. */
+export function runWhole(
+	input: PlanInput,
+	{ extras = {}, work }: PlanContext = {}
+): Outcome<WholePlan[]> {
+	const ready = prepare(input, extras);
+	if ('issues' in ready) return ready;
+	const { request, line } = ready.value;
+	return { value: planWhole(request, line, input.alternatives ?? 1, work) };
 }
 
 /** Plans a route; the answer of `POST /api/v1/plan`, the same in the browser and on the server. */

@@ -4,6 +4,7 @@ import type { Anchors, LineSettings } from './notebook-schema';
 export const NO_ANCHORS: Anchors = {
 	locks: [],
 	letPass: [],
+	forbid: [],
 	frozen: [],
 	fingers: [],
 	arrive: [],
@@ -21,7 +22,8 @@ export const NO_LINE: LineSettings = {
 	spice: 0.4,
 	seed: 0,
 	direction: null,
-	roam: null
+	roam: null,
+	places: []
 };
 
 /** What a first route is planned with: a line in eighths that breathes after each landing. */

@@ -2,13 +2,15 @@ import type { Chart } from '$core/chart';
 import {
 	changeAt,
 	placesInBar,
+	rankLandings,
 	readCell,
 	type ArrivalOption,
+	type Landing,
 	type LineWishes,
 	type LineWork
 } from '$core/route';
 import type { LineSettings, RouteInput } from './notebook-schema';
-import { answerOf, runWhole, type Extras } from './plan';
+import { answerOf, prepare, runWhole, type Extras } from './plan';
 import type { PlanAnswer, PlanInput } from './plan-schema';
 import { resolveChart, type Outcome } from './resolve';
 import { frozenOf, scalesOf } from './route-anchors';
@@ -45,6 +47,16 @@ function cellsOf(
 	return { cellOf: (section) => own.get(section ?? '') ?? usual, warnings };
 }
 
+/** Where the hand is at each change, where single sections have places of their own. */
+function windowsOf(chart: Chart, { position, line }: RouteRequest['route']): number[] | undefined {
+	if (line.roam || line.places.length === 0) return undefined;
+	const places = new Map(line.places.map((entry) => [entry.section, entry.position]));
+	return chart.changes.map(({ bar }) => {
+		const { section } = chart.played[bar - 1];
+		return places.get(section ?? '') ?? position;
+	});
+}
+
 /** The request that a route's wishes make; anchors that the chart no longer has do not bind. */
 function toInput({ chart: text, instrument, route }: RouteRequest, chart: Chart) {
 	const { position, style, anchors, line } = route;
@@ -58,6 +70,11 @@ function toInput({ chart: text, instrument, route }: RouteRequest, chart: Chart)
 			return change === undefined ? [] : [make(entry, change)];
 		});
 	const cells = cellsOf(chart, line);
+	const windows = windowsOf(chart, route);
+	const held = (place: { string: number; fret: number }) =>
+		(windows ?? [position]).some(
+			(window) => line.roam !== null || (place.fret >= window - 1 && place.fret <= window + 4)
+		);
 	const input: PlanInput = {
 		chart: text,
 		instrument,
@@ -71,9 +88,12 @@ function toInput({ chart: text, instrument, route }: RouteRequest, chart: Chart)
 		spice: line.spice,
 		seed: line.seed,
 		locks: bound(anchors.locks, ({ string, fret }, change) => ({ change, string, fret })),
-		letPass: bound(anchors.letPass, (_, change) => change)
+		letPass: bound(anchors.letPass, (_, change) => change),
+		// A place that is left out binds only where the hand is near it.
+		forbid: anchors.forbid.filter(held)
 	};
 	const extras: Extras = {
+		windows,
 		leans: bound(anchors.leans, ({ wish }, change) => ({ change, wish })),
 		line: {
 			...(cells ? { cellOf: cells.cellOf } : {}),
@@ -103,4 +123,26 @@ export function runRoute(request: RouteRequest, work?: LineWork): Outcome<Planne
 	const told = whole.plan.warnings.map((warning) => warning.message);
 	const arrivals = whole.line?.options() ?? [];
 	return { value: { ...answerOf(whole), warnings: [...warnings, ...told], arrivals } };
+}
+
+/** Up to `count` truly different plans of a route, cheapest first. */
+export function runAlternatives(
+	request: RouteRequest,
+	count: number,
+	work?: LineWork
+): Outcome<PlanAnswer['plans']> {
+	const read = resolveChart(request.chart);
+	if ('issues' in read) return read;
+	const { input, extras } = toInput(request, read.value);
+	const made = runWhole({ ...input, alternatives: count }, { extras, work });
+	return 'issues' in made ? made : { value: made.value.map(answerOf) };
+}
+
+/** Where one change of a route could land, best first; empty where the route cannot be planned. */
+export function runLandings(request: RouteRequest, change: number): Landing[] {
+	const read = resolveChart(request.chart);
+	if ('issues' in read) return [];
+	const { input, extras } = toInput(request, read.value);
+	const ready = prepare(input, extras);
+	return 'issues' in ready ? [] : rankLandings(ready.value.request, change);
 }

@@ -3,7 +3,7 @@ import { anchorOf } from '$core/route';
 import { and, asc, eq, isNull, sql } from 'drizzle-orm';
 import type { Issue } from '../api/chart-schema';
 import type { PlanSnapshot, RouteAnswer, RouteInput, RouteSummary } from '../api/notebook-schema';
-import { NO_ANCHORS } from '../api/route-defaults';
+import { NO_ANCHORS, NO_LINE } from '../api/route-defaults';
 import { instrumentInputOf, resolveChart } from '../api/resolve';
 import type { Database } from './database';
 import { routeInPool } from './pool';
@@ -22,8 +22,8 @@ const summary = (row: Row): RouteSummary => ({
 });
 const answer = (row: Row): RouteAnswer => ({
 	...summary(row),
-	line: row.line,
 	// Routes saved by earlier versions lack what came later.
+	line: { ...NO_LINE, ...row.line },
 	anchors: { ...NO_ANCHORS, ...row.anchors },
 	plan: { ...row.plan, notes: row.plan.notes ?? [] },
 	createdAt: row.createdAt.toISOString(),

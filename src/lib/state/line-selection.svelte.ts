@@ -4,6 +4,7 @@ import type { Place } from '$core/neck';
 import type { NoteAnswer } from '$lib/api/plan-schema';
 import {
 	addNote,
+	editNotes,
 	freePlaceAfter,
 	movePitch,
 	moveTime,
@@ -173,6 +174,18 @@ export class LineSelection {
 		const at = Math.round(tick / context.grid) * context.grid;
 		this.plan.setWays(addNote(context, { tick: at, ...place }));
 		this.pick(at);
+	}
+
+	/** Lets one note ring for so many ticks; notes that it would ring over give way. */
+	stretch(tick: number, durationTicks: number): void {
+		const over = this.plan.line
+			.filter((note) => note.tick > tick && note.tick < tick + durationTicks)
+			.filter((note) => note.kind !== 'target')
+			.map((note) => note.tick);
+		const ways = editNotes(this.context(), new Set([tick, ...over]), (note) =>
+			note.tick === tick ? { ...note, durationTicks } : null
+		);
+		this.plan.setWays(ways);
 	}
 
 	/** Remembers the notes on the way of the cursor. */

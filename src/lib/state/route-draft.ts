@@ -1,7 +1,7 @@
 import { browser } from '$app/environment';
 import { APPROACHES, GRIDS, LEANS, SCALE_PLANS, STYLES } from '$core/route';
 import * as z from 'zod/mini';
-import type { Wishes } from './route-plan.svelte';
+import type { Wishes } from './wishes';
 
 const anchor = { bar: z.number(), beat: z.number(), pass: z.number() };
 const place = { string: z.number(), fret: z.number() };
@@ -27,11 +27,13 @@ const schema = z.object({
 		direction: z.nullable(z.enum(['up', 'down'])),
 		roam: z.nullable(
 			z.object({ frets: z.number(), wish: z.nullable(z.enum(['climb', 'stay', 'descend'])) })
-		)
+		),
+		places: z.array(z.object({ section: z.string(), position: z.number() }))
 	}),
 	anchors: z.object({
 		locks: list(place),
-		letPass: list({}),
+		letPass: list({ own: z.optional(z.boolean()) }),
+		forbid: z.array(z.object(place)),
 		frozen: list({ notes: z.array(note) }),
 		fingers: list({ ...place, offset: z.number(), finger: z.number() }),
 		arrive: list({ approach: z.enum(APPROACHES) }),

@@ -15,53 +15,25 @@ import {
 } from '$core/route';
 import { chartTicks, type Chart } from '$core/chart';
 import { toneAt } from '$core/chord';
-import { highestFret, inWindow, lastPosition, pitchAt, type Place } from '$core/neck';
+import { lastPosition, pitchAt, type Place } from '$core/neck';
 import type { Scale } from '$core/harmony';
 import { noteName } from '$core/pitch';
 import { scalesOf } from '$lib/api/route-anchors';
-import type { Anchors, LineSettings, RouteAnswer, RouteInput } from '$lib/api/notebook-schema';
-import type { NoteAnswer, TargetAnswer } from '$lib/api/plan-schema';
+import type { Anchors, LineSettings, RouteAnswer } from '$lib/api/notebook-schema';
+import type { NoteAnswer, PlanAnswer, TargetAnswer } from '$lib/api/plan-schema';
 import { instrumentInputOf } from '$lib/api/resolve';
 import type { RouteRequest } from '$lib/api/route';
-import { FIRST_LINE, NO_ANCHORS } from '$lib/api/route-defaults';
 import type { Planner } from '$lib/workers/planner';
+import * as edit from './anchor-edit';
 import { Refusal, send } from './api';
 import { History } from './history.svelte';
 import type { OpenTune } from './open-tune.svelte';
+import type { OwnWays } from './own-line';
+import { provisionalLine } from './provisional';
 import { keepWishes, keptWishes } from './route-draft';
-import { wayNotes, without, withoutFirst, type WayNote } from './ways';
-
-/** What the player decides about a route; everything else follows from it. */
-export type Wishes = Pick<RouteInput, 'name' | 'position' | 'style' | 'line' | 'anchors'>;
-
-export const STYLE_NAMES: Record<Style, { name: string; short: string; says: string }> = {
-	'guide-tones': {
-		name: 'Guide tones',
-		short: 'Guide tones',
-		says: 'Thirds and sevenths: they tell the chord.'
-	},
-	nearest: {
-		name: 'Nearest chord tone',
-		short: 'Nearest',
-		says: 'Any chord tone, the smoothest way.'
-	},
-	roots: { name: 'Roots', short: 'Roots', says: 'Every root: sure, but it jumps.' },
-	arpeggio: {
-		name: 'Arpeggio only',
-		short: 'Arpeggio',
-		says: 'Every note a chord tone, landings and ways alike.'
-	},
-	blend: {
-		name: 'Blend',
-		short: 'Blend',
-		says: 'Minor pentatonic of home, with the third of each chord where it falls.'
-	},
-	mirror: {
-		name: 'Mirror',
-		short: 'Mirror',
-		says: 'One cell moved to each chord, the same kind of tone every time.'
-	}
-};
+import { STYLE_NAMES } from './style-names';
+import { wayNotes, without, type WayNote } from './ways';
+import { firstWishes, wishesOf, type Wishes } from './wishes';
 
 /** The route that is open: wishes with undo, the plan made from them, and what is saved. */
 export class RoutePlan {
@@ -82,7 +54,9 @@ export class RoutePlan {
 	/** The wishes that the targets were planned for. */
 	private plannedFor: Wishes | null = $state.raw(null);
 	readonly wishes: Wishes = $derived.by(() => this.history.current);
-	readonly planned: boolean = $derived(this.targets.length > 0);
+	readonly planned: boolean = $derived(
+		this.targets.length > 0 || this.line.length > 0 || this.plannedFor !== null
+	);
 	/** The chart was edited after this route was planned. */
 	readonly outdated: boolean = $derived.by(
 		() =>
@@ -126,13 +100,7 @@ export class RoutePlan {
 		private readonly planner: () => Planner,
 		route: RouteAnswer | null
 	) {
-		this.history = new History<Wishes>({
-			name: '',
-			position: open.position,
-			style: 'guide-tones',
-			line: FIRST_LINE,
-			anchors: NO_ANCHORS
-		});
+		this.history = new History<Wishes>(firstWishes(open.position));
 		this.load(route);
 	}
 
@@ -164,14 +132,7 @@ export class RoutePlan {
 		this.line = route && route.tuneVersion === this.open.saved.version ? route.plan.notes : [];
 		if (!route) {
 			this.targets = [];
-			const { position } = this.open;
-			this.history.reset({
-				name: '',
-				position,
-				style: 'guide-tones',
-				line: FIRST_LINE,
-				anchors: NO_ANCHORS
-			});
+			this.history.reset(firstWishes(this.open.position));
 			return;
 		}
 		this.open.moveTo(route.position);
@@ -195,40 +156,38 @@ export class RoutePlan {
 	}
 
 	isLocked(change: number): boolean {
-		return this.lockOf(change) !== undefined;
+		return edit.entryAt(this.wishes.anchors.locks, this.open, change) !== undefined;
 	}
 
+	/** The player wants no landing here; what sounds at the change is not judged. */
 	isLetPass(change: number): boolean {
-		return this.has(this.wishes.anchors.letPass, change);
+		const entry = edit.entryAt(this.wishes.anchors.letPass, this.open, change);
+		return entry !== undefined && !entry.own;
+	}
+
+	/** The player's own notes stand in for a landing here, and are judged. */
+	isOwn(change: number): boolean {
+		return edit.entryAt(this.wishes.anchors.letPass, this.open, change)?.own ?? false;
 	}
 
 	/** The way from a change to the next holds the player's own notes. */
 	isFrozen(change: number): boolean {
-		return this.has(this.wishes.anchors.frozen, change);
+		return edit.entryAt(this.wishes.anchors.frozen, this.open, change) !== undefined;
 	}
 
-	private has(list: readonly Parameters<typeof sameAnchor>[0][], change: number): boolean {
-		const anchor = this.anchor(change);
-		return anchor !== null && list.some((other) => sameAnchor(other, anchor));
+	/** How the player wants to arrive at a change, if at all in a special way. */
+	arriveWish(change: number): Approach | null {
+		return edit.entryAt(this.wishes.anchors.arrive, this.open, change)?.approach ?? null;
+	}
+
+	/** Whether the player wants a landing to rest or to lean. */
+	leanWish(change: number): 'rest' | 'lean' | null {
+		return edit.entryAt(this.wishes.anchors.leans, this.open, change)?.wish ?? null;
 	}
 
 	private anchor(change: number) {
 		const at = this.open.chart.changes[change];
 		return at ? anchorOf(at) : null;
-	}
-
-	private lockOf(change: number) {
-		const anchor = this.anchor(change);
-		return anchor ? this.wishes.anchors.locks.find((lock) => sameAnchor(lock, anchor)) : undefined;
-	}
-
-	/** How the player wants to arrive at a change, if at all in a special way. */
-	arriveWish(change: number): Approach | null {
-		const anchor = this.anchor(change);
-		const found = this.wishes.anchors.arrive.find(
-			(entry) => anchor !== null && sameAnchor(entry, anchor)
-		);
-		return found?.approach ?? null;
 	}
 
 	/** The ways to arrive at a change that the place allows, best first. */
@@ -302,6 +261,12 @@ export class RoutePlan {
 		return this.planner().landings(this.request(), change);
 	}
 
+	/** Up to five truly different plans for these wishes, cheapest first. */
+	async alternatives(): Promise<PlanAnswer['plans']> {
+		const outcome = await this.planner().alternatives(this.request(), 5);
+		return outcome && 'value' in outcome ? outcome.value : [];
+	}
+
 	/** Takes a step that can be undone; once there is a plan it is made again at once. */
 	private wish(change: Partial<Wishes>): void {
 		this.history.push({ ...this.wishes, ...change });
@@ -338,130 +303,152 @@ export class RoutePlan {
 	}
 
 	/** Changes what is fixed, in one step that can be undone. */
-	private fix(change: Partial<Anchors>): void {
-		this.wish({ anchors: { ...this.wishes.anchors, ...change } });
+	private fix(anchors: Anchors): void {
+		this.wish({ anchors });
+	}
+
+	/** The section that the cursor is in, where it has a place of its own. */
+	private ownPlace() {
+		const bar = this.open.change?.bar ?? 1;
+		const section = this.open.chart.played[bar - 1]?.section ?? '';
+		return this.wishes.line.places.find((entry) => entry.section === section);
 	}
 
 	/** Moves the hand; locks that lie outside the new place are given up. Returns how many. */
 	setPosition(position: number): number {
+		const { anchors, line } = this.wishes;
+		const own = line.roam ? undefined : this.ownPlace();
+		if (own) {
+			const { section } = own;
+			this.setPlace(section, position);
+			return 0;
+		}
 		if (position === this.wishes.position) return 0;
-		const { anchors } = this.wishes;
-		const locks = anchors.locks.filter((lock) => inWindow(this.open.instrument, position, lock));
-		const line = { ...this.wishes.line, roam: null };
-		this.wish({ position, line, anchors: { ...anchors, locks } });
-		return anchors.locks.length - locks.length;
+		const moved = line.places.length > 0 ? anchors : edit.locksWithin(anchors, this.open, position);
+		this.wish({ position, line: { ...line, roam: null }, anchors: moved });
+		return anchors.locks.length - moved.locks.length;
+	}
+
+	/** Where the hand is in one section; null where it is elsewhere. Its locks open again. */
+	setPlace(section: string, position: number | null): void {
+		const { line, anchors } = this.wishes;
+		const rest = line.places.filter((entry) => entry.section !== section);
+		const places = position === null ? rest : [...rest, { section, position }];
+		const { chart } = this.open;
+		const locks = anchors.locks.filter((lock) => {
+			const change = changeAt(chart, lock);
+			return change && (chart.played[change.bar - 1].section ?? '') !== section;
+		});
+		this.wish({ line: { ...line, roam: null, places }, anchors: { ...anchors, locks } });
 	}
 
 	/** Moves the whole route along the neck with the tune's key: everything fixed keeps its shape. */
 	transpose(semitones: number): void {
 		const { instrument } = this.open;
-		const { position, anchors } = this.wishes;
+		const { position, anchors, line } = this.wishes;
 		const [low, high] = [1, lastPosition(instrument)];
+		const all = [position, ...line.places.map((entry) => entry.position)];
 		const shift = [semitones, semitones - 12, semitones + 12]
 			.sort((a, b) => Math.abs(a) - Math.abs(b))
-			.find((frets) => position + frets >= low && position + frets <= high);
+			.find((frets) => all.every((at) => at + frets >= low && at + frets <= high));
 		if (shift === undefined) return;
-		const on = <T extends Place>(places: readonly T[]): T[] =>
-			places
-				.map((place) => ({ ...place, fret: place.fret + shift }))
-				.filter((place) => place.fret >= 0 && place.fret <= highestFret(instrument));
+		const places = line.places.map((entry) => ({ ...entry, position: entry.position + shift }));
 		this.wish({
 			position: position + shift,
-			anchors: {
-				...anchors,
-				locks: on(anchors.locks),
-				fingers: on(anchors.fingers),
-				frozen: anchors.frozen.map((way) => ({ ...way, notes: on(way.notes) })),
-				scales: []
-			}
+			line: { ...line, places },
+			anchors: edit.moveAnchors(anchors, this.open, shift)
 		});
 	}
 
 	/** Fixes a change to a place, which must sound a tone of its chord; the rest adapts. */
 	lockAt(change: number, place: Place): void {
-		const anchor = this.anchor(change);
-		const chord = this.open.chart.changes[change]?.to.chord;
-		if (!anchor || !chord || !toneAt(chord, pitchAt(this.open.instrument, place))) return;
-		const { locks, letPass, frozen } = this.wishes.anchors;
-		this.fix({
-			locks: [...without(locks, anchor), { ...anchor, string: place.string, fret: place.fret }],
-			letPass: without(letPass, anchor),
-			frozen: withoutFirst(frozen, anchor)
-		});
+		const anchors = edit.lockAt(this.wishes.anchors, this.open, change, place);
+		if (anchors) this.fix(anchors);
 	}
 
-	unlock(change: number): void {
-		const anchor = this.anchor(change);
-		if (anchor) this.fix({ locks: without(this.wishes.anchors.locks, anchor) });
+	/** Fixes several changes at once, as when another plan is taken over. */
+	lockAll(targets: readonly ({ readonly change: number } & Place)[]): void {
+		let { anchors } = this.wishes;
+		for (const target of targets) {
+			anchors = edit.lockAt(anchors, this.open, target.change, target) ?? anchors;
+		}
+		this.fix(anchors);
 	}
 
 	toggleLock(change: number): void {
 		const target = this.target(change);
-		if (this.isLocked(change)) this.unlock(change);
+		if (this.isLocked(change)) this.fix(edit.unlock(this.wishes.anchors, this.open, change));
 		else if (target) this.lockAt(change, target);
 	}
 
 	toggleLetPass(change: number): void {
-		const anchor = this.anchor(change);
-		if (!anchor) return;
-		const { locks, letPass, frozen } = this.wishes.anchors;
-		if (this.isLetPass(change)) {
-			this.fix({ letPass: without(letPass, anchor), frozen: withoutFirst(frozen, anchor) });
-		} else this.fix({ locks: without(locks, anchor), letPass: [...letPass, anchor] });
+		this.fix(edit.toggleLetPass(this.wishes.anchors, this.open, change));
 	}
 
 	/** Asks for a way of arriving at a change; the one that is asked for already is given up. */
 	setArrival(change: number, approach: Approach): void {
-		const anchor = this.anchor(change);
-		if (!anchor) return;
-		const rest = without(this.wishes.anchors.arrive, anchor);
-		const same = this.arriveWish(change) === approach;
-		this.fix({ arrive: same ? rest : [...rest, { ...anchor, approach }] });
+		this.fix(edit.toggleArrival(this.wishes.anchors, this.open, change, approach));
+	}
+
+	setLean(change: number, wish: 'rest' | 'lean' | null): void {
+		if (wish !== this.leanWish(change))
+			this.fix(edit.setLean(this.wishes.anchors, this.open, change, wish));
+	}
+
+	setScale(change: number, scale: { tonic: string; name: string } | null): void {
+		this.fix(edit.setScale(this.wishes.anchors, this.open, change, scale));
+	}
+
+	setFinger(notes: readonly NoteAnswer[], finger: number | null): void {
+		this.fix(edit.setFinger(this.wishes.anchors, this.open, notes, finger));
+	}
+
+	/** Leaves a place of the neck out of every landing, or takes it in again. */
+	toggleForbidden(place: Place): void {
+		this.fix(edit.toggleForbidden(this.wishes.anchors, place));
 	}
 
 	/** Keeps the way after a change as it is, or lets it be planned again. */
 	toggleFrozen(change: number): void {
 		const anchor = this.anchor(change);
 		if (!anchor) return;
-		const { frozen } = this.wishes.anchors;
-		if (this.isFrozen(change)) this.fix({ frozen: without(frozen, anchor) });
-		else this.setWay(change, wayNotes(this.open.chart, this.line, change));
+		const { anchors } = this.wishes;
+		if (this.isFrozen(change)) {
+			const letPass = this.isOwn(change) ? without(anchors.letPass, anchor) : anchors.letPass;
+			this.fix({ ...anchors, letPass, frozen: without(anchors.frozen, anchor) });
+		} else this.setWays([[change, wayNotes(this.open.chart, this.line, change)]]);
 	}
 
-	/** Sets the notes of the way after a change; they stay as they are when the rest is planned. */
-	setWay(change: number, notes: readonly WayNote[]): void {
-		this.setWays([[change, notes]]);
-	}
-
-	/**
-	 * Sets several ways in one step. A first note on a change that is no tone of its chord stands in for its
-	 * landing; the changes of `silent` lose theirs.
-	 */
+	/** Sets the notes of several ways, which stay as they are when the rest is planned (see `setWays`). */
 	setWays(
 		ways: readonly (readonly [number, readonly WayNote[]])[],
 		silent: readonly number[] = []
 	): void {
-		let { frozen, locks, letPass } = this.wishes.anchors;
-		for (const [change, notes] of ways) {
-			const anchor = this.anchor(change);
-			if (!anchor) continue;
-			const first = notes.find((note) => note.offset === 0);
-			if (!first && silent.includes(change)) {
-				locks = without(locks, anchor);
-				letPass = [...without(letPass, anchor), anchor];
-			}
-			if (first) {
-				const { chord } = this.open.chart.changes[change].to;
-				const lands = toneAt(chord, pitchAt(this.open.instrument, first)) !== undefined;
-				locks = without(locks, anchor);
-				letPass = without(letPass, anchor);
-				if (lands) locks = [...locks, { ...anchor, string: first.string, fret: first.fret }];
-				else letPass = [...letPass, anchor];
-				const kept = lands ? notes.filter((note) => note.offset > 0) : notes;
-				frozen = [...without(frozen, anchor), { ...anchor, notes: [...kept] }];
-			} else frozen = [...without(frozen, anchor), { ...anchor, notes: [...notes] }];
-		}
-		this.fix({ frozen, locks, letPass });
+		this.show(ways, silent);
+		this.fix(edit.setWays(this.wishes.anchors, this.open, ways, silent));
+	}
+
+	/** Shows edited ways at once, before they are planned. */
+	private show(
+		ways: readonly (readonly [number, readonly WayNote[]])[],
+		silent: readonly number[]
+	): void {
+		const { chart, instrument } = this.open;
+		const context = { chart, instrument, scales: this.scales };
+		this.line = provisionalLine(context, this.line, ways, silent);
+	}
+
+	/** Puts own notes in place of what stands between two ticks; with them the route becomes a line. */
+	async write({ ways, silent }: OwnWays): Promise<void> {
+		const { line, anchors } = this.wishes;
+		this.show(ways, silent);
+		const next: Wishes = {
+			...this.wishes,
+			line: line.grid === 'targets' ? { ...line, grid: 'eighth' } : line,
+			anchors: edit.setWays(anchors, this.open, ways, silent)
+		};
+		this.history.push(next);
+		await this.plan();
 	}
 
 	get name(): string {
@@ -504,14 +491,6 @@ export class RoutePlan {
 		return this.save();
 	}
 }
-
-const wishesOf = ({ name, position, style, line, anchors }: RouteAnswer): Wishes => ({
-	name,
-	position,
-	style,
-	line,
-	anchors
-});
 
 /** Landings as notes that ring until the next, for the judgement. */
 const ringing = (chart: Chart, targets: readonly TargetAnswer[]) =>

@@ -230,7 +230,7 @@ describe('the line of a route', () => {
 		expect(plan.line).toEqual([]);
 	});
 
-	it('turns a moved landing into a lock, or lets the change pass where it is no tone', async () => {
+	it('turns a moved landing into a lock; one that is no tone of its chord stands and is judged', async () => {
 		const { plan, selection } = await lined();
 		const target = plan.target(1);
 		if (!target) throw new Error('no target');
@@ -241,7 +241,7 @@ describe('the line of a route', () => {
 		expect(plan.target(1)).toMatchObject({ name: 'G', string: 2, fret: 8 });
 		selection.movePitch(1, 'semitone');
 		await settled();
-		expect([plan.isLocked(1), plan.isLetPass(1)]).toEqual([false, true]);
+		expect([plan.isLocked(1), plan.isLetPass(1), plan.isOwn(1)]).toEqual([false, false, true]);
 		expect(plan.line.find((note) => note.tick === 1920)?.midi).toBe(68);
 		expect(plan.check?.changes[1].result).not.toBe('landed');
 		plan.lockAt(1, { string: 2, fret: 8 });

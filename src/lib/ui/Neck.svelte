@@ -9,7 +9,7 @@
 	import { neckMarks, placeWords, type NeckMark } from './neck-marks';
 	import NeckBoard from './NeckBoard.svelte';
 	import NeckFigure from './NeckFigure.svelte';
-	import RoleMark from './RoleMark.svelte';
+	import NeckPlace from './NeckPlace.svelte';
 
 	type Landing = Place & { readonly bar: number; readonly locked?: boolean };
 	type Props = {
@@ -34,6 +34,12 @@
 		/** The landing before and the landing that is looked at. */
 		before?: Landing | null;
 		target?: Landing | null;
+		/** A note of the line that is picked out. */
+		picked?: Place | null;
+		/** Places that no landing takes. */
+		forbidden?: readonly Place[];
+		/** Every place of the window can be chosen, whatever it sounds. */
+		every?: boolean;
 		onposition: (position: number) => void;
 		/** A place was chosen: click, Enter or Space. */
 		onplace?: (place: Place) => void;
@@ -53,6 +59,9 @@
 		height = 236,
 		before = null,
 		target = null,
+		picked = null,
+		forbidden = [],
+		every = false,
 		onposition,
 		onplace
 	}: Props = $props();
@@ -83,7 +92,9 @@
 	);
 	const spacing = $derived((height - 88) / (count - 1));
 	const radius = $derived(Math.max(9, Math.min(14.5, width / 62, spacing * 0.43)));
-	const marks = $derived(neckMarks(instrument, position, { now, next, scale, over }, from, to));
+	const marks = $derived(
+		neckMarks(instrument, position, { now, next, scale, over, every }, from, to)
+	);
 	const inside = $derived(marks.filter((mark) => mark.inside));
 	const same = (a: Place | null, b: Place) =>
 		a !== null && a.string === b.string && a.fret === b.fret;
@@ -117,7 +128,9 @@
 			? `target of bar ${target.bar}`
 			: same(before, mark) && before
 				? `target of bar ${before.bar}`
-				: null;
+				: forbidden.some((place) => same(place, mark))
+					? 'left out of landings'
+					: null;
 	/** The mark that takes the focus: the one walked to, else the target, else the first. */
 	const home = $derived(
 		inside.find((mark) => same(active, mark)) ??
@@ -249,7 +262,6 @@
 				{#if row.length > 0}
 					<g role="row">
 						{#each row.sort((a, b) => Number(same(target, a)) - Number(same(target, b))) as mark (mark.fret)}
-							{@const landing = same(target, mark) || same(before, mark)}
 							{@const faded = figure !== null && !inFigure(mark)}
 							<g
 								role="gridcell"
@@ -266,27 +278,17 @@
 								onfocus={() => (active = { string: mark.string, fret: mark.fret })}
 							>
 								<circle class="halo" r={radius + 8} />
-								{#if mark.scale}
-									{#if mark.scale.verdict === 'clash'}
-										<path class="dash clash" d="M-9,4Q0,-9 9,4" />
-									{:else}
-										<path class="dash" d={mark.scale.telling ? 'M-8,-4H8M-8,4H8' : 'M-8,0H8'} />
-									{/if}
-								{/if}
-								<RoleMark
-									now={same(target, mark) ? undefined : mark.now?.role}
-									next={same(before, mark) && mark.now ? undefined : mark.next?.role}
+								<NeckPlace
+									{mark}
+									{radius}
 									label={label(mark)}
-									r={landing ? radius * 1.22 : mark.reach ? radius * 0.86 : radius}
-									target={landing}
-									locked={same(target, mark) && target?.locked}
+									landing={same(target, mark) ? 'target' : same(before, mark) ? 'before' : null}
+									locked={(same(target, mark) && target?.locked) ?? false}
+									{faded}
+									finger={fingers ? fingerOf(mark) : ''}
+									picked={same(picked, mark)}
+									forbidden={forbidden.some((place) => same(place, mark))}
 								/>
-								{#if mark.added && !landing && !faded}
-									<path class="plus" d="M{radius * 0.98},{-radius * 1.02}h7m-3.5,-3.5v7" />
-								{/if}
-								{#if fingers && !faded && !mark.scale}
-									<text class="finger" x={-radius - 2} y={-radius * 0.55}>{fingerOf(mark)}</text>
-								{/if}
 							</g>
 						{/each}
 					</g>
@@ -340,30 +342,6 @@
 		fill: none;
 		stroke: var(--ink);
 		stroke-width: 2;
-		pointer-events: none;
-	}
-	.dash {
-		fill: none;
-		stroke: var(--second);
-		stroke-width: 4;
-	}
-	.clash {
-		stroke-width: 2.5;
-		stroke-dasharray: 2.5 2.5;
-	}
-	.plus {
-		fill: none;
-		stroke: var(--ink);
-		stroke-width: 2;
-	}
-	.finger {
-		font-size: 12px;
-		font-weight: 700;
-		text-anchor: end;
-		fill: var(--ink);
-		paint-order: stroke;
-		stroke: var(--lit);
-		stroke-width: 3px;
 		pointer-events: none;
 	}
 	.choosable {

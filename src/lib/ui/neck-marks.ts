@@ -1,6 +1,7 @@
 import { roleWords, signs, toneAt, type Chord, type Tone } from '$core/chord';
 import { characteristicTones, noteVerdict, type NoteVerdict, type Scale } from '$core/harmony';
 import { highestFret, inWindow, pitchAt, type Instrument, type Place } from '$core/neck';
+import { plainName } from '$core/pitch';
 import { prefs } from '$lib/state/prefs.svelte';
 
 /** A note of the scale in use that is no tone of a chord shown, with its verdict over the sounding one. */
@@ -30,6 +31,8 @@ export type NeckView = {
 	readonly scale?: Scale | null;
 	/** The chord over which scale notes are judged. */
 	readonly over?: Chord | null;
+	/** Every place of the window, also those that sound nothing of chord or scale. */
+	readonly every?: boolean;
 };
 
 function scaleMark(view: NeckView, midi: number): ScaleMark | undefined {
@@ -62,7 +65,7 @@ export function neckMarks(
 			const inside = inWindow(instrument, position, { string, fret });
 			const tone = tones.now ?? tones.next;
 			const dash = tone || !inside ? undefined : scaleMark(view, midi);
-			if (!tone && !dash) continue;
+			if (!tone && !dash && !(inside && view.every)) continue;
 			const reach = fret > 0 && (fret < position || fret > position + 3);
 			const added = tone !== undefined && scale !== null && scale !== undefined;
 			const lacks = added && !scale.notes.some((note) => note.pc === midi % 12);
@@ -92,6 +95,7 @@ export function placeWords(
 	if (mark.now && now) parts.push(`${roleWords(mark.now.role)} of ${now.symbol}, now`);
 	if (mark.next && next) parts.push(`${roleWords(mark.next.role)} of ${next.symbol}, next`);
 	if (mark.added) parts.push('not in the scale');
+	if (!tone && !mark.scale) parts.push(signs(plainName(mark.midi)), 'outside chord and scale');
 	if (mark.scale) {
 		parts.push(prefs.name(mark.scale.name, mark.scale.pc));
 		parts.push(`scale note, ${VERDICT_WORDS[mark.scale.verdict]} (${signs(mark.scale.role)})`);

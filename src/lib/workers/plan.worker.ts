@@ -1,13 +1,19 @@
 import { expose } from 'comlink';
-import { parseChart } from '$core/chart';
-import { scaleInUse } from '$core/harmony';
-import { changeAt, LineWork, rankLandings, type Landing } from '$core/route';
+import { LineWork, type Landing } from '$core/route';
+import type { PlanAnswer } from '$lib/api/plan-schema';
 import { NO_ANCHORS, NO_LINE } from '$lib/api/route-defaults';
-import { resolveInstrument, type Outcome } from '$lib/api/resolve';
-import { runRoute, type PlannedRoute, type RouteRequest } from '$lib/api/route';
+import type { Outcome } from '$lib/api/resolve';
+import {
+	runAlternatives,
+	runLandings,
+	runRoute,
+	type PlannedRoute,
+	type RouteRequest
+} from '$lib/api/route';
 
 export type PlanWorker = {
 	plan: (request: RouteRequest, progress?: (share: number) => void) => Outcome<PlannedRoute>;
+	alternatives: (request: RouteRequest, count: number) => Outcome<PlanAnswer['plans']>;
 	landings: (request: RouteRequest, change: number) => Landing[];
 };
 
@@ -25,28 +31,8 @@ const worker: PlanWorker = {
 		kept.onProgress = progress ?? null;
 		return runRoute(request, kept);
 	},
-	landings({ chart: text, instrument: input, route }, change) {
-		const chart = parseChart(text);
-		const instrument = resolveInstrument(chart, input);
-		if ('issues' in instrument) return [];
-		const { anchors } = route;
-		return rankLandings(
-			{
-				chart,
-				instrument: instrument.value,
-				scale: scaleInUse(chart).scale,
-				position: route.position,
-				style: route.style,
-				locks: anchors.locks.flatMap((lock) => {
-					const at = changeAt(chart, lock);
-					return at ? [{ change: at.index, string: lock.string, fret: lock.fret }] : [];
-				}),
-				forbid: [],
-				letPass: anchors.letPass.flatMap((anchor) => changeAt(chart, anchor)?.index ?? [])
-			},
-			change
-		);
-	}
+	alternatives: (request, count) => runAlternatives(request, count, workOn(request.chart)),
+	landings: runLandings
 };
 
 // The first plan in a cold engine is many times slower: warm it before it is asked for.

@@ -53,6 +53,15 @@ export class Planner {
 		return this.whileOpen<ReturnType<PlanWorker['landings']>>(this.open().landings(...args));
 	}
 
+	/** Truly different plans; null when the worker was ended meanwhile. */
+	alternatives(
+		...args: Parameters<PlanWorker['alternatives']>
+	): Promise<ReturnType<PlanWorker['alternatives']> | null> {
+		return this.whileOpen<ReturnType<PlanWorker['alternatives']>>(
+			this.open().alternatives(...args)
+		);
+	}
+
 	/** Waits for an answer, but not for a worker that has been ended. */
 	private whileOpen<T>(answer: PromiseLike<T>): Promise<T | null> {
 		return new Promise((resolve, reject) => {

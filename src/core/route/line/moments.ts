@@ -134,7 +134,7 @@ export function addSpot(
 }
 
 /** A place as the hand at a position meets it, inside its window or not. */
-function placeUnder(instrument: Instrument, position: number, place: Place): WindowPlace {
+export function placeUnder(instrument: Instrument, position: number, place: Place): WindowPlace {
 	const { fret } = place;
 	// Beyond its reach the hand must move, and which finger then plays is not for this place to say.
 	const held = fret > 0 && fret >= position - 1 && fret <= position + 4;

@@ -1,8 +1,10 @@
+import { chartTicks } from '../../chart';
 import type { PlanWarning, Target } from '../types';
 import { APPROACHES, type Approach } from './approach';
 import { LineWork, notesOf, solveAll, solveStretch } from './compose';
 import { nameCosts } from './costs';
 import { withTechniques } from './hand';
+import { loneNotes } from './lone';
 import type { Motion, Stretch } from './lattice';
 import type { Candidate } from './pool';
 import { rhythmOf, type Onset } from './rhythm';
@@ -51,6 +53,30 @@ function optionsOf(stretch: Stretch, motion: Motion, work: LineWork): ArrivalOpt
 	return options
 		.map((option) => ({ ...option, extra: option.extra - least }))
 		.sort((a, b) => a.extra - b.extra);
+}
+
+/** Puts the lone notes of the player among the others, which they cut short where they begin. */
+function joinLone(
+	notes: LineNote[],
+	blue: boolean[],
+	fingers: ReadonlyMap<string, number>,
+	request: LineRequest
+): void {
+	const lone = loneNotes(request, new Set(notes.map((note) => note.tick)));
+	if (lone.length === 0) return;
+	const blues = new Map(notes.map((note, i) => [note.tick, blue[i]]));
+	const all = [...notes, ...lone].sort((a, b) => a.tick - b.tick);
+	notes.length = blue.length = 0;
+	all.forEach((note, i) => {
+		const { tick, string, fret } = note;
+		const until = Math.min(
+			tick + note.durationTicks,
+			all[i + 1]?.tick ?? chartTicks(request.chart)
+		);
+		const finger = fingers.get(`${tick} ${string} ${fret}`) ?? note.finger;
+		notes.push({ ...note, durationTicks: until - tick, finger: fret === 0 ? null : finger });
+		blue.push(blues.get(tick) ?? false);
+	});
 }
 
 /**
@@ -128,6 +154,7 @@ export function planLine(
 		const toward = notes[i + 1] ?? null;
 		notes[i] = { ...notes[i], name: nameOver(notes[i].midi, null, null, toward) };
 	}
+	joinLone(notes, blue, own, request);
 	const arrivals = targets.map((_, i): Approach | null => {
 		const at = i === 0 ? chosen.length - 1 : i - 1;
 		return APPROACHES[chosen[at]?.kind ?? -1] ?? null;

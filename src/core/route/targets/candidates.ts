@@ -125,12 +125,13 @@ export function planSteps(request: PlanRequest): { steps: Step[]; warnings: Plan
 export type Roam = { readonly roam: number; readonly wish?: 'climb' | 'stay' | 'descend' };
 
 /** A request whose position may still be open. */
-export type OpenRequest = Omit<PlanRequest, 'position' | 'windows' | 'mirrored'> & {
+export type OpenRequest = Omit<PlanRequest, 'position' | 'mirrored'> & {
 	readonly position: number | 'best' | Roam;
 };
 
 function checkLock(request: OpenRequest, lock: Lock, i: number): string | null {
-	const { chart, instrument, position, locks, forbid, letPass } = request;
+	const { chart, instrument, locks, forbid, letPass, windows } = request;
+	const position = windows?.[lock.change] ?? request.position;
 	const { symbol, chord } = chart.changes[lock.change].to;
 	const name = `Change ${lock.change}: string ${lock.string}, fret ${lock.fret}`;
 	if (lock.string > instrument.open.length || lock.fret > highestFret(instrument)) {
@@ -167,7 +168,8 @@ export function checkRequest(request: OpenRequest): RequestIssue[] {
 		if (!chart.changes[change]) unknown(['letPass', i], change);
 	});
 	forbid.forEach((place, i) => {
-		if (typeof position !== 'number' || inWindow(instrument, position, place)) return;
+		const held = request.windows?.some((other) => inWindow(instrument, other, place));
+		if (typeof position !== 'number' || held || inWindow(instrument, position, place)) return;
 		const where = `String ${place.string}, fret ${place.fret}`;
 		issues.push({ path: ['forbid', i], message: `${where} lies outside position ${position}.` });
 	});

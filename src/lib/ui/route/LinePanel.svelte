@@ -10,7 +10,8 @@
 		type Style
 	} from '$core/route';
 	import { useTune } from '$lib/state/open-tune.svelte';
-	import { STYLE_NAMES, type RoutePlan } from '$lib/state/route-plan.svelte';
+	import type { RoutePlan } from '$lib/state/route-plan.svelte';
+	import { STYLE_NAMES } from '$lib/state/style-names';
 	import { onMount } from 'svelte';
 	import Choice from '../Choice.svelte';
 	import KeyCap from '../KeyCap.svelte';

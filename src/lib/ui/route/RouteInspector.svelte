@@ -2,7 +2,8 @@
 	import { proseSigns } from '$core/chord';
 	import type { Landing } from '$core/route';
 	import { useTune } from '$lib/state/open-tune.svelte';
-	import { STYLE_NAMES, type RoutePlan } from '$lib/state/route-plan.svelte';
+	import type { RoutePlan } from '$lib/state/route-plan.svelte';
+	import { STYLE_NAMES } from '$lib/state/style-names';
 	import { fittingSize } from '../chord-width';
 	import ChordSymbol from '../ChordSymbol.svelte';
 	import KeyCap from '../KeyCap.svelte';

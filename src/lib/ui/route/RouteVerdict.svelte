@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { useTune } from '$lib/state/open-tune.svelte';
-	import { STYLE_NAMES, type RoutePlan } from '$lib/state/route-plan.svelte';
+	import type { RoutePlan } from '$lib/state/route-plan.svelte';
+	import { STYLE_NAMES } from '$lib/state/style-names';
 	import KeyCap from '../KeyCap.svelte';
 	import { capital, inWords } from '../words';
 	import type { WeakSpot } from './weak-spots';

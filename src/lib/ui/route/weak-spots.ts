@@ -10,6 +10,8 @@ export type WeakSpot = {
 	readonly where: string;
 	readonly text: string;
 	readonly fix: Fix | null;
+	/** Nothing sounds at a change that is to be landed on. */
+	readonly silent: boolean;
 };
 
 /** The weak spots of a line in order of time: changes that do not land, clashes and strays that hang. */
@@ -35,7 +37,8 @@ export function weakSpots(
 			change: index,
 			where: `bar ${change.bar}`,
 			text: proseSigns(`${change.to.symbol} ${words}. ${fix?.text ?? ''}`.trim()),
-			fix
+			fix,
+			silent: result === 'silent'
 		});
 	}
 	const hanging = [
@@ -48,7 +51,8 @@ export function weakSpots(
 			change: changeAt(stray.tick),
 			where: `bar ${bar(stray.tick)}`,
 			text: proseSigns(`The ${stray.name} ${what}.`),
-			fix: null
+			fix: null,
+			silent: false
 		});
 	}
 	return spots.sort((a, b) => a.tick - b.tick);

@@ -11,7 +11,8 @@
 	import { changeBefore } from '$lib/state/ways';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { LineSelection } from '$lib/state/line-selection.svelte';
-	import { RoutePlan, STYLE_NAMES } from '$lib/state/route-plan.svelte';
+	import { RoutePlan } from '$lib/state/route-plan.svelte';
+	import { STYLE_NAMES } from '$lib/state/style-names';
 	import FootKeys from '$lib/ui/FootKeys.svelte';
 	import KeyCap from '$lib/ui/KeyCap.svelte';
 	import Neck from '$lib/ui/Neck.svelte';

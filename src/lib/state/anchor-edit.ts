@@ -1,0 +1,199 @@
+import type { Chart } from '$core/chart';
+import { toneAt } from '$core/chord';
+import { highestFret, inWindow, pitchAt, type Instrument, type Place } from '$core/neck';
+import { anchorOf, sameAnchor, type Approach } from '$core/route';
+import type { Anchors } from '$lib/api/notebook-schema';
+import { changeBefore, without, withoutFirst, type WayNote } from './ways';
+
+/** What fixed things are told against. */
+export type AnchorContext = { readonly chart: Chart; readonly instrument: Instrument };
+
+type Anchor = Parameters<typeof sameAnchor>[0];
+type LeanWish = Anchors['leans'][number]['wish'];
+
+const at = ({ chart }: AnchorContext, change: number): Anchor | null => {
+	const found = chart.changes[change];
+	return found ? anchorOf(found) : null;
+};
+
+/** The entry for a change in a list of anchored things. */
+export function entryAt<T extends Anchor>(
+	list: readonly T[],
+	context: AnchorContext,
+	change: number
+): T | undefined {
+	const anchor = at(context, change);
+	return anchor ? list.find((entry) => sameAnchor(entry, anchor)) : undefined;
+}
+
+const lands = ({ chart, instrument }: AnchorContext, change: number, place: Place): boolean => {
+	const chord = chart.changes[change]?.to.chord;
+	return chord !== undefined && toneAt(chord, pitchAt(instrument, place)) !== undefined;
+};
+
+const samePlace = (a: Place, b: Place) => a.string === b.string && a.fret === b.fret;
+
+/** Fixes a change to a place, which must sound a tone of its chord; null where it does not. */
+export function lockAt(
+	anchors: Anchors,
+	context: AnchorContext,
+	change: number,
+	place: Place
+): Anchors | null {
+	const anchor = at(context, change);
+	if (!anchor || !lands(context, change, place)) return null;
+	const { locks, letPass, frozen, forbid } = anchors;
+	return {
+		...anchors,
+		locks: [...without(locks, anchor), { ...anchor, string: place.string, fret: place.fret }],
+		letPass: without(letPass, anchor),
+		frozen: withoutFirst(frozen, anchor),
+		forbid: forbid.filter((other) => !samePlace(other, place))
+	};
+}
+
+export function unlock(anchors: Anchors, context: AnchorContext, change: number): Anchors {
+	const anchor = at(context, change);
+	return anchor ? { ...anchors, locks: without(anchors.locks, anchor) } : anchors;
+}
+
+/** Lets a change pass, or lands on it again. */
+export function toggleLetPass(anchors: Anchors, context: AnchorContext, change: number): Anchors {
+	const anchor = at(context, change);
+	if (!anchor) return anchors;
+	const { locks, letPass, frozen } = anchors;
+	if (entryAt(letPass, context, change)) {
+		return {
+			...anchors,
+			letPass: without(letPass, anchor),
+			frozen: withoutFirst(frozen, anchor)
+		};
+	}
+	return { ...anchors, locks: without(locks, anchor), letPass: [...letPass, anchor] };
+}
+
+/** Asks for a way of arriving at a change; the one that is asked for already is given up. */
+export function toggleArrival(
+	anchors: Anchors,
+	context: AnchorContext,
+	change: number,
+	approach: Approach
+): Anchors {
+	const anchor = at(context, change);
+	if (!anchor) return anchors;
+	const rest = without(anchors.arrive, anchor);
+	const same = entryAt(anchors.arrive, context, change)?.approach === approach;
+	return { ...anchors, arrive: same ? rest : [...rest, { ...anchor, approach }] };
+}
+
+/** Asks for a landing at rest or one that leans; null leaves it to the plan. */
+export function setLean(
+	anchors: Anchors,
+	context: AnchorContext,
+	change: number,
+	wish: LeanWish | null
+): Anchors {
+	const anchor = at(context, change);
+	if (!anchor) return anchors;
+	const rest = without(anchors.leans, anchor);
+	return { ...anchors, leans: wish ? [...rest, { ...anchor, wish }] : rest };
+}
+
+/** Sets the scale over a change; null leaves it to the scale plan. */
+export function setScale(
+	anchors: Anchors,
+	context: AnchorContext,
+	change: number,
+	scale: { readonly tonic: string; readonly name: string } | null
+): Anchors {
+	const anchor = at(context, change);
+	if (!anchor) return anchors;
+	const rest = without(anchors.scales, anchor);
+	return { ...anchors, scales: scale ? [...rest, { ...anchor, ...scale }] : rest };
+}
+
+/** Leaves a place out of every landing, or takes it in again; locks on it are given up. */
+export function toggleForbidden(anchors: Anchors, place: Place): Anchors {
+	const { string, fret } = place;
+	const rest = anchors.forbid.filter((other) => !samePlace(other, place));
+	if (rest.length < anchors.forbid.length) return { ...anchors, forbid: rest };
+	const locks = anchors.locks.filter((lock) => !samePlace(lock, place));
+	return { ...anchors, locks, forbid: [...rest, { string, fret }] };
+}
+
+/** Sets the player's own finger for notes; null leaves it to the hand. */
+export function setFinger(
+	anchors: Anchors,
+	context: AnchorContext,
+	notes: readonly ({ readonly tick: number } & Place)[],
+	finger: number | null
+): Anchors {
+	let { fingers } = anchors;
+	for (const { tick, string, fret } of notes) {
+		const change = changeBefore(context.chart, tick);
+		const anchor = at(context, change);
+		if (!anchor) continue;
+		const offset = tick - context.chart.changes[change].tick;
+		fingers = fingers.filter((entry) => !sameAnchor(entry, anchor) || entry.offset !== offset);
+		if (finger !== null) fingers = [...fingers, { ...anchor, offset, string, fret, finger }];
+	}
+	return { ...anchors, fingers };
+}
+
+/**
+ * Sets the notes of several ways. A first note on a change that is a tone of its chord is its landing; any
+ * other takes the landing's place. The changes of `silent` lose theirs. Both are judged all the same.
+ */
+export function setWays(
+	anchors: Anchors,
+	context: AnchorContext,
+	ways: readonly (readonly [number, readonly WayNote[]])[],
+	silent: readonly number[] = []
+): Anchors {
+	let { frozen, locks, letPass } = anchors;
+	for (const [change, notes] of ways) {
+		const anchor = at(context, change);
+		if (!anchor) continue;
+		const first = notes.find((note) => note.offset === 0);
+		const landed = first !== undefined && lands(context, change, first);
+		if (first || silent.includes(change)) {
+			locks = without(locks, anchor);
+			letPass = without(letPass, anchor);
+			if (landed) locks = [...locks, { ...anchor, string: first.string, fret: first.fret }];
+			else letPass = [...letPass, { ...anchor, own: true }];
+		}
+		const kept = landed ? notes.filter((note) => note.offset > 0) : notes;
+		frozen = [...without(frozen, anchor), { ...anchor, notes: [...kept] }];
+	}
+	return { ...anchors, frozen, locks, letPass };
+}
+
+/** Everything fixed, so many frets along the neck; what would leave it is given up. */
+export function moveAnchors(
+	anchors: Anchors,
+	{ instrument }: Pick<AnchorContext, 'instrument'>,
+	frets: number
+): Anchors {
+	const on = <T extends Place>(places: readonly T[]): T[] =>
+		places
+			.map((place) => ({ ...place, fret: place.fret + frets }))
+			.filter((place) => place.fret >= 0 && place.fret <= highestFret(instrument));
+	return {
+		...anchors,
+		locks: on(anchors.locks),
+		forbid: on(anchors.forbid),
+		fingers: on(anchors.fingers),
+		frozen: anchors.frozen.map((way) => ({ ...way, notes: on(way.notes) })),
+		scales: []
+	};
+}
+
+/** Locks that some place of the hand reaches; the others are given up. */
+export const locksWithin = (
+	anchors: Anchors,
+	{ instrument }: Pick<AnchorContext, 'instrument'>,
+	position: number
+): Anchors => ({
+	...anchors,
+	locks: anchors.locks.filter((lock) => inWindow(instrument, position, lock))
+});

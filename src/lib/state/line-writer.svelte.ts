@@ -1,0 +1,87 @@
+import { chartTicks, QUARTER } from '$core/chart';
+import type { Place } from '$core/neck';
+import { PER_QUARTER } from '$core/route';
+import type { LineSelection } from './line-selection.svelte';
+import type { OpenTune } from './open-tune.svelte';
+import type { RoutePlan } from './route-plan.svelte';
+import { changeBefore } from './ways';
+
+/**
+ * Writes a line note by note: the caret says when the next note comes, a place on the neck or a pitch on
+ * the strip says which. Every note is a step that can be undone.
+ */
+export class LineWriter {
+	/** Tick of the next note; null while nothing is being written. */
+	caret: number | null = $state(null);
+
+	constructor(
+		private readonly open: OpenTune,
+		private readonly plan: RoutePlan,
+		private readonly selection: LineSelection
+	) {}
+
+	get on(): boolean {
+		return this.caret !== null;
+	}
+
+	/** Ticks of one place of the grid. */
+	get grid(): number {
+		const { grid } = this.plan.wishes.line;
+		return grid === 'targets' ? QUARTER / 2 : QUARTER / PER_QUARTER[grid];
+	}
+
+	/** Begins at the picked note, or at the change that is looked at. */
+	start(): void {
+		const from = this.selection.leading?.tick ?? this.open.change?.tick;
+		if (from === undefined) return;
+		if (this.plan.wishes.line.grid === 'targets') this.plan.setLine({ grid: 'eighth' });
+		this.goTo(from);
+	}
+
+	stop(): void {
+		this.caret = null;
+	}
+
+	private goTo(tick: number): void {
+		const first = this.open.chart.changes[0]?.tick ?? 0;
+		const last = chartTicks(this.open.chart) - this.grid;
+		this.caret = Math.max(first, Math.min(last, tick));
+		const change = changeBefore(this.open.chart, this.caret);
+		if (change >= 0 && change !== this.open.cursor) this.open.cursor = change;
+	}
+
+	/** Moves the caret by places of the grid. */
+	move(places: number): void {
+		if (this.caret !== null) this.goTo(this.caret + places * this.grid);
+	}
+
+	/** Puts a note at the caret, or at a moment, and goes on behind it. */
+	put(place: Place, tick = this.caret): void {
+		if (tick === null) return;
+		const at = Math.round(tick / this.grid) * this.grid;
+		this.selection.add(at, place);
+		this.goTo(at + this.grid);
+	}
+
+	/** Lets the note before the caret ring one place longer. */
+	hold(): void {
+		const { caret, grid } = this;
+		if (caret === null) return;
+		const note = this.plan.line.findLast((entry) => entry.tick < caret);
+		if (!note) return;
+		this.selection.stretch(note.tick, caret + grid - note.tick);
+		this.goTo(caret + grid);
+	}
+
+	/** Takes the note before the caret back. */
+	back(): void {
+		const { caret } = this;
+		if (caret === null) return;
+		const note = this.plan.line.findLast((entry) => entry.tick < caret);
+		if (!note) return;
+		this.selection.pick(note.tick);
+		this.selection.remove();
+		this.selection.clear();
+		this.goTo(note.tick);
+	}
+}
