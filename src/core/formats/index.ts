@@ -1,3 +1,4 @@
+export { writeAlphaTex, type EngravedNote } from './alpha-tex';
 export { readNames, writeNames } from './note-names';
 export { readTab } from './tab-read';
 export { writeTab } from './tab-write';

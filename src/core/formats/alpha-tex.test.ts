@@ -1,0 +1,163 @@
+import * as alphaTab from '@coderline/alphatab';
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { parseChart, QUARTER } from '../chart';
+import { scaleInUse } from '../harmony';
+import { buildInstrument, pitchAt, standardGuitar, type Instrument } from '../neck';
+import { planWhole, readCell, type LineWishes } from '../route';
+import { writeAlphaTex, type EngravedNote } from '.';
+import { valuesOf } from './note-values';
+
+const CHART =
+	'title: Test\nkey: Bb blues\nfeel: shuffle\n[Head]\n| Bb7 | Eb7 | Bb7 | % |\n[Tail]\n| Cm7 | F7 | Bb7 G7alt | Cm7 F7 |';
+
+function read(tex: string): alphaTab.model.Score {
+	const importer = new alphaTab.importer.AlphaTexImporter();
+	importer.initFromString(tex, new alphaTab.Settings());
+	return importer.readScore();
+}
+
+/** Struck notes of a score with their place and time, bends and ties aside. */
+function struck(score: alphaTab.model.Score) {
+	const [staff] = score.tracks[0].staves;
+	const strings = staff.stringTuning.tunings.length;
+	const found: { tick: number; ticks: number; string: number; fret: number; midi: number }[] = [];
+	let start = 0;
+	for (const bar of staff.bars) {
+		for (const beat of bar.voices[0].beats) {
+			for (const note of beat.notes) {
+				// The reader counts 960 ticks a quarter and strings from the thickest.
+				const tick = (start + beat.playbackStart) / 2;
+				const ticks = beat.playbackDuration / 2;
+				const last = found[found.length - 1];
+				if (note.isTieDestination) last.ticks += ticks;
+				else {
+					const string = strings - note.string + 1;
+					found.push({ tick, ticks, string, fret: note.fret, midi: note.realValue });
+				}
+			}
+		}
+		start += bar.masterBar.calculateDuration();
+	}
+	return found;
+}
+
+const cell = (id: string, places: number) => {
+	const found = readCell(id, places);
+	if (typeof found === 'string') throw new Error(found);
+	return found;
+};
+
+function lineOn(text: string, grid: LineWishes['grid'], instrument: Instrument, places: number) {
+	const chart = parseChart(text);
+	const { scale } = scaleInUse(chart);
+	const none = { locks: [], forbid: [], letPass: [] };
+	const line: LineWishes = { grid, cellOf: () => cell('breath', places), scalePlan: 'one' };
+	const request = { chart, instrument, scale, position: 6, style: 'nearest' as const, ...none };
+	return { chart, notes: planWhole(request, line)[0].notes };
+}
+
+describe('a line engraved', () => {
+	const guitar = standardGuitar();
+	const engraving = { title: 'Test', staves: 'both', fingers: true } as const;
+
+	it.each([
+		['eighths', 'eighth', 8, guitar, CHART],
+		['sixteenths', 'sixteenth', 16, guitar, CHART],
+		['triplets', 'triplet', 12, guitar, CHART],
+		['a waltz', 'eighth', 6, guitar, `time: 3/4\n${CHART.replace('Bb7 G7alt', 'Bb7')}`],
+		['a tuning in fourths', 'eighth', 8, buildInstrument('all-fourths'), CHART]
+	] as const)(
+		'is read back note by note by its engraver: %s',
+		(_, grid, places, instrument, text) => {
+			if (!instrument) throw new Error('no instrument');
+			const { chart, notes } = lineOn(text, grid, instrument, places);
+			const score = read(writeAlphaTex(chart, instrument, notes, engraving));
+			const plain = notes.filter((note) => note.technique !== 'bend');
+			const found = struck(score);
+			expect(score.masterBars).toHaveLength(chart.played.length);
+			expect(found.map(({ tick, string, fret }) => ({ tick, string, fret }))).toEqual(
+				plain.map(({ tick, string, fret }) => ({ tick, string, fret }))
+			);
+			expect(found.map(({ midi }) => midi)).toEqual(plain.map((note) => pitchAt(instrument, note)));
+			found.forEach(({ ticks }, i) => {
+				const bent = notes[notes.indexOf(plain[i]) + 1];
+				const held = bent?.technique === 'bend' ? bent.durationTicks : 0;
+				expect(ticks).toBeCloseTo(plain[i].durationTicks + held, 0);
+			});
+			expect(
+				score.tracks[0].staves[0].bars
+					.flatMap((bar) => bar.voices[0].beats.map((b) => b.chord?.name))
+					.filter(Boolean)
+			).toHaveLength(chart.changes.length);
+		}
+	);
+
+	it('carries key, tempo, feel, sections, fingers, strokes and slurs', () => {
+		const chart = parseChart(CHART);
+		const at = (tick: number, string: number, fret: number, more = {}): EngravedNote => ({
+			...{ tick, durationTicks: 240, string, fret, name: 'Db', finger: 2, technique: null },
+			...more
+		});
+		const notes = [
+			at(0, 3, 6, { stroke: 'down' }),
+			at(240, 3, 8, { technique: 'hammer-on', name: 'Eb' }),
+			at(480, 2, 6, { technique: 'vibrato', name: 'F', durationTicks: 960, stroke: 'up' })
+		];
+		const score = read(writeAlphaTex(chart, guitar, notes, engraving));
+		const [bar] = score.tracks[0].staves[0].bars;
+		expect(bar.keySignature).toBe(-2);
+		expect(score.tempo).toBe(100);
+		expect(score.masterBars[0].tripletFeel).toBe(alphaTab.model.TripletFeel.Triplet8th);
+		expect(score.masterBars.map((entry) => entry.section?.text).filter(Boolean)).toEqual([
+			'Head',
+			'Tail'
+		]);
+		const [a, b, c] = bar.voices[0].beats.flatMap((beat) => beat.notes);
+		expect([a.isHammerPullOrigin, b.isHammerPullDestination]).toEqual([true, true]);
+		expect(a.leftHandFinger).toBe(alphaTab.model.Fingers.MiddleFinger);
+		expect(a.accidentalMode).toBe(alphaTab.model.NoteAccidentalMode.ForceFlat);
+		expect([a.beat.pickStroke, c.beat.pickStroke]).toEqual([
+			alphaTab.model.PickStroke.Down,
+			alphaTab.model.PickStroke.Up
+		]);
+		expect(c.vibrato).not.toBe(alphaTab.model.VibratoType.None);
+	});
+
+	it('writes an empty chart as rests', () => {
+		const score = read(writeAlphaTex(parseChart('{6/8} | C | % |'), guitar, [], engraving));
+		expect(score.masterBars).toHaveLength(2);
+		expect(struck(score)).toEqual([]);
+	});
+});
+
+describe('note values', () => {
+	it.each([
+		[0, 1920, ['1']],
+		[0, 1440, ['2.']],
+		[240, 720, ['4']],
+		[240, 960, ['8', '4']],
+		[480, 1920, ['2.']],
+		[0, 160, ['8t']],
+		[160, 480, ['4t']],
+		[320, 960, ['8t', '4']],
+		[120, 480, ['8.']]
+	])('from %i to %i', (from, to, expected) => {
+		const values = valuesOf(from, to, { beats: 4, unit: 4 }, 1920);
+		expect(values.map((v) => `${v.unit}${v.dots ? '.' : ''}${v.triplet ? 't' : ''}`)).toEqual(
+			expected
+		);
+	});
+
+	it('fill any stretch exactly', () => {
+		const tick = fc.integer({ min: 0, max: 16 }).map((n) => n * 120);
+		const third = fc.integer({ min: 0, max: 12 }).map((n) => n * 160);
+		fc.assert(
+			fc.property(fc.oneof(tick, third), fc.oneof(tick, third), (a, b) => {
+				const [from, to] = [Math.min(a, b), Math.max(a, b)];
+				const values = valuesOf(from, to, { beats: 4, unit: 4 }, 4 * QUARTER);
+				expect(values.reduce((sum, value) => sum + value.ticks, 0)).toBe(to - from);
+			})
+		);
+	});
+});
