@@ -103,7 +103,7 @@ test('an edited chart asks to plan again and keeps the locks that still stand', 
 	);
 	await page.keyboard.press('r');
 	await expect(page.getByRole('heading', { level: 1 })).toHaveText('All 14 changes land.');
-	await page.getByRole('button', { name: 'As a table' }).click();
+	await page.getByRole('button', { name: 'Table' }).click();
 	await expect(page.getByRole('row', { name: /^9 Cm7 G, 5, locked 2, 8/ })).toBeVisible();
 });
 

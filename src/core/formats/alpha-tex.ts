@@ -1,6 +1,6 @@
 import type { Chart, PlayedBar } from '../chart';
-import { signs } from '../chord';
-import { keyOf, type Key } from '../harmony';
+import { signs, type Key } from '../chord';
+import { keyOf } from '../harmony';
 import { pitchAt, type Instrument } from '../neck';
 import { parseNote, pitchName } from '../pitch';
 import { valuesOf, writable, type NoteValue } from './note-values';

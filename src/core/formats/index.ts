@@ -2,4 +2,4 @@ export { writeAlphaTex, type EngravedNote } from './alpha-tex';
 export { readNames, writeNames } from './note-names';
 export { readTab } from './tab-read';
 export { writeTab } from './tab-write';
-export type { LineText, TextNote, TextProblem } from './types';
+export type { TextNote, TextProblem } from './types';

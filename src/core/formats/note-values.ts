@@ -33,7 +33,7 @@ const STRAIGHT = [
 const TRIPLET = [plain(4, 0, true), plain(8, 0, true), plain(16, 0, true), plain(32, 0, true)];
 
 /** What notes are grouped by: the quarter, or three eighths in 6/8, 9/8 and 12/8. */
-export const pulseOf = ({ beats, unit }: TimeSignature): number =>
+const pulseOf = ({ beats, unit }: TimeSignature): number =>
 	unit === 4 ? QUARTER : beats % 3 === 0 ? 1.5 * QUARTER : QUARTER / 2;
 
 /** The nearest place that note values can be written on, straight or in triplets. */

@@ -20,7 +20,7 @@ export function unitOf(bars: readonly PlayedBar[], notes: readonly TextNote[]): 
 }
 
 /** The bar that a tick lies in. */
-export const barOf = (bars: readonly PlayedBar[], tick: number): PlayedBar | undefined =>
+const barOf = (bars: readonly PlayedBar[], tick: number): PlayedBar | undefined =>
 	bars.findLast((bar) => bar.startTick <= tick && tick < bar.startTick + bar.lengthTicks);
 
 /** What stands on one place of time: a note that begins, one that rings on, or nothing. */

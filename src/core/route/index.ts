@@ -14,11 +14,13 @@ export { APPROACH_WORDS, APPROACHES, arrivalsOf, type Approach } from './line/ap
 export { CELLS, GRIDS, PER_QUARTER, placesInBar, readCell, type Grid } from './line/cells';
 export { LineWork } from './line/compose';
 export type { ArrivalOption } from './line/plan-line';
+export { PICKINGS, strokesOf } from './line/strokes';
 export { barAt } from './pulse';
 export { nameOver } from './spelling';
 export { KINDS, LINE_TERMS, TECHNIQUES, type Frozen, type LineWishes } from './line/types';
 export { placeHand, planRoute, planTargets } from './plan';
 export { planWhole, type WholePlan } from './plan-lines';
+export { leanOf } from './rest';
 export { blendScale, SCALE_PLANS, scalesAlong, type HandScale, type ScalePlan } from './scale-plan';
 export { checkRequest } from './targets/candidates';
 export { rankLandings, type Landing } from './targets/landings';

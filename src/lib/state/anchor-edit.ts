@@ -140,6 +140,24 @@ export function setFinger(
 	return { ...anchors, fingers };
 }
 
+/** The player's own finger for a note, if there is one. */
+export function fingerOf(
+	{ fingers }: Anchors,
+	{ chart }: Pick<AnchorContext, 'chart'>,
+	{ tick, string, fret }: { readonly tick: number } & Place
+): number | null {
+	const change = chart.changes[changeBefore(chart, tick)];
+	if (!change) return null;
+	const anchor = anchorOf(change);
+	const found = fingers.find(
+		(entry) =>
+			entry.offset === tick - change.tick &&
+			samePlace(entry, { string, fret }) &&
+			sameAnchor(entry, anchor)
+	);
+	return found?.finger ?? null;
+}
+
 /**
  * Sets the notes of several ways. A first note on a change that is a tone of its chord is its landing; any
  * other takes the landing's place. The changes of `silent` lose theirs. Both are judged all the same.

@@ -12,11 +12,11 @@ export class Refusal<T = unknown> extends Error {
 }
 
 /**
- * Sends JSON to the server.
+ * Asks the server in JSON.
  * @throws Refusal with the server's message; for 409 `current` is what stands there now.
  */
 export async function send<T>(
-	method: 'POST' | 'PUT' | 'DELETE',
+	method: 'GET' | 'POST' | 'PUT' | 'DELETE',
 	path: string,
 	body?: unknown
 ): Promise<T> {

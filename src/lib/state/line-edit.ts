@@ -1,5 +1,5 @@
 import type { Chart } from '$core/chart';
-import { toneAt } from '$core/chord';
+import { toneAt, type Chord } from '$core/chord';
 import type { Scale } from '$core/harmony';
 import { highestFret, windowPlaces, type Instrument, type Place } from '$core/neck';
 import type { NoteAnswer } from '$lib/api/plan-schema';
@@ -41,6 +41,13 @@ export function placeFor(
 	const far = (place: Place) => Math.abs(place.fret - near.fret);
 	anywhere.sort((a, b) => far(a) - far(b));
 	return anywhere[0] ?? null;
+}
+
+/** The pitch classes of a chord and a scale together; null where there is neither. */
+export function pitchesOf(chord: Chord | null, scale: Scale | null): Set<number> | null {
+	if (!chord && !scale) return null;
+	const pcs = [...(chord?.tones ?? []), ...(scale?.notes ?? [])].map((tone) => tone.pc);
+	return new Set(pcs);
 }
 
 /** The next pitch up or down that the chord or the scale has at a note; or simply the next semitone. */

@@ -1,4 +1,4 @@
-import { PER_QUARTER } from '$core/route';
+import { barAt, PER_QUARTER } from '$core/route';
 import { QUARTER } from '$core/chart';
 import type { Place } from '$core/neck';
 import type { NoteAnswer } from '$lib/api/plan-schema';
@@ -14,6 +14,7 @@ import {
 } from './line-edit';
 import type { OpenTune } from './open-tune.svelte';
 import type { RoutePlan } from './route-plan.svelte';
+import { waysOver } from './own-line';
 import { changeBefore, wayNotes, wayOf, type WayNote } from './ways';
 
 /**
@@ -23,7 +24,9 @@ import { changeBefore, wayNotes, wayOf, type WayNote } from './ways';
 export class LineSelection {
 	private picked: ReadonlySet<number> = $state.raw(new Set());
 	private lead: number | null = $state(null);
-	private copied: readonly WayNote[] | null = $state.raw(null);
+	/** What was copied: a way, by ticks after its change, or a bar, by ticks after its bar line. */
+	private copied: { readonly bar: boolean; readonly notes: readonly WayNote[] } | null =
+		$state.raw(null);
 
 	constructor(
 		private readonly open: OpenTune,
@@ -81,6 +84,16 @@ export class LineSelection {
 		const note = line[at] ?? leading;
 		if (note) this.pick(note.tick);
 		return note ?? null;
+	}
+
+	/** Picks the next or previous note beside those that are picked. */
+	extend(by: 1 | -1): void {
+		const { line } = this.plan;
+		const at = line.findIndex((note) => note.tick === this.leading?.tick);
+		const note = line[at + by];
+		if (at < 0 || !note) return;
+		this.picked = new Set([...this.picked, note.tick]);
+		this.lead = note.tick;
 	}
 
 	/** Picks every note on the way of the leading one, or of the cursor. */
@@ -190,19 +203,46 @@ export class LineSelection {
 
 	/** Remembers the notes on the way of the cursor. */
 	copy(): number {
-		this.copied = wayNotes(this.open.chart, this.plan.line, this.open.cursor);
-		return this.copied.length;
+		const notes = wayNotes(this.open.chart, this.plan.line, this.open.cursor);
+		this.copied = { bar: false, notes };
+		return notes.length;
 	}
 
-	/** Puts the remembered notes on the way of the cursor, as many as it has time for. */
+	/** The bar of the leading note, or of the cursor. */
+	private get bar() {
+		const { chart, change } = this.open;
+		return barAt(chart.played, this.leading?.tick ?? change?.tick ?? 0);
+	}
+
+	/** Remembers the notes that begin in the bar of the leading note, or of the cursor. */
+	copyBar(): number {
+		const { startTick, lengthTicks } = this.bar;
+		const notes = this.plan.line
+			.filter((note) => note.tick >= startTick && note.tick < startTick + lengthTicks)
+			.map(({ tick, durationTicks, string, fret }) => ({
+				...{ offset: tick - startTick, durationTicks, string, fret }
+			}));
+		this.copied = { bar: true, notes };
+		return notes.length;
+	}
+
+	/** Puts the remembered notes on the way of the cursor, or on its bar, as many as there is time for. */
 	paste(): void {
-		if (!this.copied) return;
-		const { from, to } = wayOf(this.open.chart, this.open.cursor);
-		const fitting = this.copied.filter((note) => note.offset < to - from);
-		const notes = fitting.map((note) => ({
-			...note,
-			durationTicks: Math.min(note.durationTicks, to - from - note.offset)
-		}));
-		this.plan.setWays([[this.open.cursor, notes]]);
+		const { copied } = this;
+		if (!copied) return;
+		const { chart, cursor } = this.open;
+		const { startTick, lengthTicks } = this.bar;
+		const { from, to } = copied.bar
+			? { from: startTick, to: startTick + lengthTicks }
+			: wayOf(chart, cursor);
+		const notes = copied.notes
+			.filter((note) => note.offset < to - from)
+			.map((note) => ({
+				...note,
+				durationTicks: Math.min(note.durationTicks, to - from - note.offset)
+			}));
+		if (!copied.bar) return this.plan.setWays([[cursor, notes]]);
+		const typed = notes.map(({ offset, ...note }) => ({ ...note, tick: from + offset }));
+		void this.plan.write(waysOver(chart, this.plan.line, { from, to }, typed));
 	}
 }

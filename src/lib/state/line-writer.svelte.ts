@@ -1,4 +1,6 @@
-import { chartTicks, QUARTER } from '$core/chart';
+import { chartTicks, eventAt, QUARTER } from '$core/chart';
+import type { Chord } from '$core/chord';
+import type { Scale } from '$core/harmony';
 import type { Place } from '$core/neck';
 import { PER_QUARTER } from '$core/route';
 import type { LineSelection } from './line-selection.svelte';
@@ -28,6 +30,27 @@ export class LineWriter {
 	get grid(): number {
 		const { grid } = this.plan.wishes.line;
 		return grid === 'targets' ? QUARTER / 2 : QUARTER / PER_QUARTER[grid];
+	}
+
+	private get event() {
+		return this.caret === null ? null : eventAt(this.open.chart, this.caret);
+	}
+
+	/** The chord that sounds at the caret. */
+	get chord(): Chord | null {
+		return this.event?.chord ?? null;
+	}
+
+	/** The chord of the next change after the caret. */
+	get nextChord(): Chord | null {
+		const { caret } = this;
+		const next = this.open.chart.changes.find((change) => caret !== null && change.tick > caret);
+		return next?.to.chord ?? this.open.chart.changes[0]?.to.chord ?? null;
+	}
+
+	/** The scale in use at the caret. */
+	get scale(): Scale | null {
+		return this.plan.scales[this.event?.index ?? 0] ?? null;
 	}
 
 	/** Begins at the picked note, or at the change that is looked at. */

@@ -1,6 +1,7 @@
 import { browser } from '$app/environment';
 import { plainName } from '$core/pitch';
 import { signs } from '$core/chord';
+import { PICKINGS } from '$core/route';
 import * as z from 'zod/mini';
 
 const schema = z.object({
@@ -15,7 +16,12 @@ const schema = z.object({
 	layerScale: z.catch(z.boolean(), true),
 	layerNow: z.catch(z.boolean(), true),
 	layerNext: z.catch(z.boolean(), true),
-	layerFingers: z.catch(z.boolean(), false)
+	layerFingers: z.catch(z.boolean(), false),
+	/** A short plucked tone for a note that is touched. */
+	hearNotes: z.catch(z.boolean(), true),
+	/** Strokes of the pick in tab, and how the line is shown under the overview. */
+	picking: z.catch(z.enum(['none', ...PICKINGS]), 'none'),
+	routeView: z.catch(z.enum(['strip', 'tab', 'notation']), 'strip')
 });
 type Stored = z.infer<typeof schema>;
 

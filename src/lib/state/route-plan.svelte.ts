@@ -180,6 +180,16 @@ export class RoutePlan {
 		return edit.entryAt(this.wishes.anchors.arrive, this.open, change)?.approach ?? null;
 	}
 
+	/** The scale that the player has set over a change. */
+	scaleWish(change: number): { tonic: string; name: string } | null {
+		return edit.entryAt(this.wishes.anchors.scales, this.open, change) ?? null;
+	}
+
+	/** The player's own finger for a note of the line. */
+	ownFinger(note: NoteAnswer): number | null {
+		return edit.fingerOf(this.wishes.anchors, this.open, note);
+	}
+
 	/** Whether the player wants a landing to rest or to lean. */
 	leanWish(change: number): 'rest' | 'lean' | null {
 		return edit.entryAt(this.wishes.anchors.leans, this.open, change)?.wish ?? null;

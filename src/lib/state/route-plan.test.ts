@@ -286,6 +286,31 @@ describe('the line of a route', () => {
 		expect([pitches(1), pitches(4)]).toEqual(before);
 	});
 
+	it('copies a bar onto another, whatever chords they hold, and picks note by note', async () => {
+		const { opened, plan, selection } = await lined();
+		const places = (bar: number) =>
+			plan.line
+				.filter((note) => Math.floor(note.tick / 1920) === bar)
+				.map((note) => [note.tick % 1920, note.string, note.fret]);
+		const first = places(0);
+		selection.pick(240);
+		expect(selection.canPaste).toBe(false);
+		expect(selection.copyBar()).toBe(first.length);
+		selection.clear();
+		opened.cursor = 7;
+		selection.paste();
+		await settled();
+		expect(places(8)).toEqual(first);
+		expect(places(0)).toEqual(first);
+		selection.pick(0);
+		selection.extend(1);
+		selection.extend(1);
+		expect([selection.size, selection.leading?.tick]).toEqual([3, plan.line[2].tick]);
+		selection.pick(0);
+		selection.extend(-1);
+		expect(selection.size).toBe(1);
+	});
+
 	it('moves with the key: the same route some frets on', async () => {
 		const { opened, plan } = await lined();
 		plan.toggleLock(1);

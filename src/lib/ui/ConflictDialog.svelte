@@ -42,33 +42,6 @@
 </Dialog.Root>
 
 <style>
-	:global(.veil) {
-		position: fixed;
-		inset: 0;
-		z-index: 40;
-		background: color-mix(in srgb, var(--ink) 55%, transparent);
-	}
-	:global(.sheet) {
-		position: fixed;
-		z-index: 41;
-		inset: 50% auto auto 50%;
-		translate: -50% -50%;
-		width: min(860px, calc(100vw - 32px));
-		max-height: calc(100dvh - 48px);
-		overflow: auto;
-		padding: 24px;
-		background: var(--paper);
-		border-top: 6px solid var(--ink);
-	}
-	:global(.sheet-title) {
-		font-family: var(--font-display);
-		font-weight: 800;
-		font-size: 24px;
-	}
-	:global(.sheet-lead) {
-		color: var(--second);
-		margin: 4px 0 16px;
-	}
 	.sides {
 		display: grid;
 		grid-template-columns: 1fr 1fr;

@@ -65,7 +65,11 @@
 				['L', 'lock the landing'],
 				['X', 'let the change pass'],
 				['A', 'next best landing'],
+				['D', 'not this place, for any landing'],
+				['B', 'other plans, and what they cost'],
 				['W', 'how the route is made'],
+				['V', 'strip, tab, notation'],
+				['C', 'two routes beside each other'],
 				['T', 'another take of the line'],
 				['K', 'keep this way, or plan it'],
 				['J', 'next weak spot'],
@@ -83,8 +87,21 @@
 				['Shift ← →', 'earlier, later on the grid'],
 				['I', 'add a note after it'],
 				['Del', 'take it out'],
+				['Ctrl ← →', 'pick the neighbour too'],
 				['Ctrl A', 'all notes of the way'],
-				['Ctrl C', 'copy the way, Ctrl V puts it on another']
+				['Ctrl C', 'copy the way, with Shift the bar'],
+				['Ctrl V', 'put it on another']
+			]
+		],
+		[
+			'Route, a line of your own',
+			[
+				['O', 'as tab or note names'],
+				['G', 'note by note: begin, end'],
+				['Enter', 'the place on the neck that has the focus'],
+				[', .', 'back, on: a rest'],
+				['H', 'hold the last note'],
+				['⌫', 'take it back']
 			]
 		]
 	] as const;

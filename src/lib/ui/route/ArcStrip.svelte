@@ -1,10 +1,14 @@
 <script lang="ts">
-	import { chartTicks, type Change } from '$core/chart';
+	import { chartTicks, eventAt, type Change } from '$core/chart';
 	import { signs, type Role } from '$core/chord';
+	import { windowPlaces } from '$core/neck';
 	import { APPROACH_WORDS } from '$core/route';
 	import type { TargetAnswer } from '$lib/api/plan-schema';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { prefs } from '$lib/state/prefs.svelte';
+	import { hear } from '$lib/state/hear';
+	import { pitchesOf, placeFor } from '$lib/state/line-edit';
+	import type { LineWriter } from '$lib/state/line-writer.svelte';
 	import type { LineSelection } from '$lib/state/line-selection.svelte';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
 	import { chordWidth, fittingSize } from '../chord-width';
@@ -26,12 +30,13 @@
 	type Props = {
 		plan: RoutePlan;
 		selection: LineSelection;
+		writer: LineWriter;
 		axis: TimeAxis;
 		width: number;
 		/** Ticks of one place of the grid. */
 		grid: number;
 	};
-	let { plan, selection, axis, width, grid }: Props = $props();
+	let { plan, selection, writer, axis, width, grid }: Props = $props();
 	const open = useTune();
 	const uid = $props.id();
 
@@ -42,7 +47,34 @@
 	const BOTTOM = $derived(filled ? 190 : 172);
 	/** The highest that an arc may bulge without reaching the chord names. */
 	const MOST = $derived(filled ? 22 : 66);
-	const y = $derived(pitchAxis(filled ? plan.line : plan.targets, TOP, BOTTOM));
+	/** While a line is written every pitch of the place has a height. */
+	const shown = $derived.by(() => {
+		const notes = filled ? plan.line : plan.targets;
+		if (!writer.on && notes.length > 0) return notes;
+		const { instrument, position } = open;
+		const places = windowPlaces(instrument, position);
+		return [...plan.line, ...places];
+	});
+	const y = $derived(pitchAxis(shown, TOP, BOTTOM));
+	/** A click on the strip while writing: the pitch of the chord or scale that is nearest to it. */
+	function write(event: MouseEvent): void {
+		if (!writer.on) return;
+		const box = (event.currentTarget as SVGSVGElement).getBoundingClientRect();
+		const at = ((event.clientX - box.left) / box.width) * width;
+		const height = ((event.clientY - box.top) / box.height) * HEIGHT;
+		const tick = Math.round(axis.tick(at) / grid) * grid;
+		const { instrument, position, chart } = open;
+		const sounding = eventAt(chart, tick);
+		const pcs = pitchesOf(sounding?.chord ?? null, plan.scales[sounding?.index ?? 0] ?? null);
+		const near = windowPlaces(instrument, position)
+			.filter((place) => pcs === null || pcs.has(place.midi % 12))
+			.sort((a, b) => Math.abs(y(a.midi) - height) - Math.abs(y(b.midi) - height))[0];
+		if (!near) return;
+		const string = selection.leading?.string ?? near.string;
+		const place = placeFor({ instrument, position }, near.midi, { string, fret: near.fret });
+		hear(near.midi);
+		if (place) writer.put(place, tick);
+	}
 
 	type Point = {
 		readonly target: TargetAnswer;
@@ -102,6 +134,7 @@
 				axis.x(change.tick) < width
 		)
 	);
+	const silentAt = (change: number) => plan.check?.changes[change]?.result === 'silent';
 	const labels = $derived(
 		arcs.flatMap(({ from, to, on }) => {
 			const left = Math.max(0, from.x);
@@ -122,12 +155,16 @@
 	);
 </script>
 
+<!-- Pointer only: while writing, the neck takes the same notes by keys. -->
+<!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_noninteractive_element_interactions -->
 <svg
 	{width}
 	height={HEIGHT}
 	viewBox="0 0 {width} {HEIGHT}"
 	role="group"
 	aria-label="Arc strip, bars {axis.from + 1} to {axis.to}"
+	class:writing={writer.on}
+	onclick={write}
 >
 	<defs>
 		<linearGradient id="{uid}-arc">
@@ -158,7 +195,7 @@
 		{/if}
 	{/each}
 	{#if filled}
-		<LineNotes {plan} {selection} {axis} {width} {y} {arcY} {grid} />
+		<LineNotes {plan} {selection} {axis} {width} {y} {arcY} {grid} still={writer.on} />
 	{/if}
 	{#if topPoint}
 		<g class="again" transform="translate({topPoint.x},{topPoint.y})"><circle r="6" /></g>
@@ -180,7 +217,9 @@
 				? ', locked'
 				: ''}"
 			onclick={() => {
+				if (writer.on) return;
 				open.cursor = change.index;
+				hear(target.midi);
 				if (filled) selection.pick(target.tick);
 			}}
 		>
@@ -195,10 +234,25 @@
 	{/each}
 	{#each passed as change (change.index)}
 		<g transform="translate({axis.x(change.tick)},{(TOP + BOTTOM) / 2})">
-			<circle class="pass" r="12" />
-			<text class="passWord" y="32">{plan.isLetPass(change.index) ? 'let pass' : 'no place'}</text>
+			{#if !plan.isOwn(change.index) || silentAt(change.index)}<circle class="pass" r="12" />{/if}
+			<text class="passWord" y="32"
+				>{plan.isLetPass(change.index)
+					? 'let pass'
+					: plan.isOwn(change.index)
+						? silentAt(change.index)
+							? 'silent'
+							: ''
+						: 'no place'}</text
+			>
 		</g>
 	{/each}
+	{#if writer.caret !== null}
+		{@const at = axis.x(writer.caret)}
+		<g class="caret" data-tick={writer.caret}>
+			<line x1={at} x2={at} y1="56" y2={HEIGHT - 52} />
+			<path d="M{at - 7},50h14l-7,9Z" />
+		</g>
+	{/if}
 	{#each names as { change, x, size } (change.index)}
 		<g class="name" class:now={isNow(change.index)} class:next={isNext(change.index) && open.next}>
 			<ChordText chord={change.to.chord} {x} y={size > 30 ? 44 : 38} {size} />
@@ -209,6 +263,15 @@
 <style>
 	svg {
 		display: block;
+	}
+	.writing {
+		cursor: crosshair;
+	}
+	.caret {
+		fill: var(--ink);
+		stroke: var(--ink);
+		stroke-width: 2;
+		pointer-events: none;
 	}
 	.from {
 		stop-color: var(--now-line);

@@ -2,6 +2,7 @@
 	import type { Landing } from '$core/route';
 	import { proseSigns, roleWords, signs, type Role } from '$core/chord';
 	import { prefs } from '$lib/state/prefs.svelte';
+	import KeyCap from '../KeyCap.svelte';
 	import RoleMark from '../RoleMark.svelte';
 	import { moveArrow, moveLabel } from './strip-geometry';
 
@@ -13,10 +14,12 @@
 		/** The reasons that the plan gives for its own choice. */
 		reasons: readonly string[];
 		onchoose: (landing: Landing) => void;
+		/** Leaves the chosen place out of every landing. */
+		onforbid: () => void;
 		/** How many are shown at first. */
 		few?: number;
 	};
-	let { landings, chosen, locked, reasons, onchoose, few = 4 }: Props = $props();
+	let { landings, chosen, locked, reasons, onchoose, onforbid, few = 4 }: Props = $props();
 	let all = $state(false);
 	const isChosen = (landing: Landing) =>
 		chosen !== undefined && landing.string === chosen.string && landing.fret === chosen.fret;
@@ -65,17 +68,24 @@
 								: `fret ${landing.fret}`}</small
 						></span
 					>
-					{#each words(landing) as line (line)}<span class="why">{line}</span>{/each}
+					{#each words(landing) as line, i (i)}<span class="why">{line}</span>{/each}
 				</span>
 			</button>
 		</li>
 	{/each}
 </ul>
-{#if more > 0 || all}
-	<button type="button" class="quiet more" onclick={() => (all = !all)}
-		>{all ? 'Fewer places' : `${more} more places`}</button
-	>
-{/if}
+<div class="after">
+	{#if more > 0 || all}
+		<button type="button" class="quiet more" onclick={() => (all = !all)}
+			>{all ? 'Fewer places' : `${more} more places`}</button
+		>
+	{/if}
+	{#if chosen}
+		<button type="button" class="quiet more" onclick={onforbid}
+			>Not this place <KeyCap keys="D" /></button
+		>
+	{/if}
+</div>
 
 <style>
 	ul {
@@ -120,6 +130,10 @@
 	}
 	.why {
 		font-size: 13px;
+	}
+	.after {
+		display: flex;
+		justify-content: space-between;
 	}
 	.more {
 		font-size: 13px;

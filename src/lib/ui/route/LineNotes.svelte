@@ -2,6 +2,7 @@
 	import { roleWords, signs, type Role } from '$core/chord';
 	import type { NoteAnswer } from '$lib/api/plan-schema';
 	import { placeFor } from '$lib/state/line-edit';
+	import { hear } from '$lib/state/hear';
 	import type { LineSelection } from '$lib/state/line-selection.svelte';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { prefs } from '$lib/state/prefs.svelte';
@@ -21,8 +22,10 @@
 		arcY: (tick: number) => number | null;
 		/** Ticks of one place of the grid. */
 		grid: number;
+		/** Notes cannot be taken hold of: something is being written. */
+		still: boolean;
 	};
-	let { plan, selection, axis, width, y, arcY, grid }: Props = $props();
+	let { plan, selection, axis, width, y, arcY, grid, still }: Props = $props();
 	const open = useTune();
 
 	/** Places closer than this hold small marks without a label. */
@@ -61,7 +64,8 @@
 	let drag: { tick: number; x: number; y: number; semitones: number; places: number } | null =
 		$state(null);
 	function down(event: PointerEvent, note: NoteAnswer): void {
-		if (event.button !== 0) return;
+		if (event.button !== 0 || still) return;
+		hear(note.midi);
 		selection.pick(note.tick, {
 			add: event.ctrlKey || event.metaKey,
 			range: event.shiftKey

@@ -9,6 +9,8 @@
 		type ScalePlan,
 		type Style
 	} from '$core/route';
+	import { lastPosition } from '$core/neck';
+	import { prefs } from '$lib/state/prefs.svelte';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
 	import { STYLE_NAMES } from '$lib/state/style-names';
@@ -37,6 +39,11 @@
 		{ value: 'up', name: 'Rising' },
 		{ value: 'down', name: 'Falling' }
 	] as const;
+	const pickings = [
+		{ value: 'none', name: 'Not shown' },
+		{ value: 'alternate', name: 'Alternate' },
+		{ value: 'economy', name: 'Economy' }
+	] as const;
 	const hands = [
 		{ value: 'rests', name: 'One place' },
 		{ value: 'stay', name: 'Seldom' },
@@ -63,6 +70,13 @@
 	function setCell(section: string, cell: string): void {
 		const rest = line.cells.filter((entry) => entry.section !== section);
 		plan.setLine({ cells: cell === '' ? rest : [...rest, { section, cell }] });
+	}
+	const placeOf = (section: string) =>
+		line.places.find((entry) => entry.section === section)?.position ?? null;
+	function setPlace(section: string, wanted: number): void {
+		const last = lastPosition(open.instrument);
+		const position = Math.min(last, Math.max(1, Math.round(wanted)));
+		plan.setPlace(section, Number.isNaN(wanted) ? null : position);
 	}
 	function setHand(hand: Hand): void {
 		plan.setLine({ roam: hand === 'rests' ? null : { frets: line.roam?.frets ?? 5, wish: hand } });
@@ -188,7 +202,49 @@
 				}}
 			/> frets at a time</label
 		>
+	{:else if sections.length > 1}
+		<div class="sections">
+			<span>A place of its own for a section; empty is position {plan.wishes.position}</span>
+			{#each sections as section (section)}
+				<label
+					>{section}
+					<input
+						class="place"
+						type="number"
+						min="1"
+						max={lastPosition(open.instrument)}
+						value={placeOf(section)}
+						placeholder={String(plan.wishes.position)}
+						aria-label="Position in {section}"
+						onchange={(event) => setPlace(section, event.currentTarget.valueAsNumber)}
+					/></label
+				>
+			{/each}
+		</div>
 	{/if}
+	{#if plan.wishes.anchors.forbid.length > 0}
+		<div class="out">
+			<span>Left out of every landing</span>
+			{#each plan.wishes.anchors.forbid as place (`${place.string}-${place.fret}`)}
+				<button type="button" class="quiet" onclick={() => plan.toggleForbidden(place)}
+					>string {place.string}, fret {place.fret}: take in again</button
+				>
+			{/each}
+		</div>
+	{/if}
+	<Choice
+		label="Strokes of the pick"
+		options={pickings}
+		value={prefs.current.picking}
+		onchange={(picking) => prefs.set('picking', picking)}
+	/>
+	<label class="check"
+		><input
+			type="checkbox"
+			checked={prefs.current.hearNotes}
+			onchange={() => prefs.toggle('hearNotes')}
+		/> Hear a note when it is touched</label
+	>
 </section>
 
 <style>
@@ -215,6 +271,16 @@
 	.frets {
 		justify-content: start;
 		font-size: 15px;
+	}
+	.place {
+		width: 72px;
+	}
+	.out {
+		display: grid;
+		justify-items: start;
+		gap: 4px;
+		font-size: 13px;
+		color: var(--second);
 	}
 	.frets input {
 		width: 56px;

@@ -1,13 +1,18 @@
 <script lang="ts">
 	import { proseSigns } from '$core/chord';
-	import type { Landing } from '$core/route';
+	import type { LineSelection } from '$lib/state/line-selection.svelte';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
 	import { STYLE_NAMES } from '$lib/state/style-names';
 	import { fittingSize } from '../chord-width';
 	import ChordSymbol from '../ChordSymbol.svelte';
+	import { Tabs } from 'bits-ui';
 	import KeyCap from '../KeyCap.svelte';
 	import ToneLadder from '../ToneLadder.svelte';
+	import type { RouteActions, Side } from './route-actions.svelte';
+	import HereBox from './HereBox.svelte';
+	import NoteBox from './NoteBox.svelte';
+	import PlansPanel from './PlansPanel.svelte';
 	import LandingList from './LandingList.svelte';
 	import ArriveList from './ArriveList.svelte';
 	import LinePanel from './LinePanel.svelte';
@@ -16,13 +21,14 @@
 	/** The selected change: its two chords, where it can land and why, lock, let pass, style. */
 	type Props = {
 		plan: RoutePlan;
-		landings: readonly Landing[];
-		/** The panel of how the route is made is open in place of the change. */
-		making: boolean;
-		onnextbest: () => void;
+		selection: LineSelection;
+		actions: RouteActions;
+		/** What stands in the inspector. */
+		side: Side;
 	};
-	let { plan, landings, making = $bindable(), onnextbest }: Props = $props();
+	let { plan, selection, actions, side = $bindable() }: Props = $props();
 	const open = useTune();
+	let about = $state('arrive');
 	const target = $derived(plan.target(open.cursor));
 	const filled = $derived(plan.line.length > 0);
 	const arrivals = $derived(plan.arrivalsAt(open.cursor));
@@ -40,8 +46,10 @@
 </script>
 
 <aside class="inspector" aria-label="The selected change">
-	{#if making}
-		<LinePanel {plan} onclose={() => (making = false)} />
+	{#if side === 'making'}
+		<LinePanel {plan} onclose={() => (side = 'change')} />
+	{:else if side === 'plans'}
+		<PlansPanel {plan} onclose={() => (side = 'change')} />
 	{:else if open.change}
 		<section class="pair-box">
 			<p class="where">
@@ -57,7 +65,11 @@
 				{/if}
 				{#if open.next}<span class="next"><ChordSymbol chord={open.next} /></span>{/if}
 			</div>
-			{#if open.now && open.next}<ToneLadder now={open.now} next={open.next} />{/if}
+			{#if selection.size > 0}
+				<NoteBox {plan} {selection} {actions} />
+			{:else if open.now && open.next}
+				<ToneLadder now={open.now} next={open.next} />
+			{/if}
 		</section>
 		<section>
 			<div class="section-head">
@@ -68,33 +80,48 @@
 				<p class="hint">Plan first; then every place is listed here with its reasons.</p>
 			{:else if plan.isLetPass(open.cursor)}
 				<p class="hint">This change is let pass. Choose a place to land after all.</p>
+			{:else if plan.isOwn(open.cursor)}
+				<p class="hint">Your own notes stand here. Choose a place to land there instead.</p>
 			{/if}
 			{#if plan.planned}
 				<LandingList
-					{landings}
+					landings={actions.landings}
 					few={filled ? 2 : 4}
 					chosen={target}
 					locked={plan.isLocked(open.cursor)}
 					reasons={target?.reasons ?? []}
-					onchoose={(place) => plan.lockAt(open.cursor, place)}
+					onchoose={(landing) => actions.chooseLanding(landing)}
+					onforbid={() => actions.forbid()}
 				/>
 			{/if}
 		</section>
-		{#if filled && arrivals.length > 0}
-			<section class="arrive">
-				<div class="section-head">
-					<h2>Arrive by</h2>
-				</div>
-				<ArriveList
-					options={arrivals}
-					{taken}
-					wished={plan.arriveWish(open.cursor)}
-					onchoose={(approach) => plan.setArrival(open.cursor, approach)}
-				/>
-			</section>
+		{#if plan.planned}
+			<Tabs.Root bind:value={about} class="about">
+				<Tabs.List class="about-tabs" aria-label="About this change">
+					<Tabs.Trigger value="arrive">Arrive by</Tabs.Trigger>
+					<Tabs.Trigger value="here">Rest and scale</Tabs.Trigger>
+				</Tabs.List>
+				<Tabs.Content value="arrive" class="arrive">
+					{#if filled && arrivals.length > 0}
+						<ArriveList
+							options={arrivals}
+							{taken}
+							wished={plan.arriveWish(open.cursor)}
+							onchoose={(approach) => plan.setArrival(open.cursor, approach)}
+						/>
+					{:else}
+						<p class="hint">
+							No note leads here: {filled
+								? 'there is no room before it'
+								: 'only landings are planned'}.
+						</p>
+					{/if}
+				</Tabs.Content>
+				<Tabs.Content value="here"><HereBox {plan} /></Tabs.Content>
+			</Tabs.Root>
 		{/if}
 		<div class="bottom">
-			<button type="button" class="made" onclick={() => (making = true)}>
+			<button type="button" class="made" onclick={() => (side = 'making')}>
 				<span><b>{STYLE_NAMES[plan.wishes.style].name}</b>, {lineWords(plan.wishes.line)}</span>
 				<KeyCap keys="W" />
 			</button>
@@ -112,18 +139,27 @@
 				<button type="button" class="quiet" onclick={() => plan.toggleLetPass(open.cursor)}
 					>{plan.isLetPass(open.cursor) ? 'Land here' : 'Let it pass'} <KeyCap keys="X" /></button
 				>
-				<button type="button" class="quiet" disabled={!plan.planned} onclick={onnextbest}
-					>Next best <KeyCap keys="A" /></button
+				<button
+					type="button"
+					class="quiet"
+					disabled={!plan.planned}
+					onclick={() => void actions.nextBest()}>Next best <KeyCap keys="A" /></button
 				>
 				{#if filled}
 					<button type="button" class="quiet" onclick={() => plan.toggleFrozen(open.cursor)}
-						>{plan.isFrozen(open.cursor) ? 'Plan this way' : 'Keep this way'}
+						>{plan.isFrozen(open.cursor) ? 'Plan it' : 'Keep'}
 						<KeyCap keys="K" /></button
 					>
 					<button type="button" class="quiet" onclick={() => plan.anotherTake()}
-						>Another take <KeyCap keys="T" /></button
+						>Take <KeyCap keys="T" /></button
 					>
 				{/if}
+				<button
+					type="button"
+					class="quiet"
+					disabled={!plan.planned}
+					onclick={() => (side = 'plans')}>Plans <KeyCap keys="B" /></button
+				>
 			</div>
 		</div>
 	{/if}
@@ -162,6 +198,22 @@
 		font-size: 13px;
 		color: var(--second);
 		padding: 8px 0;
+	}
+	:global(.about-tabs) {
+		display: flex;
+		gap: 18px;
+		border-bottom: 2px solid var(--ink);
+	}
+	:global(.about-tabs button) {
+		font-family: var(--font-display);
+		font-weight: 800;
+		font-size: 17px;
+		min-height: 32px;
+		color: var(--second);
+	}
+	:global(.about-tabs button[data-state='active']) {
+		color: var(--ink);
+		box-shadow: inset 0 -4px 0 var(--ink);
 	}
 	.bottom {
 		margin-top: auto;

@@ -26,12 +26,12 @@
 			if (b < 0 || a > width) return [];
 			const [x1, x2] = [Math.max(0, a), Math.min(width, b)];
 			const guides = guideTones(change.to.chord);
-			const rungs: { y: number; heavy: boolean }[] = [];
+			const rungs: { midi: number; y: number; heavy: boolean }[] = [];
 			for (let midi = 24; planned && midi < 100; midi++) {
 				const tone = change.to.chord.tones.find((other) => other.pc === midi % 12);
 				const at = y(midi);
 				if (!tone?.essential || at < RUNG_TOP || at > height - RUNG_BOTTOM) continue;
-				rungs.push({ y: at, heavy: guides.includes(tone) });
+				rungs.push({ midi, y: at, heavy: guides.includes(tone) });
 			}
 			const tense =
 				i === open.cursor && open.next ? 'next' : i === open.before?.index ? 'now' : 'idle';
@@ -69,7 +69,7 @@
 {#each bands as band (band.change.index)}
 	<g class={band.tense}>
 		<rect class="area" x={band.x1} y="0" width={Math.max(0, band.x2 - band.x1)} {height} />
-		{#each band.rungs as rung (rung.y)}
+		{#each band.rungs as rung (rung.midi)}
 			<line
 				class="rung"
 				class:heavy={rung.heavy}

@@ -1,14 +1,16 @@
 <script lang="ts">
 	import { beatTicks } from '$core/chart';
+	import { strokesOf } from '$core/route';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
 	import { changeBefore } from '$lib/state/ways';
+	import { TECHNIQUE_SIGNS } from './line-words';
 	import type { TimeAxis } from './strip-geometry';
 
-	/** Counts and tab under the strip, on the same time axis. */
-	type Props = { plan: RoutePlan; axis: TimeAxis; width: number };
-	let { plan, axis, width }: Props = $props();
+	/** Counts, tab and strokes of the pick under the strip, on the same time axis. */
+	type Props = { plan: RoutePlan; axis: TimeAxis; width: number; grid: number };
+	let { plan, axis, width, grid }: Props = $props();
 	const open = useTune();
 	const LINE = 12;
 	const TOP = 32;
@@ -27,19 +29,28 @@
 	);
 	const spacing = $derived(beats.length > 1 ? beats[1].x - beats[0].x : 40);
 	const notes = $derived(plan.line.length > 0 ? plan.line : plan.targets);
+	const strokes = $derived.by(() => {
+		const { picking } = prefs.current;
+		return picking === 'none' || plan.line.length === 0 ? [] : strokesOf(plan.line, picking, grid);
+	});
+	const foot = $derived(bottom + (strokes.length > 0 ? 20 : 14));
 	const digits = $derived(
-		notes.flatMap((note) => {
+		notes.flatMap((note, i) => {
 			const x = axis.x(note.tick);
 			if (x <= -10 || x >= width - 4) return [];
 			const landing = !('kind' in note) || note.kind === 'target';
 			const change = changeBefore(open.chart, note.tick);
 			const end = 'kind' in note ? axis.x(note.tick + note.durationTicks) : x;
-			return [{ note, x, landing, change, held: landing && end - x > 60 ? end - 8 : null }];
+			const technique = 'technique' in note ? note.technique : null;
+			const sign = technique ? TECHNIQUE_SIGNS[technique] : '';
+			const held = landing && end - x > 60 ? end - 8 : null;
+			const rings = technique === 'vibrato' || technique === 'curl' || technique === 'trill';
+			return [{ note, x, landing, change, sign, rings, held, stroke: strokes[i] ?? null }];
 		})
 	);
 </script>
 
-<svg {width} height={bottom + 14} viewBox="0 0 {width} {bottom + 14}" aria-hidden="true">
+<svg {width} height={foot} viewBox="0 0 {width} {foot}" aria-hidden="true">
 	{#each beats as beat (beat.x)}
 		{#if beat.x < width - 8 && (beat.count === 1 || spacing > 15)}
 			<text class="count" class:one={beat.count === 1} x={beat.x} y="14">{beat.count}</text>
@@ -51,7 +62,7 @@
 	{#each bars as bar (bar.index)}
 		<line class="bar" x1={axis.x(bar.startTick)} x2={axis.x(bar.startTick)} y1={TOP} y2={bottom} />
 	{/each}
-	{#each digits as { note, x, landing, change, held } (note.tick)}
+	{#each digits as { note, x, landing, change, held, sign, rings, stroke } (note.tick)}
 		{@const now = landing && change === open.before?.index}
 		{@const next = landing && change === open.cursor && open.next !== null}
 		{#if held !== null}
@@ -74,6 +85,22 @@
 			y={row(note.string)}
 			dy="0.35em">{note.fret}</text
 		>
+		{#if sign}
+			<text
+				class="sign"
+				class:rings
+				x={x + (rings ? 1 : -1) * (landing ? 9 : 6)}
+				y={row(note.string) - 4}>{sign}</text
+			>
+		{/if}
+		{#if stroke}
+			<path
+				class="stroke"
+				d={stroke === 'down'
+					? `M${x - 4},${bottom + 17}v-8h8v8`
+					: `M${x - 4},${bottom + 9}l4,8l4,-8`}
+			/>
+		{/if}
 	{/each}
 </svg>
 
@@ -110,6 +137,23 @@
 		font-size: 14px;
 		font-weight: 500;
 		stroke-width: 4px;
+	}
+	.sign {
+		font-size: 11px;
+		font-weight: 600;
+		text-anchor: end;
+		fill: var(--second);
+		paint-order: stroke;
+		stroke: var(--paper);
+		stroke-width: 3px;
+	}
+	.rings {
+		text-anchor: start;
+	}
+	.stroke {
+		fill: none;
+		stroke: var(--second);
+		stroke-width: 1.8;
 	}
 	.held {
 		stroke: var(--second);

@@ -1,5 +1,6 @@
 import { CELLS, type Grid, type ScalePlan } from '$core/route';
 import type { LineSettings } from '$lib/api/notebook-schema';
+import type { ALL_TERMS, NoteAnswer } from '$lib/api/plan-schema';
 
 /** How a line's wishes are called on the screen. */
 export const GRID_WORDS: Record<Grid, string> = {
@@ -18,6 +19,68 @@ export const SCALE_PLAN_WORDS: Record<ScalePlan, { name: string; says: string }>
 		says: 'Major and minor pentatonic of home, by chord; they change places on the repeat.'
 	},
 	arpeggio: { name: 'Chord tones', says: 'No scale: the tones of each chord.' }
+};
+
+/** How a note is played, in words. */
+export const TECHNIQUE_WORDS: Record<NonNullable<NoteAnswer['technique']>, string> = {
+	'hammer-on': 'hammered on',
+	'pull-off': 'pulled off',
+	slide: 'slid into',
+	bend: 'bent into',
+	curl: 'curled a little sharp',
+	trill: 'trilled',
+	vibrato: 'with vibrato'
+};
+
+/** Signs of the techniques in tab. */
+export const TECHNIQUE_SIGNS: Record<NonNullable<NoteAnswer['technique']>, string> = {
+	'hammer-on': 'h',
+	'pull-off': 'p',
+	slide: '/',
+	bend: 'b',
+	curl: '^',
+	trill: 'tr',
+	vibrato: '~'
+};
+
+/** What the terms of a plan's cost weigh. */
+export const TERM_WORDS: Record<(typeof ALL_TERMS)[number], string> = {
+	voiceLeading: 'distance between landings',
+	telling: 'tones that tell the chord',
+	role: 'the style’s tones',
+	repetition: 'one pitch again',
+	turns: 'landings back and forth',
+	register: 'edge of the place',
+	hand: 'reaches',
+	strings: 'strings skipped',
+	rest: 'rest and lean',
+	shift: 'the hand moves',
+	steps: 'intervals of the line',
+	contour: 'turns of the line',
+	beats: 'scale notes on beats',
+	clashes: 'clashes',
+	chromatic: 'chromatic notes',
+	range: 'far from the way',
+	fretting: 'fingers and stretches',
+	crossing: 'strings crossed',
+	approach: 'ways to arrive',
+	variety: 'arrivals alike',
+	echo: 'a pattern again',
+	take: 'this take'
+};
+
+/** What a plan is measured by; `share` is told in per cent. */
+export const MEASURE_WORDS: Readonly<Record<string, { words: string; share: boolean }>> = {
+	semitoneMoves: { words: 'landings a semitone on', share: false },
+	meanMove: { words: 'mean move, semitones', share: false },
+	largestMove: { words: 'widest move, semitones', share: false },
+	chordTonesOnBeats: { words: 'chord tones on beats', share: true },
+	resolvedApproaches: { words: 'arrivals by step', share: true },
+	turns: { words: 'turns a note', share: true },
+	thirds: { words: 'thirds', share: true },
+	repeatedPatterns: { words: 'patterns again', share: true },
+	approachEntropy: { words: 'variety of arrivals, bit', share: false },
+	largestLeap: { words: 'widest leap, semitones', share: false }
 };
 
 /** The name of a rhythm cell; one that the player wrote is told by its marks. */

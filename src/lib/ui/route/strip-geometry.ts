@@ -8,6 +8,8 @@ export type TimeAxis = {
 	readonly startTick: number;
 	readonly endTick: number;
 	readonly x: (tick: number) => number;
+	/** The tick at an x. */
+	readonly tick: (x: number) => number;
 };
 
 /** Room at the right of the axis, so that the landing after the last bar is seen. */
@@ -30,7 +32,11 @@ export function timeAxis(
 	const startTick = chart.played[from]?.startTick ?? 0;
 	const endTick = chart.played[to]?.startTick ?? chartTicks(chart);
 	const scale = (width - left - RIGHT) / Math.max(1, endTick - startTick);
-	return { from, to, startTick, endTick, x: (tick) => left + (tick - startTick) * scale };
+	return {
+		...{ from, to, startTick, endTick },
+		x: (tick) => left + (tick - startTick) * scale,
+		tick: (x) => startTick + (x - left) / scale
+	};
 }
 
 /** Height of a pitch: all notes of the route fit between top and bottom, at most 13 px a semitone. */

@@ -1,16 +1,15 @@
 <script lang="ts">
 	import { goto, invalidateAll } from '$app/navigation';
-	import { QUARTER } from '$core/chart';
+	import { chartTicks, QUARTER } from '$core/chart';
 	import { highestFret } from '$core/neck';
-	import { pitchClass, shortestMove } from '$core/pitch';
-	import { PER_QUARTER, type Landing } from '$core/route';
+	import { PER_QUARTER } from '$core/route';
 	import { Refusal, send } from '$lib/state/api';
 	import { onKeys } from '$lib/state/keys';
-	import { placeFor } from '$lib/state/line-edit';
-	import { toNextKey } from '$lib/state/tune-headers';
-	import { changeBefore } from '$lib/state/ways';
-	import { useTune } from '$lib/state/open-tune.svelte';
 	import { LineSelection } from '$lib/state/line-selection.svelte';
+	import { LineWriter } from '$lib/state/line-writer.svelte';
+	import { useTune } from '$lib/state/open-tune.svelte';
+	import { waysOver } from '$lib/state/own-line';
+	import { prefs } from '$lib/state/prefs.svelte';
 	import { RoutePlan } from '$lib/state/route-plan.svelte';
 	import { STYLE_NAMES } from '$lib/state/style-names';
 	import FootKeys from '$lib/ui/FootKeys.svelte';
@@ -18,15 +17,15 @@
 	import Neck from '$lib/ui/Neck.svelte';
 	import ArcStrip from '$lib/ui/route/ArcStrip.svelte';
 	import Overview from '$lib/ui/route/Overview.svelte';
+	import { RouteActions, type Side } from '$lib/ui/route/route-actions.svelte';
 	import RouteInspector from '$lib/ui/route/RouteInspector.svelte';
 	import RouteMenu from '$lib/ui/route/RouteMenu.svelte';
 	import RouteTable from '$lib/ui/route/RouteTable.svelte';
 	import RouteVerdict from '$lib/ui/route/RouteVerdict.svelte';
 	import { timeAxis } from '$lib/ui/route/strip-geometry';
 	import TabRow from '$lib/ui/route/TabRow.svelte';
-	import { weakSpots, type WeakSpot } from '$lib/ui/route/weak-spots';
+	import WritingBar from '$lib/ui/route/WritingBar.svelte';
 	import TuneBar from '$lib/ui/TuneBar.svelte';
-	import { plural } from '$lib/ui/words';
 	import { Planner } from '$lib/workers/planner';
 	import { onMount, untrack } from 'svelte';
 	import { toast } from 'svelte-sonner';
@@ -38,6 +37,8 @@
 	const usePlanner = () => (planner ??= new Planner());
 	const plan = untrack(() => new RoutePlan(open, usePlanner, data.route));
 	const selection = untrack(() => new LineSelection(open, plan));
+	const writer = untrack(() => new LineWriter(open, plan, selection));
+	const actions = untrack(() => new RouteActions(open, plan, selection, writer));
 	onMount(() => {
 		usePlanner().warm();
 		void plan.recover().then(() => plan.learnArrivals());
@@ -64,6 +65,9 @@
 	let width = $state(824);
 	let table = $state(false);
 	let asking = $state(false);
+	let side: Side = $state('change');
+	let writingText = $state(false);
+	let comparing = $state(false);
 	const narrow = $derived(width < 560);
 	const { grid } = $derived(plan.wishes.line);
 	/** Bars in detail: fewer where many notes must have room. */
@@ -72,53 +76,12 @@
 	const axis = $derived(
 		timeAxis(open.chart, open.change?.bar ?? 1, width, narrow ? 20 : 22, detail)
 	);
-	let making = $state(false);
-	const weak = $derived(weakSpots(open.chart, plan.check, (change) => plan.isLetPass(change)));
-	function showWeak(spot: WeakSpot): void {
-		open.cursor = spot.change;
-		if (plan.line.some((note) => note.tick === spot.tick)) selection.pick(spot.tick);
-		toast(spot.text, spot.fix ? { action: { label: 'Mend (M)', onClick: () => mend(spot) } } : {});
-	}
-	/** Jumps to the next weak spot after the cursor. */
-	function nextWeak(): void {
-		const from = selection.leading?.tick ?? open.change?.tick ?? 0;
-		const spot = weak.find((entry) => entry.tick > from) ?? weak[0];
-		if (spot) showWeak(spot);
-	}
-	/** Applies the smallest fix of a change: the landing goes where the judge says. */
-	function mend(spot = weak.find((entry) => entry.change === open.cursor && entry.fix)): void {
-		const { fix } = spot ?? {};
-		if (!spot || !fix) return;
-		const { instrument, position } = open;
-		const place =
-			fix.place ?? placeFor({ instrument, position }, fix.toMidi, { string: 3, fret: position });
-		if (place) plan.lockAt(spot.change, place);
-	}
-	/** Arrows move what is picked; without a pick, up and down take hold of the landing. */
-	function lift(direction: 1 | -1, by: 'step' | 'semitone'): void {
-		if (plan.line.length === 0) return;
-		if (selection.size === 0 && target) selection.pick(target.tick);
-		selection.movePitch(direction, by);
-	}
-	function across(by: 1 | -1): void {
-		if (selection.size === 0) return open.step(by);
-		const note = selection.step(by);
-		if (!note) return;
-		const change = changeBefore(open.chart, note.tick);
-		if (change >= 0 && change !== open.cursor) open.cursor = change;
-	}
 	const target = $derived(plan.target(open.cursor));
 	const before = $derived(open.before && plan.target(open.before.index));
-	/** Where the hand is at the cursor: a hand that may move is not always in the route's own place. */
-	const hand = $derived(
-		plan.windows.length > 1
-			? (plan.windows.findLast((window) => window.change <= open.cursor)?.position ?? open.position)
-			: open.position
-	);
 	const frets = $derived.by(() => {
 		const high = highestFret(open.instrument);
 		const [back, on] = narrow ? [1, 4] : [3, 6];
-		return { from: Math.max(0, hand - back), to: Math.min(high, hand + on) };
+		return { from: Math.max(0, actions.hand - back), to: Math.min(high, actions.hand + on) };
 	});
 	const landing = (at: typeof target) => {
 		const change = at && open.chart.changes[at.change];
@@ -126,44 +89,20 @@
 			? { string: at.string, fret: at.fret, bar: change.bar, locked: plan.isLocked(at.change) }
 			: null;
 	};
+	$effect(() => void actions.rank());
 
-	// The candidates of the selected change, ranked in the worker; an answer that comes late is dropped.
-	let landings: readonly Landing[] = $state.raw([]);
-	/** The change that the list is for; until its own list comes a change still shows the last one. */
-	let rankedFor = $state(-1);
-	$effect(() => {
-		const change = open.cursor;
-		const wanted = [plan.wishes, open.saved] as const;
-		if (!plan.planned) return;
-		void plan.landings(change).then((found) => {
-			const still = change === open.cursor && wanted[0] === plan.wishes && wanted[1] === open.saved;
-			if (found && still) [landings, rankedFor] = [found, change];
-		});
-	});
-
-	function moveTo(position: number): void {
-		open.moveTo(position);
-		const given = plan.setPosition(open.position);
-		if (given > 0) {
-			toast(
-				`${plural(given, 'lock')} lay outside position ${open.position} and ${given === 1 ? 'is' : 'are'} open again.`,
-				{
-					action: { label: 'Undo', onClick: () => plan.undo() }
-				}
-			);
-		}
+	const VIEWS = ['strip', 'tab', 'notation'] as const;
+	const view = $derived(prefs.current.routeView);
+	function nextView(): void {
+		prefs.set('routeView', VIEWS[(VIEWS.indexOf(view) + 1) % VIEWS.length]);
 	}
-	/** The best landing after the one that is chosen, any other pitch first. */
-	async function nextBest(): Promise<void> {
-		const change = open.cursor;
-		const list = rankedFor === change ? landings : await plan.landings(change);
-		if (!list || change !== open.cursor) return;
-		const chosen = plan.target(change);
-		const at = list.findIndex(
-			(entry) => entry.string === chosen?.string && entry.fret === chosen.fret
-		);
-		const found = list[(at + 1) % Math.max(1, list.length)];
-		if (found) plan.lockAt(change, found);
+	/** Everything is taken off the strip, to be written by hand from the start. */
+	async function beginEmpty(): Promise<void> {
+		const to = chartTicks(open.chart);
+		await plan.write(waysOver(open.chart, [], { from: 0, to }, []));
+		selection.clear();
+		open.cursor = 0;
+		writer.start();
 	}
 	async function save(how = () => plan.save()): Promise<void> {
 		if (!plan.planned || plan.saving) return;
@@ -210,55 +149,47 @@
 			}
 		});
 	}
-	function copy(): void {
-		const count = selection.copy();
-		toast(`${plural(count, 'note')} copied from this way. Ctrl V puts them on another.`, {
-			duration: 2500
-		});
-	}
-	/** The same route in the next key of the circle: the tune moves, and the hand with it. */
-	async function nextKey(): Promise<void> {
-		const before = open.key;
-		await toNextKey(open);
-		const after = open.key;
-		if (!before || !after || before === after) return;
-		selection.clear();
-		plan.transpose(shortestMove(pitchClass(before.tonic), pitchClass(after.tonic)));
-	}
 	const keys = onKeys({
 		r: () => void plan.plan(),
 		l: () => plan.toggleLock(open.cursor),
 		x: () => plan.toggleLetPass(open.cursor),
-		a: () => void nextBest(),
-		'[': () => moveTo(open.position - 1),
-		']': () => moveTo(open.position + 1),
-		',': () => open.step(-1),
-		'.': () => open.step(1),
-		'Shift+.': () => void nextKey(),
-		w: () => (making = !making),
+		a: () => void actions.nextBest(),
+		b: () => (side = side === 'plans' ? 'change' : 'plans'),
+		c: () => (comparing = true),
+		d: () => actions.forbid(),
+		g: () => (writer.on ? writer.stop() : writer.start()),
+		h: () => writer.hold(),
+		o: () => (writingText = true),
+		v: nextView,
+		'[': () => actions.moveTo(actions.hand - 1),
+		']': () => actions.moveTo(actions.hand + 1),
+		',': () => actions.along(-1),
+		'.': () => actions.along(1),
+		'Shift+.': () => void actions.nextKey(),
+		w: () => (side = side === 'making' ? 'change' : 'making'),
 		t: () => plan.anotherTake(),
 		k: () => plan.line.length > 0 && plan.toggleFrozen(open.cursor),
-		j: nextWeak,
-		m: () => mend(),
-		e: () => {
-			if (selection.size > 0) selection.clear();
-			else selection.step(1);
-		},
+		j: () => actions.nextWeak(),
+		m: () => actions.mend(),
+		e: () => actions.pick(),
 		i: () => selection.insert(),
 		Delete: () => selection.remove(),
-		Backspace: () => selection.remove(),
-		Escape: () => selection.clear(),
-		ArrowUp: () => lift(1, 'step'),
-		ArrowDown: () => lift(-1, 'step'),
-		'Shift+ArrowUp': () => lift(1, 'semitone'),
-		'Shift+ArrowDown': () => lift(-1, 'semitone'),
+		Backspace: () => (writer.on ? writer.back() : selection.remove()),
+		Escape: () => (writer.on ? writer.stop() : selection.clear()),
+		ArrowUp: () => actions.lift(1, 'step'),
+		ArrowDown: () => actions.lift(-1, 'step'),
+		'Shift+ArrowUp': () => actions.lift(1, 'semitone'),
+		'Shift+ArrowDown': () => actions.lift(-1, 'semitone'),
 		'Shift+ArrowLeft': () => selection.moveTime(-1),
 		'Shift+ArrowRight': () => selection.moveTime(1),
 		'Mod+a': () => selection.pickWay(),
-		'Mod+c': copy,
+		'Mod+ArrowLeft': () => selection.extend(-1),
+		'Mod+ArrowRight': () => selection.extend(1),
+		'Mod+c': () => actions.copy(),
+		'Mod+Shift+c': () => actions.copy('bar'),
 		'Mod+v': () => selection.paste(),
-		ArrowLeft: () => across(-1),
-		ArrowRight: () => across(1),
+		ArrowLeft: () => actions.across(-1),
+		ArrowRight: () => actions.across(1),
 		PageUp: () => open.step(-1),
 		PageDown: () => open.step(1),
 		'Mod+z': () => plan.undo(),
@@ -294,7 +225,7 @@
 
 <div class="with-inspector">
 	<main id="main" class="screen">
-		<RouteVerdict {plan} {weak} onweak={showWeak} />
+		<RouteVerdict {plan} weak={actions.weak} onweak={(spot) => actions.showWeak(spot)} />
 		{#if plan.planning && plan.progress > 0}
 			<progress max="1" value={plan.progress} aria-label="Planning"></progress>
 		{/if}
@@ -307,48 +238,83 @@
 		{:else}
 			<div class="strips bleed" aria-busy={plan.planning}>
 				<div bind:clientWidth={width}>
-					{#if plan.planned}<Overview {plan} {axis} {width} />{/if}
-					<ArcStrip {plan} {selection} {axis} {width} grid={gridTicks} />
-					<TabRow {plan} {axis} {width} />
+					{#if writer.on}<WritingBar {writer} />
+					{:else if plan.planned}<Overview {plan} {axis} {width} />{/if}
+					{#if view === 'strip' || !plan.planned}
+						<ArcStrip {plan} {selection} {writer} {axis} {width} grid={gridTicks} />
+						<TabRow {plan} {axis} {width} grid={gridTicks} />
+					{:else}
+						{#await import('$lib/ui/route/Score.svelte') then Score}
+							<Score.default
+								{plan}
+								{selection}
+								staves={view === 'tab' ? 'tab' : 'both'}
+								grid={gridTicks}
+								{width}
+								height={352}
+							/>
+						{/await}
+					{/if}
 				</div>
 				<Neck
 					instrument={open.instrument}
-					position={hand}
-					now={open.now}
-					next={open.next}
+					position={actions.hand}
+					now={writer.on ? writer.chord : open.now}
+					next={writer.on ? writer.nextChord : open.next}
+					scale={writer.on ? writer.scale : null}
+					every={writer.on}
 					from={frets.from}
 					to={frets.to}
 					height={226}
-					before={landing(before)}
-					target={landing(target)}
-					onposition={moveTo}
-					onplace={(place) => {
-						const picked = selection.leading;
-						if (picked && picked.kind !== 'target') selection.drop(picked.tick, place, 0);
-						else if (plan.planned) plan.lockAt(open.cursor, place);
-					}}
+					before={writer.on ? null : landing(before)}
+					target={writer.on ? null : landing(target)}
+					picked={selection.leading}
+					forbidden={plan.wishes.anchors.forbid}
+					onposition={(position) => actions.moveTo(position)}
+					onplace={(place) => actions.choosePlace(place)}
 				/>
 			</div>
 			{#if table}<RouteTable {plan} />{/if}
 		{/if}
 		<div class="foot">
 			<button class="quiet" type="button" aria-expanded={table} onclick={() => (table = !table)}
-				>{table ? 'Hide the table' : 'As a table'}</button
+				>{table ? 'Hide table' : 'Table'}</button
+			>
+			{#if plan.planned}
+				<button class="quiet" type="button" onclick={nextView}
+					>{{ strip: 'Tab', tab: 'Notation', notation: 'Strip' }[view]}
+					<KeyCap keys="V" /></button
+				>
+				<button class="quiet" type="button" onclick={() => (comparing = true)}
+					>Compare <KeyCap keys="C" /></button
+				>
+			{/if}
+			<button class="quiet" type="button" onclick={() => (writingText = true)}
+				>Write <KeyCap keys="O" /></button
 			>
 			<FootKeys
 				keys={[
 					[', .', 'change'],
 					['[ ]', 'place'],
 					['E', 'pick a note'],
-					['↑ ↓', 'move it'],
-					['N', 'names'],
-					['Ctrl Z', 'undo']
+					['G', 'note by note']
 				]}
 			/>
 		</div>
 	</main>
-	<RouteInspector {plan} {landings} bind:making onnextbest={() => void nextBest()} />
+	<RouteInspector {plan} {selection} {actions} bind:side />
 </div>
+
+{#if writingText}
+	{#await import('$lib/ui/route/WriteDialog.svelte') then Dialog}
+		<Dialog.default bind:shown={writingText} {plan} onclear={() => void beginEmpty()} />
+	{/await}
+{/if}
+{#if comparing}
+	{#await import('$lib/ui/route/CompareDialog.svelte') then Dialog}
+		<Dialog.default bind:shown={comparing} {plan} routes={data.routes} />
+	{/await}
+{/if}
 
 {#if asking}
 	{#await import('$lib/ui/ConflictDialog.svelte') then Dialog}
@@ -387,8 +353,13 @@
 		margin-top: auto;
 		display: flex;
 		flex-wrap: wrap;
-		align-items: baseline;
-		gap: 4px 24px;
+		align-items: center;
+		gap: 4px 18px;
+		padding-top: 8px;
 		font-size: 13px;
+	}
+	.foot :global(p) {
+		padding: 0;
+		margin: 0;
 	}
 </style>

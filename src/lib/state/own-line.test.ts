@@ -1,0 +1,79 @@
+import { chartTicks, parseChart } from '$core/chart';
+import { readTab, writeTab } from '$core/formats';
+import { standardGuitar } from '$core/neck';
+import { runRoute, type RouteRequest } from '$lib/api/route';
+import { NO_ANCHORS, NO_LINE } from '$lib/api/route-defaults';
+import { describe, expect, it } from 'vitest';
+import { setWays } from './anchor-edit';
+import { waysOver } from './own-line';
+import { provisionalLine } from './provisional';
+
+const text = 'key: Bb blues\n| Bb7 | Eb7 | Bb7 | F7 |';
+const chart = parseChart(text);
+const instrument = standardGuitar();
+const context = { chart, instrument, scales: chart.events.map(() => null) };
+const request = (anchors = NO_ANCHORS): RouteRequest => ({
+	chart: text,
+	instrument: undefined,
+	route: { position: 6, style: 'nearest', line: { ...NO_LINE, grid: 'eighth' }, anchors }
+});
+function planned(anchors = NO_ANCHORS) {
+	const made = runRoute(request(anchors));
+	if ('issues' in made) throw new Error('no plan');
+	return made.value.notes;
+}
+const line = planned();
+const places = (notes: readonly { tick: number; string: number; fret: number }[]) =>
+	notes.map(({ tick, string, fret }) => [tick, string, fret]);
+
+describe('own notes over a line', () => {
+	it('come back from the planner note by note, whatever they are', () => {
+		const whole = { from: 0, to: chartTicks(chart) };
+		// Every third note is moved, so that landings are missed and notes are from outside.
+		const own = line.map(({ tick, durationTicks, string, fret }, i) => ({
+			...{ tick, durationTicks, string },
+			fret: fret + (i % 3 === 0 ? 1 : 0)
+		}));
+		const { ways, silent, lost } = waysOver(chart, line, whole, own);
+		const after = planned(setWays(NO_ANCHORS, context, ways, silent));
+		expect(lost).toBe(0);
+		expect(silent).toEqual([0, 1, 2, 3]);
+		expect(places(after)).toEqual(places(own));
+		expect(after.map((note) => note.durationTicks)).toEqual(own.map((note) => note.durationTicks));
+		expect(places(provisionalLine(context, line, ways, silent))).toEqual(places(own));
+	});
+
+	it('leave the rest of the line alone, also inside a way that they cut', () => {
+		const span = { from: 1920, to: 2880 };
+		const own = [{ tick: 1920, durationTicks: 960, string: 3, fret: 8 }];
+		const { ways, silent } = waysOver(chart, line, span, own);
+		expect(silent).toEqual([1]);
+		const outside = line.filter((note) => note.tick < span.from || note.tick >= span.to);
+		const shown = provisionalLine(context, line, ways, silent);
+		expect(places(shown)).toEqual(places([...outside, ...own].sort((a, b) => a.tick - b.tick)));
+		expect(shown.find((note) => note.tick === 1920)).toMatchObject({ kind: 'target', role: 'R' });
+	});
+
+	it('nothing written is an empty line, which the planner leaves empty', () => {
+		const { ways, silent } = waysOver(chart, line, { from: 0, to: chartTicks(chart) }, []);
+		expect(planned(setWays(NO_ANCHORS, context, ways, silent))).toEqual([]);
+		expect(provisionalLine(context, line, ways, silent)).toEqual([]);
+	});
+
+	it('notes before the first chord are counted as lost', () => {
+		const late = parseChart('| N.C. | Bb7 |');
+		const own = [{ tick: 0, durationTicks: 480, string: 3, fret: 7 }];
+		expect(waysOver(late, [], { from: 0, to: 3840 }, own)).toMatchObject({ lost: 1, silent: [0] });
+	});
+
+	it('a planned line goes through plain tab unharmed', () => {
+		const read = readTab(writeTab(chart, instrument, line), chart, instrument);
+		const whole = { from: 0, to: chartTicks(chart) };
+		const { ways, silent } = waysOver(chart, line, whole, read.notes);
+		const after = planned(setWays(NO_ANCHORS, context, ways, silent));
+		expect(places(after)).toEqual(places(line));
+		expect(after.map((note) => note.kind === 'target')).toEqual(
+			line.map((note) => note.kind === 'target')
+		);
+	});
+});

@@ -1,0 +1,270 @@
+<script lang="ts">
+	import { signs } from '$core/chord';
+	import type { RouteAnswer, RouteSummary } from '$lib/api/notebook-schema';
+	import type { PlannedRoute } from '$lib/api/route';
+	import { send } from '$lib/state/api';
+	import { TERMS } from '$core/route';
+	import { useTune } from '$lib/state/open-tune.svelte';
+	import { prefs } from '$lib/state/prefs.svelte';
+	import type { RoutePlan } from '$lib/state/route-plan.svelte';
+	import { Planner } from '$lib/workers/planner';
+	import { Dialog } from 'bits-ui';
+	import { onMount, untrack } from 'svelte';
+	import CompareArcs from './CompareArcs.svelte';
+	import { MEASURE_WORDS, TERM_WORDS } from './line-words';
+
+	/** Two routes of the tune beside each other: landings, costs, measures. */
+	type Props = { shown: boolean; plan: RoutePlan; routes: readonly RouteSummary[] };
+	let { shown = $bindable(), plan, routes }: Props = $props();
+	const open = useTune();
+	const id = $props.id();
+
+	/** The route that is open, with what is not saved yet, is `here`. */
+	const HERE = 'here';
+	const choices = $derived([
+		{ id: HERE, name: `${plan.saved?.name ?? 'New route'}, as it stands` },
+		...routes.map((route) => ({ id: route.id, name: route.name }))
+	]);
+	let left = $state(HERE);
+	let right = $state(
+		untrack(() => routes.find((route) => route.id !== plan.saved?.id)?.id ?? routes[0]?.id ?? HERE)
+	);
+	let planner: Planner | null = null;
+	onMount(() => {
+		planner = new Planner();
+		return () => planner?.close();
+	});
+
+	type Side = { readonly planned: PlannedRoute | null; readonly problem: string };
+	let sides: readonly [Side | null, Side | null] = $state.raw([null, null]);
+
+	async function made(which: string): Promise<Side> {
+		try {
+			const own = plan.request();
+			const request =
+				which === HERE
+					? own
+					: { ...own, route: await send<RouteAnswer>('GET', `/api/v1/routes/${which}`) };
+			const outcome = await planner?.plan(request);
+			if (!outcome) return { planned: null, problem: '' };
+			return 'issues' in outcome
+				? { planned: null, problem: outcome.issues.map((issue) => issue.message).join(' ') }
+				: { planned: outcome.value, problem: '' };
+		} catch (error) {
+			return { planned: null, problem: error instanceof Error ? error.message : String(error) };
+		}
+	}
+	$effect(() => {
+		const wanted = [left, right] as const;
+		if (!planner) return;
+		void (async () => {
+			const a = await made(wanted[0]);
+			const b = await made(wanted[1]);
+			if (wanted[0] === left && wanted[1] === right) sides = [a, b];
+		})();
+	});
+	const both = $derived(
+		sides[0]?.planned && sides[1]?.planned ? ([sides[0].planned, sides[1].planned] as const) : null
+	);
+	const rows = $derived.by(() => {
+		if (!both) return [];
+		return open.chart.changes.map((change) => {
+			const [a, b] = both.map((side) => side.targets.find((t) => t.change === change.index));
+			const same = a?.string === b?.string && a?.fret === b?.fret;
+			return { change, a, b, same };
+		});
+	});
+	const same = $derived(rows.filter((row) => row.same).length);
+	/** Where only one of them has a line, its landings alone are weighed against the other's. */
+	const whole = $derived(both?.every((side) => 'turns' in side.metrics) ?? false);
+	const totals = $derived(
+		(both ?? []).map((side) =>
+			whole ? side.cost : TERMS.reduce((sum, term) => sum + side.costs[term], 0)
+		)
+	);
+	const costs = $derived.by(() => {
+		if (!both) return [];
+		return Object.entries(TERM_WORDS)
+			.filter(([term]) => whole || (TERMS as readonly string[]).includes(term))
+			.map(([term, words]) => {
+				const [a, b] = both.map((side) => side.costs[term as keyof typeof TERM_WORDS]);
+				return { words, a, b };
+			})
+			.filter(({ a, b }) => a > 0 || b > 0)
+			.sort((x, y) => Math.abs(y.a - y.b) - Math.abs(x.a - x.b))
+			.slice(0, 8);
+	});
+	const measures = $derived.by(() => {
+		if (!both) return [];
+		return Object.entries(MEASURE_WORDS).flatMap(([name, { words, share }]) => {
+			const [a, b] = both.map((side) => side.metrics[name]);
+			if (a === undefined && b === undefined) return [];
+			const say = (value: number | undefined) =>
+				value === undefined
+					? '–'
+					: share
+						? `${Math.round(100 * value)} %`
+						: String(Math.round(10 * value) / 10);
+			return [{ words, a: say(a), b: say(b) }];
+		});
+	});
+</script>
+
+{#snippet landing(target: (typeof rows)[number]['a'])}
+	{#if target}
+		<b>{prefs.name(target.name, target.midi % 12)}</b>
+		{signs(target.role)} <small>string {target.string}, fret {target.fret}</small>
+	{:else}
+		<small>no landing</small>
+	{/if}
+{/snippet}
+
+<Dialog.Root bind:open={shown}>
+	<Dialog.Portal>
+		<Dialog.Overlay class="veil" />
+		<Dialog.Content class="sheet sheet-wide">
+			<Dialog.Title class="sheet-title" level={2}>Two routes beside each other</Dialog.Title>
+			<Dialog.Description class="sheet-lead">
+				{#if both}
+					{same} of {rows.length} landings are the same. {whole ? 'They cost' : 'The landings cost'}
+					{totals[0].toFixed(1)} and {totals[1].toFixed(1)}: lower is what the planner would rather
+					play.
+				{:else}
+					Both are planned on the chart as it is now.
+				{/if}
+			</Dialog.Description>
+			<div class="pick">
+				<label for="{id}-a">Left</label>
+				<label for="{id}-b">Right</label>
+				<select id="{id}-a" bind:value={left}>
+					{#each choices as choice (choice.id)}<option value={choice.id}>{choice.name}</option
+						>{/each}
+				</select>
+				<select id="{id}-b" bind:value={right}>
+					{#each choices as choice (choice.id)}<option value={choice.id}>{choice.name}</option
+						>{/each}
+				</select>
+			</div>
+			{#each sides as side, i (i)}
+				{#if side?.problem}<p role="alert">
+						The {i === 0 ? 'left' : 'right'} route cannot be planned: {signs(side.problem)}
+					</p>{/if}
+			{/each}
+			{#if both}
+				<CompareArcs sides={both} />
+				<div class="tables">
+					<table>
+						<thead><tr><th>Bar</th><th>Chord</th><th>Left</th><th>Right</th></tr></thead>
+						<tbody>
+							{#each rows as row (row.change.index)}
+								<tr class:differs={!row.same}>
+									<td>{row.change.bar}{row.change.beat !== 1 ? `.${row.change.beat}` : ''}</td>
+									<th scope="row">{signs(row.change.to.symbol)}</th>
+									<td>{@render landing(row.a)}</td>
+									<td
+										>{#if row.same}<small>the same</small>{:else}{@render landing(row.b)}{/if}</td
+									>
+								</tr>
+							{/each}
+						</tbody>
+					</table>
+					<div>
+						<table>
+							<thead><tr><th>Measure</th><th>Left</th><th>Right</th></tr></thead>
+							<tbody>
+								{#each measures as row (row.words)}
+									<tr><th scope="row">{row.words}</th><td>{row.a}</td><td>{row.b}</td></tr>
+								{/each}
+							</tbody>
+						</table>
+						<table>
+							<thead><tr><th>Cost of</th><th>Left</th><th>Right</th></tr></thead>
+							<tbody>
+								{#each costs as row (row.words)}
+									<tr
+										><th scope="row">{row.words}</th>
+										<td class:less={row.a < row.b}>{row.a.toFixed(1)}</td>
+										<td class:less={row.b < row.a}>{row.b.toFixed(1)}</td></tr
+									>
+								{/each}
+							</tbody>
+						</table>
+					</div>
+				</div>
+			{/if}
+			<p class="foot"><Dialog.Close class="act">Close</Dialog.Close></p>
+		</Dialog.Content>
+	</Dialog.Portal>
+</Dialog.Root>
+
+<style>
+	.pick {
+		display: grid;
+		grid-template-columns: 1fr 1fr;
+		gap: 8px 24px;
+		margin-bottom: 12px;
+	}
+	label {
+		font-size: 13px;
+		color: var(--second);
+		min-width: 0;
+	}
+	select {
+		min-height: 36px;
+		min-width: 0;
+		width: 100%;
+		border: 1.5px solid var(--ink);
+		background: var(--paper);
+		color: var(--ink);
+		padding: 0 8px;
+		font-size: 15px;
+	}
+	.tables {
+		display: grid;
+		grid-template-columns: 3fr 2fr;
+		align-items: start;
+		gap: 24px;
+		margin-top: 12px;
+	}
+	table {
+		width: 100%;
+		border-collapse: collapse;
+		font-size: 14px;
+		margin-bottom: 12px;
+	}
+	th,
+	td {
+		text-align: left;
+		padding: 3px 10px 3px 0;
+		border-bottom: 1px solid var(--hair);
+		font-variant-numeric: tabular-nums;
+	}
+	thead th {
+		border-bottom: 2px solid var(--ink);
+		font-weight: 400;
+		font-size: 13px;
+		color: var(--second);
+	}
+	tbody th {
+		font-weight: 500;
+	}
+	.differs {
+		background: var(--lit);
+	}
+	.less {
+		font-weight: 700;
+	}
+	small {
+		font-size: 13px;
+		color: var(--second);
+	}
+	.foot {
+		padding-top: 8px;
+	}
+	@media (max-width: 760px) {
+		.tables,
+		.pick {
+			grid-template-columns: 1fr;
+		}
+	}
+</style>

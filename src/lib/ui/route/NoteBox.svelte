@@ -1,0 +1,117 @@
+<script lang="ts">
+	import { roleWords, signs, type Role } from '$core/chord';
+	import type { LineSelection } from '$lib/state/line-selection.svelte';
+	import { useTune } from '$lib/state/open-tune.svelte';
+	import { prefs } from '$lib/state/prefs.svelte';
+	import type { RoutePlan } from '$lib/state/route-plan.svelte';
+	import Choice from '../Choice.svelte';
+	import KeyCap from '../KeyCap.svelte';
+	import RoleMark from '../RoleMark.svelte';
+	import type { RouteActions } from './route-actions.svelte';
+	import { TECHNIQUE_WORDS } from './line-words';
+
+	/** The notes of the line that are picked: what they are, and which finger plays them. */
+	type Props = { plan: RoutePlan; selection: LineSelection; actions: RouteActions };
+	let { plan, selection, actions }: Props = $props();
+	const open = useTune();
+	const note = $derived(selection.leading);
+	const many = $derived(selection.size);
+	const chord = $derived(note ? (open.chart.events[note.chord]?.symbol ?? '') : '');
+	const FINGERS = [
+		{ value: 'hand', name: 'As the hand lies' },
+		{ value: '1', name: '1' },
+		{ value: '2', name: '2' },
+		{ value: '3', name: '3' },
+		{ value: '4', name: '4' }
+	] as const;
+	const own = $derived(note ? plan.ownFinger(note) : null);
+	const what = $derived.by(() => {
+		if (!note) return '';
+		if (note.role) return `${roleWords(note.role as Role)} of ${signs(chord)}`;
+		const kind = { passing: 'scale note', chromatic: 'chromatic', enclosure: 'enclosure' };
+		return `${kind[note.kind as keyof typeof kind] ?? 'note'} over ${signs(chord)}`;
+	});
+</script>
+
+{#if note}
+	<section class="note" aria-label="The note that is picked">
+		<div class="head">
+			{#if note.role}
+				<svg width="40" height="40" viewBox="-20 -20 40 40" aria-hidden="true">
+					<RoleMark
+						ink={note.role as Role}
+						label={prefs.label({ role: note.role, name: note.name, pc: note.midi % 12 })}
+						r={14}
+						target={note.kind === 'target'}
+					/>
+				</svg>
+			{/if}
+			<p>
+				<b>{prefs.name(note.name, note.midi % 12)}, {what}</b>
+				<small
+					>string {note.string}, {note.fret === 0 ? 'open' : `fret ${note.fret}`}{note.technique
+						? `, ${TECHNIQUE_WORDS[note.technique]}`
+						: ''}{many > 1 ? `, and ${many - 1} more picked` : ''}</small
+				>
+			</p>
+		</div>
+		{#if note.fret > 0}
+			<Choice
+				label="Finger{own === null && note.finger
+					? ` (the hand plays it with ${note.finger})`
+					: ''}"
+				options={FINGERS}
+				value={own === null ? 'hand' : (String(own) as '1')}
+				onchange={(value) =>
+					plan.setFinger(selection.notes, value === 'hand' ? null : Number(value))}
+			/>
+		{/if}
+		<div class="acts">
+			<button type="button" class="quiet" onclick={() => selection.insert()}
+				>Add after <KeyCap keys="I" /></button
+			>
+			<button type="button" class="quiet" onclick={() => selection.remove()}
+				>Take out <KeyCap keys="Del" /></button
+			>
+			<button type="button" class="quiet" onclick={() => selection.clear()}
+				>Let go <KeyCap keys="Esc" /></button
+			>
+			<button type="button" class="quiet" onclick={() => actions.copy()}>Copy way</button>
+			<button type="button" class="quiet" onclick={() => actions.copy('bar')}>Copy bar</button>
+			<button
+				type="button"
+				class="quiet"
+				disabled={!selection.canPaste}
+				onclick={() => selection.paste()}>Paste</button
+			>
+		</div>
+	</section>
+{/if}
+
+<style>
+	.note {
+		display: grid;
+		gap: 8px;
+		padding: 8px 0 10px;
+		border-bottom: 1px solid var(--hair);
+	}
+	.head {
+		display: flex;
+		gap: 10px;
+		align-items: center;
+	}
+	p {
+		display: grid;
+		line-height: 1.25;
+	}
+	small {
+		font-size: 13px;
+		color: var(--second);
+	}
+	.acts {
+		display: flex;
+		flex-wrap: wrap;
+		justify-content: space-between;
+		gap: 8px;
+	}
+</style>

@@ -1,0 +1,129 @@
+<script lang="ts">
+	import { signs } from '$core/chord';
+	import type { PlanAnswer } from '$lib/api/plan-schema';
+	import { useTune } from '$lib/state/open-tune.svelte';
+	import { prefs } from '$lib/state/prefs.svelte';
+	import type { RoutePlan } from '$lib/state/route-plan.svelte';
+	import { onMount } from 'svelte';
+	import KeyCap from '../KeyCap.svelte';
+	import { plural } from '../words';
+	import CostBars from './CostBars.svelte';
+
+	/** Truly different plans for the same wishes, cheapest first, and what each costs by name. */
+	let { plan, onclose }: { plan: RoutePlan; onclose: () => void } = $props();
+	const open = useTune();
+	let close: HTMLButtonElement;
+	onMount(() => close.focus());
+
+	let plans: PlanAnswer['plans'] = $state.raw([]);
+	let asked = $state(false);
+	$effect(() => {
+		const wanted = [plan.wishes, open.saved] as const;
+		void plan.alternatives().then((found) => {
+			if (wanted[0] !== plan.wishes || wanted[1] !== open.saved) return;
+			plans = found;
+			asked = true;
+		});
+	});
+	/** The landings of a plan that are not as they stand now. */
+	const others = (targets: PlanAnswer['plans'][number]['targets']) =>
+		targets.filter((target) => {
+			const now = plan.target(target.change);
+			return now?.string !== target.string || now.fret !== target.fret;
+		});
+</script>
+
+<section aria-label="Other plans">
+	<div class="section-head">
+		<h2>Other plans</h2>
+		<button
+			bind:this={close}
+			type="button"
+			class="quiet"
+			onclick={onclose}
+			aria-label="Back to the change">Back <KeyCap keys="B" /></button
+		>
+	</div>
+	<p class="hint">
+		Each differs in a quarter of its landings at least. Taking one locks what is different.
+	</p>
+	<ul>
+		{#each plans as other, i (i)}
+			{@const changed = others(other.targets)}
+			<li class:current={changed.length === 0}>
+				<div class="row">
+					<b
+						>{changed.length === 0
+							? 'As it stands'
+							: `${plural(changed.length, 'landing')} differ${changed.length === 1 ? 's' : ''}`}</b
+					>
+					<span class="cost">cost {other.cost.toFixed(1)}</span>
+				</div>
+				{#if changed.length > 0}
+					<p class="names">
+						{#each changed.slice(0, 6) as target (target.change)}
+							<span
+								>bar {open.chart.changes[target.change]?.bar}
+								<b>{prefs.name(target.name, target.midi % 12)}</b>
+								{signs(target.role)}</span
+							>
+						{/each}
+						{#if changed.length > 6}<span>and {changed.length - 6} more</span>{/if}
+					</p>
+				{/if}
+				<CostBars costs={other.costs} />
+				{#if changed.length > 0}
+					<button type="button" class="act" onclick={() => plan.lockAll(changed)}
+						>Take this plan</button
+					>
+				{/if}
+			</li>
+		{:else}
+			<li class="hint">{asked ? 'There is nothing to compare yet: plan first.' : 'Searching …'}</li>
+		{/each}
+	</ul>
+	{#if plans.length === 1}
+		<p class="hint">
+			No other plan is truly different here: open some locks, or try another place or style.
+		</p>
+	{/if}
+</section>
+
+<style>
+	section {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr);
+		gap: 8px;
+	}
+	.hint {
+		font-size: 13px;
+		color: var(--second);
+	}
+	li {
+		padding: 10px 0;
+		border-bottom: 1px solid var(--hair);
+		display: grid;
+		gap: 6px;
+	}
+	.row {
+		display: flex;
+		justify-content: space-between;
+	}
+	.current {
+		background: var(--next-tint);
+		box-shadow: inset 6px 0 0 var(--next);
+		padding: 10px 12px;
+	}
+	.names {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 2px 12px;
+		font-size: 13px;
+	}
+	.cost {
+		font-variant-numeric: tabular-nums;
+	}
+	.act {
+		justify-self: start;
+	}
+</style>

@@ -1,0 +1,172 @@
+<script lang="ts">
+	import { AlphaTabApi } from '@coderline/alphatab';
+	import { QUARTER } from '$core/chart';
+	import { writeAlphaTex, type EngravedNote } from '$core/formats';
+	import { strokesOf } from '$core/route';
+	import { hear } from '$lib/state/hear';
+	import type { LineSelection } from '$lib/state/line-selection.svelte';
+	import { useTune } from '$lib/state/open-tune.svelte';
+	import { prefs } from '$lib/state/prefs.svelte';
+	import type { RoutePlan } from '$lib/state/route-plan.svelte';
+	import { changeBefore } from '$lib/state/ways';
+	import { mode } from 'mode-watcher';
+	import { onMount, untrack } from 'svelte';
+	import { scoreSettings, takeColours } from './score-settings';
+
+	/** The plan engraved: tab with rhythm, or standard notation with tab under it. A click picks a note. */
+	type Props = {
+		plan: RoutePlan;
+		selection: LineSelection;
+		staves: 'tab' | 'both';
+		/** Ticks of one place of the grid. */
+		grid: number;
+		width: number;
+		height: number;
+	};
+	let { plan, selection, staves, grid, width, height }: Props = $props();
+	const open = useTune();
+	let host: HTMLDivElement;
+	let scroller: HTMLDivElement;
+	let api: AlphaTabApi | null = null;
+	/** Where bars and notes stand in the engraving; anew after every rendering. */
+	let drawn = $state.raw({ times: 0 });
+	let failed = $state('');
+
+	const notes: readonly EngravedNote[] = $derived.by(() => {
+		const { picking } = prefs.current;
+		if (plan.line.length === 0) {
+			return plan.targets.map((target, i) => {
+				const next = plan.targets[i + 1]?.tick ?? Infinity;
+				const { to } = open.chart.changes[target.change];
+				const end = Math.min(next, to.startTick + to.durationTicks);
+				const finger = null;
+				return { ...target, durationTicks: end - target.tick, finger, technique: null };
+			});
+		}
+		const strokes = picking === 'none' ? [] : strokesOf(plan.line, picking, grid);
+		return plan.line.map((note, i) => ({ ...note, stroke: strokes[i] ?? null }));
+	});
+	const tex = $derived(
+		writeAlphaTex(open.chart, open.instrument, notes, { title: '', staves, fingers: true })
+	);
+
+	onMount(() => {
+		api = new AlphaTabApi(host, scoreSettings(host, width));
+		api.renderFinished.on(() => untrack(() => (drawn = { times: drawn.times + 1 })));
+		api.error.on((error) => (failed = error.message));
+		api.beatMouseDown.on((beat) => {
+			const tick = (beat.voice.bar.masterBar.start + beat.playbackStart) / 2;
+			const note = plan.line.findLast((entry) => entry.tick <= tick);
+			const change = changeBefore(open.chart, tick);
+			if (change >= 0) open.cursor = change;
+			if (!note) return;
+			selection.pick(note.tick);
+			hear(note.midi);
+		});
+		return () => api?.destroy();
+	});
+	$effect(() => {
+		const text = tex;
+		// Another theme draws in other colours.
+		const theme = mode.current;
+		if (!api || theme === undefined) return;
+		takeColours(api.settings, host);
+		api.updateSettings();
+		api.tex(text);
+	});
+
+	type Box = { x: number; y: number; w: number; h: number; tense: 'now' | 'next' };
+	/** The beat that stands for a tick. */
+	const boxes: Box[] = $derived.by(() => {
+		const lookup = drawn.times > 0 ? api?.boundsLookup : null;
+		if (!lookup) return [];
+		const found: Box[] = [];
+		for (const [change, tense] of [
+			[open.before, 'now'],
+			[open.change, 'next']
+		] as const) {
+			const bar = change && open.chart.played[change.bar - 1];
+			const bounds = bar && lookup.findMasterBarByIndex(bar.index)?.visualBounds;
+			if (bounds) found.push({ x: bounds.x, y: bounds.y, w: bounds.w, h: bounds.h, tense });
+		}
+		return found;
+	});
+	const pick = $derived.by(() => {
+		const { leading } = selection;
+		const lookup = drawn.times > 0 ? api?.boundsLookup : null;
+		if (!leading || !lookup) return null;
+		const bar = open.chart.played.findLast((entry) => entry.startTick <= leading.tick);
+		const beats = lookup.findMasterBarByIndex(bar?.index ?? 0)?.bars[0]?.beats ?? [];
+		const offset = 2 * (leading.tick - (bar?.startTick ?? 0));
+		const beat = beats.findLast((entry) => entry.beat.playbackStart <= offset + QUARTER / 24);
+		return beat ? beat.realBounds : null;
+	});
+	// The bar that is looked at stays in sight.
+	$effect(() => {
+		const box = boxes.find((entry) => entry.tense === 'next');
+		if (!box || !scroller) return;
+		const { scrollTop, clientHeight } = scroller;
+		if (box.y < scrollTop || box.y + box.h > scrollTop + clientHeight) {
+			scroller.scrollTop = Math.max(0, box.y - 24);
+		}
+	});
+</script>
+
+<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+<div
+	class="scroller"
+	bind:this={scroller}
+	style:height="{height}px"
+	tabindex="0"
+	role="region"
+	aria-label={staves === 'tab' ? 'The plan as tab' : 'The plan in notation and tab'}
+>
+	{#if failed}<p role="alert">The engraving failed: {failed}</p>{/if}
+	<div class="sheet-of-music">
+		{#each boxes as box (box.tense)}
+			<div
+				class="box {box.tense}"
+				style:left="{box.x}px"
+				style:top="{box.y}px"
+				style:width="{box.w}px"
+				style:height="{box.h}px"
+			></div>
+		{/each}
+		{#if pick}
+			<div
+				class="pick"
+				style:left="{pick.x}px"
+				style:top="{pick.y}px"
+				style:width="{pick.w}px"
+				style:height="{pick.h}px"
+			></div>
+		{/if}
+		<div class="host" bind:this={host}></div>
+	</div>
+</div>
+
+<style>
+	.scroller {
+		overflow: auto;
+		border-top: 2px solid var(--ink);
+		background: var(--paper);
+	}
+	.sheet-of-music {
+		position: relative;
+	}
+	.host {
+		position: relative;
+	}
+	.box {
+		position: absolute;
+		background: var(--now-tint);
+		opacity: 0.7;
+	}
+	.box.next {
+		background: var(--next-tint);
+	}
+	.pick {
+		position: absolute;
+		border: 2px dashed var(--ink);
+	}
+</style>

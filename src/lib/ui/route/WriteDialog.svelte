@@ -1,0 +1,242 @@
+<script lang="ts">
+	import { chartTicks } from '$core/chart';
+	import { proseSigns, signs } from '$core/chord';
+	import { readNames, readTab, writeNames, writeTab, type TextProblem } from '$core/formats';
+	import { spelledPitch } from '$core/pitch';
+	import { checkLine } from '$core/route';
+	import type { NoteAnswer } from '$lib/api/plan-schema';
+	import { useTune } from '$lib/state/open-tune.svelte';
+	import { waysOver } from '$lib/state/own-line';
+	import { provisionalLine } from '$lib/state/provisional';
+	import type { RoutePlan } from '$lib/state/route-plan.svelte';
+	import { Dialog } from 'bits-ui';
+	import { untrack } from 'svelte';
+	import { toast } from 'svelte-sonner';
+	import Choice from '../Choice.svelte';
+	import { plural } from '../words';
+	import { weakSpots } from './weak-spots';
+
+	/** A line of the player's own as text: tab or note names, judged while it is written. */
+	type Props = { shown: boolean; plan: RoutePlan; onclear: () => void };
+	let { shown = $bindable(), plan, onclear }: Props = $props();
+	const open = useTune();
+	const id = $props.id();
+	let area: HTMLTextAreaElement;
+
+	type Kind = 'tab' | 'names';
+	let kind: Kind = $state('tab');
+	let fromBar = $state(1);
+	const nameOf = (note: NoteAnswer) => spelledPitch(note.name, note.midi);
+	/** The line as it stands, in the words of a format; bars of silence where there is none yet. */
+	function written(as: Kind): string {
+		const { chart, instrument } = open;
+		const bars = chart.played.slice(fromBar - 1);
+		return as === 'tab'
+			? writeTab(chart, instrument, plan.line, bars)
+			: writeNames(chart, plan.line, nameOf, bars);
+	}
+	let text = $state(untrack(() => written('tab')));
+	function change(to: Kind): void {
+		kind = to;
+		text = written(to);
+	}
+	const read = $derived.by(() => {
+		const { chart, instrument, position } = open;
+		return kind === 'tab'
+			? readTab(text, chart, instrument, fromBar)
+			: readNames(text, chart, instrument, position, fromBar);
+	});
+	const own = $derived.by(() => {
+		const { chart } = open;
+		const from = chart.played[read.fromBar - 1]?.startTick ?? 0;
+		const last = chart.played[read.toBar - 1];
+		const to = last ? last.startTick + last.lengthTicks : chartTicks(chart);
+		return waysOver(chart, plan.line, { from, to }, read.notes);
+	});
+	/** The judgement of the whole line as it would be with this text. */
+	const check = $derived.by(() => {
+		const { chart, instrument, position } = open;
+		const { scales } = plan;
+		const context = { chart, instrument, scales };
+		const notes = provisionalLine(context, plan.line, own.ways, own.silent);
+		return checkLine({ ...context, position, notes });
+	});
+	const weak = $derived(weakSpots(open.chart, check, (index) => plan.isLetPass(index)));
+	const ready = $derived(read.problems.length === 0 && read.notes.length > 0);
+
+	function show({ line, column, length }: TextProblem): void {
+		const rows = text.split('\n');
+		const before = rows.slice(0, line - 1).reduce((sum, row) => sum + row.length + 1, 0);
+		area.focus();
+		area.setSelectionRange(before + column - 1, before + column - 1 + Math.max(1, length));
+	}
+	async function put(): Promise<void> {
+		if (!ready) return;
+		shown = false;
+		await plan.write(own);
+		toast(`${plural(read.notes.length, 'note')} of your own are on the strip.`, {
+			action: { label: 'Undo', onClick: () => plan.undo() }
+		});
+	}
+	const KINDS = [
+		{ value: 'tab', name: 'Tab' },
+		{ value: 'names', name: 'Note names' }
+	] as const;
+</script>
+
+<Dialog.Root bind:open={shown}>
+	<Dialog.Portal>
+		<Dialog.Overlay class="veil" />
+		<Dialog.Content
+			class="sheet sheet-wide"
+			onOpenAutoFocus={(event) => {
+				event.preventDefault();
+				area.focus();
+				area.setSelectionRange(0, 0);
+				area.scrollTop = 0;
+			}}
+		>
+			<Dialog.Title class="sheet-title" level={2}>Your own line</Dialog.Title>
+			<Dialog.Description class="sheet-lead">
+				{#if kind === 'tab'}
+					One row a string, thinnest on top. A point on a string ends the note that rings there.
+				{:else}
+					Names share the time of their bar: eight in a bar of four beats are eighths. A dash holds,
+					a point is silent.
+				{/if}
+			</Dialog.Description>
+			<div class="set">
+				<Choice label="Written as" options={KINDS} value={kind} onchange={change} />
+				<label for="{id}-bar"
+					>begins in bar
+					<input
+						id="{id}-bar"
+						type="number"
+						min="1"
+						max={open.chart.played.length}
+						value={fromBar}
+						onchange={(event) => {
+							const bar = Math.round(event.currentTarget.valueAsNumber || 1);
+							fromBar = Math.min(open.chart.played.length, Math.max(1, bar));
+						}}
+					/></label
+				>
+			</div>
+			<textarea
+				bind:this={area}
+				bind:value={text}
+				rows="15"
+				spellcheck="false"
+				autocomplete="off"
+				aria-label={kind === 'tab' ? 'Your line as tab' : 'Your line as note names'}
+				aria-describedby="{id}-said"
+				wrap="off"
+				onkeydown={(event) => {
+					if (event.key === 'Enter' && (event.ctrlKey || event.metaKey)) void put();
+				}}></textarea>
+			<div class="said" id="{id}-said" aria-live="polite">
+				{#if read.problems.length > 0}
+					<ul>
+						{#each read.problems.slice(0, 4) as problem (`${problem.line}-${problem.column}-${problem.message}`)}
+							<li>
+								<button type="button" onclick={() => show(problem)}
+									>line {problem.line}, column {problem.column}</button
+								>
+								{signs(problem.message)}
+							</li>
+						{/each}
+						{#if read.problems.length > 4}<li>and {read.problems.length - 4} more</li>{/if}
+					</ul>
+				{:else if read.notes.length === 0}
+					<p>
+						No note is written yet. Put frets on the strings, or write note by note on the neck.
+					</p>
+				{:else}
+					<p>
+						<b>{signs(check.verdict)}</b>
+						{plural(read.notes.length, 'note')} in bars {read.fromBar} to {read.toBar}.
+						{#if own.lost > 0}{plural(own.lost, 'note')} before the first chord are left out.{/if}
+					</p>
+					{#if weak.length > 0}
+						<ul>
+							{#each weak.slice(0, 3) as spot (spot)}
+								<li><b>{spot.where}</b> {proseSigns(spot.text)}</li>
+							{/each}
+							{#if weak.length > 3}<li>and {weak.length - 3} more weak spots</li>{/if}
+						</ul>
+					{/if}
+				{/if}
+			</div>
+			<div class="choices">
+				<button type="button" class="act act-main" disabled={!ready} onclick={() => void put()}
+					>Put it on the strip</button
+				>
+				<button
+					type="button"
+					class="act"
+					onclick={() => {
+						shown = false;
+						onclear();
+					}}>Begin with an empty strip</button
+				>
+				<Dialog.Close class="quiet">Close</Dialog.Close>
+			</div>
+		</Dialog.Content>
+	</Dialog.Portal>
+</Dialog.Root>
+
+<style>
+	.set {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: end;
+		gap: 8px 24px;
+	}
+	.set label {
+		display: flex;
+		gap: 8px;
+		align-items: center;
+		min-height: 35px;
+	}
+	.set input {
+		width: 64px;
+		min-height: 35px;
+		border: 1.5px solid var(--ink);
+		background: var(--paper);
+		color: var(--ink);
+		padding: 0 8px;
+	}
+	textarea {
+		display: block;
+		width: 100%;
+		margin: 10px 0;
+		padding: 10px 12px;
+		border: 1.5px solid var(--ink);
+		background: var(--lit);
+		color: var(--ink);
+		font-family: var(--font-mono);
+		font-size: 14px;
+		line-height: 1.35;
+		resize: vertical;
+		max-height: 44vh;
+	}
+	.said {
+		min-height: 78px;
+		font-size: 14px;
+	}
+	.said li {
+		padding: 1px 0;
+	}
+	.said button {
+		font-weight: 700;
+		border-bottom: 2px solid var(--ink);
+		margin-right: 6px;
+	}
+	.choices {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		gap: 12px 16px;
+		margin-top: 8px;
+	}
+</style>

@@ -1,0 +1,48 @@
+<script lang="ts">
+	import { barAt } from '$core/route';
+	import type { LineWriter } from '$lib/state/line-writer.svelte';
+	import { useTune } from '$lib/state/open-tune.svelte';
+	import KeyCap from '../KeyCap.svelte';
+
+	/** Shown while a line is written note by note: where the next note comes, and what the keys do. */
+	let { writer }: { writer: LineWriter } = $props();
+	const open = useTune();
+	const where = $derived.by(() => {
+		const tick = writer.caret ?? 0;
+		const bar = barAt(open.chart.played, tick);
+		const beat = 1 + (tick - bar.startTick) / (1920 / bar.signature.unit);
+		return `bar ${bar.index + 1}, beat ${Number(beat.toFixed(2))}`;
+	});
+</script>
+
+<p class="writing" role="status">
+	<b>Next: {where}</b>
+	<span>on the neck or the strip</span>
+	<button type="button" class="quiet" onclick={() => writer.move(1)}
+		>Rest <KeyCap keys="." /></button
+	>
+	<button type="button" class="quiet" onclick={() => writer.hold()}>Hold <KeyCap keys="H" /></button
+	>
+	<button type="button" class="quiet" onclick={() => writer.back()}
+		>Take back <KeyCap keys="⌫" /></button
+	>
+	<button type="button" class="quiet" onclick={() => writer.stop()}>Done <KeyCap keys="G" /></button
+	>
+</p>
+
+<style>
+	.writing {
+		min-height: 66px;
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		gap: 4px 18px;
+		padding: 4px 10px;
+		background: var(--lit);
+		border-left: 6px solid var(--ink);
+		font-size: 14px;
+	}
+	span {
+		color: var(--second);
+	}
+</style>

@@ -1,0 +1,65 @@
+import {
+	FontFileFormat,
+	LayoutMode,
+	model,
+	NotationElement,
+	PlayerMode,
+	Settings
+} from '@coderline/alphatab';
+import bravura from '@coderline/alphatab/font/Bravura.woff2?url';
+
+/** What the screen shows elsewhere, or what says nothing of a plan. */
+const LEFT_OUT = [
+	NotationElement.ScoreTitle,
+	NotationElement.GuitarTuning,
+	NotationElement.TrackNames,
+	NotationElement.ChordDiagrams,
+	NotationElement.EffectDynamics,
+	NotationElement.EffectTempo,
+	NotationElement.EffectTripletFeel,
+	NotationElement.EffectMarker
+];
+
+const TEXT = 'Accidentals, Atkinson Hyperlegible Next Variable';
+
+/** Takes the colours of the theme; call again when it changes. */
+export function takeColours(settings: Settings, host: Element): void {
+	const style = getComputedStyle(host);
+	const colour = (name: string) => model.Color.fromJson(style.getPropertyValue(name).trim());
+	const [ink, second, line] = [colour('--ink'), colour('--second'), colour('--strong')];
+	if (!ink || !second || !line) return;
+	const { resources } = settings.display;
+	resources.mainGlyphColor = resources.scoreInfoColor = resources.barSeparatorColor = ink;
+	resources.secondaryGlyphColor = resources.barNumberColor = second;
+	resources.staffLineColor = line;
+}
+
+/** Settings of the engraver: drawn in the page, nothing fetched but its music font, nothing played. */
+export function scoreSettings(host: Element, width: number): Settings {
+	const settings = new Settings();
+	const { core, display, notation, player } = settings;
+	core.engine = 'svg';
+	core.useWorkers = false;
+	core.enableLazyLoading = false;
+	core.fontDirectory = null;
+	core.smuflFontSources = new Map([[FontFileFormat.Woff2, bravura]]);
+	player.playerMode = PlayerMode.Disabled;
+	display.layoutMode = LayoutMode.Page;
+	display.barsPerRow = width < 560 ? 1 : width < 760 ? 2 : 3;
+	display.padding = [4, 4, 8, 4];
+	display.firstSystemPaddingTop = display.systemPaddingTop = 4;
+	for (const element of LEFT_OUT) notation.elements.set(element, false);
+	const { resources } = display;
+	resources.effectFont = new model.Font(TEXT, 14, model.FontStyle.Plain, model.FontWeight.Bold);
+	resources.tablatureFont = new model.Font(TEXT, 15, model.FontStyle.Plain, model.FontWeight.Bold);
+	resources.barNumberFont = new model.Font(TEXT, 12);
+	const chords = new model.Font(
+		'Accidentals, Besley',
+		16,
+		model.FontStyle.Plain,
+		model.FontWeight.Bold
+	);
+	resources.elementFonts.set(NotationElement.EffectChordNames, chords);
+	takeColours(settings, host);
+	return settings;
+}
