@@ -24,8 +24,17 @@ const fromDiagnostic = (d: Chart['diagnostics'][number]): Issue => ({
 	suggestion: d.suggestion
 });
 
+/** The chart that was read last: one is planned on again and again. */
+let lastText: string | null = null;
+let lastChart: Outcome<Chart> = { issues: [] };
+
 /** Reads chart text that must be within its limits and hold at least one readable bar. */
 export function resolveChart(text: string): Outcome<Chart> {
+	if (text !== lastText) [lastText, lastChart] = [text, readChart(text)];
+	return lastChart;
+}
+
+function readChart(text: string): Outcome<Chart> {
 	const chart = parseChart(text);
 	const beyond = chart.diagnostics.filter((entry) => entry.limit);
 	if (beyond.length > 0) return { issues: beyond.map(fromDiagnostic) };

@@ -1,13 +1,17 @@
+import type { Chart } from '../../chart';
 import { scalesAlong } from '../scale-plan';
+import type { Target } from '../types';
 import { APPROACHES } from './approach';
 import { contourOf, mirrorOf, type Echo } from './echo';
 import { relaxationsOf, solveGap, type Way } from './gap';
 import { buildGap, type Motion, type Stretch } from './lattice';
 import { Pools } from './moments';
 import { poolId, type Candidate } from './pool';
-import type { LineRequest } from './types';
-import { varyPatterns, type Choice } from './vary';
-import { weave, type Strand } from './weave';
+import { rhythmOf, type Onset } from './rhythm';
+import { stretchesOf } from './stretches';
+import type { LineRequest, LineWishes } from './types';
+import { patternsOf, varyPatterns, type Choice } from './vary';
+import { kindsOf, weave, type Strand } from './weave';
 
 /**
  * What a plan of a line leaves for the next: pools, tables of moves and solved stretches, so that after
@@ -21,6 +25,10 @@ export class LineWork {
 	relaxations = 0;
 	pools: Pools | null = null;
 	readonly solved = new Map<string, Strand>();
+	/** Strands of stretches that came through unchanged, by identity; they hold under one motion. */
+	private strands = new WeakMap<Stretch, Strand>();
+	private motion = '';
+	private frame: Frame | null = null;
 
 	/** Starts afresh where the request differs in what every stretch depends on. */
 	open(request: LineRequest): Pools {
@@ -33,9 +41,73 @@ export class LineWork {
 			this.signature = signature;
 			this.solved.clear();
 			this.pools = new Pools(chart, instrument, used, style === 'blend');
+			this.strands = new WeakMap();
+			this.frame = null;
 		}
 		return this.pools;
 	}
+
+	/** The onsets of a line; those of the last plan where nothing of the rhythm changed. */
+	rhythm(chart: Chart, targets: readonly Target[], line: LineWishes): readonly Onset[] {
+		const key = rhythmKey(chart, targets, line);
+		if (this.frame?.chart !== chart || this.frame.key !== key) {
+			this.frame = { chart, key, onsets: rhythmOf(chart, targets, line), cut: null };
+		}
+		return this.frame.onsets;
+	}
+
+	/** The ways between targets; those that begin and end as in the last plan are the same objects. */
+	stretches(
+		request: LineRequest,
+		targets: readonly Target[],
+		onsets: readonly Onset[],
+		pools: Pools,
+		motion: Motion
+	): Stretch[] {
+		const { taste, direction, msPerTick } = motion;
+		const name = `${msPerTick} ${direction} ${taste.spice} ${taste.seed} ${taste.strings} ${request.style} ${request.line.scalePlan}`;
+		if (name !== this.motion) {
+			this.motion = name;
+			this.strands = new WeakMap();
+			if (this.frame) this.frame.cut = null;
+		}
+		const before = this.frame?.cut ?? [];
+		const made = stretchesOf(request, targets, onsets, pools, msPerTick, before);
+		if (this.frame) this.frame.cut = made;
+		return [...made];
+	}
+
+	/** The strand of a stretch that was solved under this motion, or what `solve` makes of it. */
+	strandOf(stretch: Stretch, solve: () => Strand): Strand {
+		const known = this.strands.get(stretch);
+		if (known) return known;
+		const strand = solve();
+		this.strands.set(stretch, strand);
+		return strand;
+	}
+}
+
+/** The rhythm of the last plan and how it was cut into ways. */
+type Frame = {
+	readonly chart: Chart;
+	readonly key: string;
+	readonly onsets: readonly Onset[];
+	cut: readonly Stretch[] | null;
+};
+
+/** Everything besides the chart that the rhythm of a line depends on. */
+function rhythmKey(chart: Chart, targets: readonly Target[], line: LineWishes): string {
+	const { grid, anticipate, frozen, cellOf } = line;
+	let key = `${grid} ${anticipate}`;
+	let section: string | null | undefined;
+	for (const bar of chart.played) {
+		if (bar.section === section) continue;
+		section = bar.section;
+		const { id, says } = cellOf(section);
+		key += ` ${id} ${says}`;
+	}
+	for (const { change } of targets) key += ` ${change}`;
+	return frozen && frozen.length > 0 ? `${key} ${JSON.stringify(frozen)}` : key;
 }
 
 /** Everything that the ways of a stretch depend on, in a few characters. */
@@ -64,11 +136,15 @@ function strandOf(stretch: Stretch, all: readonly (Way | null)[]): Strand {
 		return made;
 	});
 	const set = moments.length > 0 && moments.every(({ onset }) => onset.own !== null);
-	return { ways: wished(stretch, all), all, pitches, set };
+	const ways = wished(stretch, all);
+	return { ways, kinds: kindsOf(ways), all, pitches, patterns: pitches.map(patternsOf), set };
 }
 
 /** The best ways of a stretch, searched once. */
-export function solveStretch(stretch: Stretch, motion: Motion, work: LineWork): Strand {
+export const solveStretch = (stretch: Stretch, motion: Motion, work: LineWork): Strand =>
+	work.strandOf(stretch, () => search(stretch, motion, work));
+
+function search(stretch: Stretch, motion: Motion, work: LineWork): Strand {
 	const key = stretchKey(stretch, motion);
 	const known = work.solved.get(key);
 	if (known) return known;
@@ -133,7 +209,7 @@ export function solveAll(
 		const echo: Echo = mirror ? mirrorOf(heard) : contourOf(heard);
 		// What is taken up must stay as it was heard.
 		const kept = strands[source].ways.map((way, kind) => (kind === kinds[source] ? way : null));
-		strands[source] = { ...strands[source], ways: kept };
+		strands[source] = { ...strands[source], ways: kept, kinds: kindsOf(kept) };
 		sources.add(source);
 		stretches[i] = { ...stretch, echo };
 		strands[i] = solveStretch(stretches[i], motion, work);

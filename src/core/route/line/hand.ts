@@ -59,6 +59,6 @@ export function withTechniques(
 			}
 			return legato && note.tick % QUARTER !== 0 && note.durationTicks <= half ? legato : null;
 		})();
-		return { ...note, technique };
+		return technique === null ? note : { ...note, technique };
 	});
 }

@@ -7,9 +7,9 @@ import { withTechniques } from './hand';
 import { loneNotes } from './lone';
 import type { Motion, Stretch } from './lattice';
 import type { Candidate } from './pool';
-import { rhythmOf, type Onset } from './rhythm';
+import type { Onset } from './rhythm';
 import { nameOver } from '../spelling';
-import { stretchesOf, warningsOf } from './stretches';
+import { warningsOf } from './stretches';
 import type { LineNote, LineRequest, LineTerm } from './types';
 
 /** One way to arrive at a target: its last notes, and what it costs above the cheapest, in thousandths. */
@@ -62,6 +62,7 @@ function joinLone(
 	fingers: ReadonlyMap<string, number>,
 	request: LineRequest
 ): void {
+	if (!request.line.frozen?.length) return;
 	const lone = loneNotes(request, new Set(notes.map((note) => note.tick)));
 	if (lone.length === 0) return;
 	const blues = new Map(notes.map((note, i) => [note.tick, blue[i]]));
@@ -92,7 +93,7 @@ export function planLine(
 ): Line {
 	const { chart, line } = request;
 	const pools = work.open(request);
-	const onsets = rhythmOf(chart, targets, line);
+	const onsets = work.rhythm(chart, targets, line);
 	const msPerTick = 60_000 / (chart.headers.tempo * 480);
 	const taste = {
 		spice: line.spice ?? 0,
@@ -100,7 +101,7 @@ export function planLine(
 		strings: request.instrument.open.length
 	};
 	const motion: Motion = { msPerTick, direction: line.direction ?? null, taste };
-	const stretches = stretchesOf(request, targets, onsets, pools, msPerTick);
+	const stretches = work.stretches(request, targets, onsets, pools, motion);
 	const chosen = solveAll(stretches, motion, work, request.style === 'mirror');
 	const notes: LineNote[] = [];
 	const blue: boolean[] = [];
@@ -126,12 +127,11 @@ export function planLine(
 		});
 		blue.push(note.blue && onset.event.chord.quality.roles.includes('3'));
 	};
-	const byTick = new Map(onsets.map((onset) => [onset.tick, onset]));
+	const starts = onsets.filter((onset) => onset.target !== null);
 	stretches.forEach((stretch, i) => {
 		const { strand, kind: arrival } = chosen[i];
 		const way = strand.ways[arrival] ?? null;
-		const start = byTick.get(stretch.fromTick);
-		if (start) struck(start, stretch.from.candidates[0], 'target');
+		struck(starts[i], stretch.from.candidates[0], 'target');
 		const encloses = APPROACHES[arrival] === 'enclosure';
 		notesOf(stretch, way).forEach((note, k) => {
 			const { onset } = stretch.moments[k];

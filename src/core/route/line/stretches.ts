@@ -42,13 +42,17 @@ export function warningsOf(
 	return warnings;
 }
 
-/** Cuts the onsets into the ways between targets; the last way leads back to the first target. */
+/**
+ * Cuts the onsets into the ways between targets; the last way leads back to the first target.
+ * @param before the ways of an earlier cut of the same onsets: those that are alike are taken over
+ */
 export function stretchesOf(
 	request: LineRequest,
 	targets: readonly Target[],
 	onsets: readonly Onset[],
 	pools: Pools,
-	msPerTick: number
+	msPerTick: number,
+	before: readonly Stretch[] = []
 ): Stretch[] {
 	const { line } = request;
 	const chromatic =
@@ -65,6 +69,15 @@ export function stretchesOf(
 		const position = positionAt(request, fromTarget.change);
 		const toPosition = positionAt(request, toTarget.change);
 		const toTick = last ? chartTicks(request.chart) + to.tick : to.tick;
+		const [fromPool, toPool] = [
+			pools.only(from, position, fromTarget),
+			pools.only(to, toPosition, toTarget)
+		];
+		const arrive = wanted.get(toTarget.change) ?? null;
+		const known = before[i];
+		if (known?.from === fromPool && known.to === toPool && known.arrive === arrive) {
+			if (known.fromTick === from.tick && known.toTick === toTick) return known;
+		}
 		const between = onsets.slice(at + 1, end).filter((onset) => {
 			if (onset.own) return true;
 			if (position !== toPosition && (toTick - onset.tick) * msPerTick < SHIFT_MS) return false;
@@ -90,16 +103,16 @@ export function stretchesOf(
 			};
 			return { onset, pool, spot };
 		});
-		const before = moments.at(-1)?.onset ?? from;
+		const ahead = moments.at(-1)?.onset ?? from;
 		return {
-			from: pools.only(from, position, fromTarget),
+			from: fromPool,
 			fromTick: from.tick,
-			to: pools.only(to, toPosition, toTarget),
+			to: toPool,
 			toTick,
-			rested: before.end < toTick,
+			rested: ahead.end < toTick,
 			moments,
 			echo: null,
-			arrive: wanted.get(toTarget.change) ?? null,
+			arrive,
 			take: line.seed ?? 0
 		};
 	});

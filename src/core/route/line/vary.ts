@@ -5,7 +5,7 @@ import { LINE } from './weights';
 const PATTERN = 4;
 
 /** Every group of four intervals among some pitches, each as one number. */
-function patternsOf(pitches: readonly number[]): number[] {
+export function patternsOf(pitches: readonly number[]): number[] {
 	const found: number[] = [];
 	for (let i = 0; i + PATTERN < pitches.length; i++) {
 		let code = 0;
@@ -32,7 +32,7 @@ export function varyPatterns(
 	const pitchesAt = (i: number) => chosen[i]?.strand.pitches[chosen[i].kind];
 	chosen.forEach((choice, i) => {
 		const repeats = ({ strand, kind }: Choice) =>
-			patternsOf(strand.pitches[kind]).reduce((sum, code) => sum + Number(heard.has(code)), 0);
+			strand.patterns[kind].reduce((sum, code) => sum + Number(heard.has(code)), 0);
 		if (!fixed(i) && choice.strand.ways[choice.kind] && repeats(choice) > 0) {
 			const [before, after] = [pitchesAt(i - 1), pitchesAt(i + 1)];
 			const costOf = (option: Choice): number => {
@@ -59,7 +59,7 @@ export function varyPatterns(
 				if (cost < least) [chosen[i], least] = [option, cost];
 			});
 		}
-		for (const pattern of patternsOf(chosen[i].strand.pitches[chosen[i].kind])) heard.add(pattern);
+		for (const pattern of chosen[i].strand.patterns[chosen[i].kind]) heard.add(pattern);
 	});
 	return chosen;
 }

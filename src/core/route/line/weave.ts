@@ -10,8 +10,12 @@ import { LINE } from './weights';
  */
 export type Strand = {
 	readonly ways: readonly (Way | null)[];
+	/** Classes that it can arrive by; a strand without notes has the one that is none. */
+	readonly kinds: readonly number[];
 	readonly all: readonly (Way | null)[];
 	readonly pitches: readonly (readonly number[])[];
+	/** Every group of four intervals in `pitches[kind]`, each as one number. */
+	readonly patterns: readonly (readonly number[])[];
 	/** The player has set every note: its arrival is no choice and counts for nothing. */
 	readonly set: boolean;
 };
@@ -45,8 +49,8 @@ function joinTable(a: Strand, b: Strand): Float64Array {
 	const known = row.get(b);
 	if (known) return known;
 	const table = new Float64Array(SIZE * SIZE);
-	for (const before of kindsOf(a)) {
-		for (const kind of kindsOf(b)) {
+	for (const before of a.kinds) {
+		for (const kind of b.kinds) {
 			const [x, y] = [a.pitches[before], b.pitches[kind]];
 			table[before * SIZE + kind] = turnAtTarget(x, y) + (b.set ? 0 : sameIntervals(x, y));
 		}
@@ -55,8 +59,8 @@ function joinTable(a: Strand, b: Strand): Float64Array {
 	return table;
 }
 
-/** Classes that a strand can arrive by; a strand without notes has the one that is none. */
-function kindsOf({ ways }: Strand): number[] {
+/** The classes that some ways arrive by. */
+export function kindsOf(ways: Strand['ways']): number[] {
 	const kinds: number[] = [];
 	ways.forEach((way, kind) => way && kinds.push(kind));
 	return kinds.length > 0 ? kinds : [NONE];
@@ -91,34 +95,46 @@ const AGAIN = Int32Array.from({ length: SIZE ** 3 }, (_, i) =>
  */
 export function weave(strands: readonly Strand[]): number[] {
 	if (strands.length === 0) return [];
-	let kinds = kindsOf(strands[0]);
+	let kinds = strands[0].kinds;
 	/** `total[older * SIZE + before]`. */
 	let total = new Float64Array(SIZE * SIZE).fill(Infinity);
 	let next = new Float64Array(SIZE * SIZE);
 	for (const kind of kinds) total[NONE * SIZE + kind] = strands[0].ways[kind]?.cost ?? 0;
-	let olders: number[] = [NONE];
+	let olders: readonly number[] = [NONE];
 	const back: Uint8Array[] = [];
 	for (let i = 1; i < strands.length; i++) {
 		const strand = strands[i];
 		const from = new Uint8Array(SIZE * SIZE);
-		const nextKinds = kindsOf(strand);
+		const nextKinds = strand.kinds;
 		const table = joinTable(strands[i - 1], strand);
 		next.fill(Infinity);
 		for (const before of kinds) {
+			// Only coming back to the class of the time before sets one older class apart from the others:
+			// the two cheapest of them are enough.
+			let first = olders[0];
+			let second = -1;
+			for (let o = 1; o < olders.length; o++) {
+				const older = olders[o];
+				const sum = total[older * SIZE + before];
+				if (sum < total[first * SIZE + before]) {
+					second = first;
+					first = older;
+				} else if (second < 0 || sum < total[second * SIZE + before]) second = older;
+			}
 			for (const kind of nextKinds) {
 				const own = (strand.ways[kind]?.cost ?? 0) + table[before * SIZE + kind];
-				let best = Infinity;
-				let bestOlder = 0;
-				for (const older of olders) {
-					const again = strand.set ? 0 : AGAIN[(older * SIZE + before) * SIZE + kind];
-					const sum = total[older * SIZE + before] + again;
-					if (sum < best) {
-						best = sum;
-						bestOlder = older;
+				let older = first;
+				let best = total[first * SIZE + before];
+				if (!strand.set) {
+					best += AGAIN[(first * SIZE + before) * SIZE + kind];
+					if (second >= 0) {
+						const other =
+							total[second * SIZE + before] + AGAIN[(second * SIZE + before) * SIZE + kind];
+						if (other < best) [older, best] = [second, other];
 					}
 				}
 				next[before * SIZE + kind] = best + own;
-				from[before * SIZE + kind] = bestOlder;
+				from[before * SIZE + kind] = older;
 			}
 		}
 		[total, next] = [next, total];

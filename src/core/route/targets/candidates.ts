@@ -1,5 +1,5 @@
 import type { Change } from '../../chart';
-import { guideTones, roleKind, toneAt, type Tone } from '../../chord';
+import { guideTones, roleKind, toneAt, type Chord, type Tone } from '../../chord';
 import {
 	highestFret,
 	inWindow,
@@ -62,10 +62,22 @@ export const soughtWords = (style: Style): string =>
 				? 'tone of the mirrored kind'
 				: 'tone of the scale';
 
+const tables = new WeakMap<Chord, readonly (Tone | undefined)[]>();
+
+/** The tones of a chord by pitch class. */
+function toneTable(chord: Chord): readonly (Tone | undefined)[] {
+	let table = tables.get(chord);
+	if (!table) {
+		table = Array.from({ length: 12 }, (_, pc) => toneAt(chord, pc));
+		tables.set(chord, table);
+	}
+	return table;
+}
+
 /** Every place of the window that sounds a tone of the change's chord, in a fixed order. */
 function landingPlaces(request: PlanRequest, change: Change): Candidate[] {
 	const position = positionAt(request, change.index);
-	const tones = Array.from({ length: 12 }, (_, pc) => toneAt(change.to.chord, pc));
+	const tones = toneTable(change.to.chord);
 	const places: Candidate[] = [];
 	for (const { string, fret, midi, reach, finger } of windowPlaces(request.instrument, position)) {
 		const tone = tones[midi % 12];

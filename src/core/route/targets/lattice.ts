@@ -156,8 +156,8 @@ export function pathCosts(
 ): Costs {
 	const total: Costs = {};
 	const add = (costs: Costs) => {
-		for (const [term, cost] of Object.entries(costs) as [Term, number][]) {
-			total[term] = (total[term] ?? 0) + cost;
+		for (const term in costs) {
+			total[term as Term] = (total[term as Term] ?? 0) + (costs[term as Term] ?? 0);
 		}
 	};
 	const archAt = archOf(request);
