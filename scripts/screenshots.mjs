@@ -41,6 +41,9 @@ const VIEWS = [
 		theme: 'dark',
 		act: (page) => page.keyboard.press('.')
 	},
+	{ name: 'route-notation', path: `${ferry}/route`, act: inNotation },
+	{ name: 'route-own', path: `${ferry}/route`, act: ownLine },
+	{ name: 'route-compare', path: `${ferry}/route`, act: compared },
 	{ name: 'settings', path: '/settings' },
 	{ name: 'help', path: '/help' },
 	{ name: 'route-tablet', path: `${ferry}/route`, size: { width: 820, height: 1180 } },
@@ -61,6 +64,32 @@ async function emptyTune() {
 		body: JSON.stringify({ chart: 'title: Early Ferry\nkey: A minor\n' })
 	});
 	return `/tunes/${(await made.json()).id}/chart`;
+}
+
+/** The saved route engraved as notation and tab. */
+async function inNotation(page) {
+	await page.keyboard.press('v');
+	await page.keyboard.press('v');
+	await page
+		.getByRole('region', { name: 'The plan in notation and tab' })
+		.locator('svg')
+		.first()
+		.waitFor();
+}
+
+/** The line as text, with one landing spoiled so that the judge has something to say. */
+async function ownLine(page) {
+	await page.keyboard.press('r');
+	await page.getByText(/changes land/).waitFor();
+	await page.keyboard.press('o');
+	const area = page.getByLabel('Your line as tab');
+	await area.fill((await area.inputValue()).replace(/\|6-/, '|8-'));
+}
+
+/** Both saved routes beside each other. */
+async function compared(page) {
+	await page.keyboard.press('c');
+	await page.getByText(/landings are the same/).waitFor();
 }
 
 /** The second change, with every place weighed and the map drawn. */

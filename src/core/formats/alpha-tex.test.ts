@@ -124,6 +124,19 @@ describe('a line engraved', () => {
 		expect(c.vibrato).not.toBe(alphaTab.model.VibratoType.None);
 	});
 
+	it('writes a stretch of a chart alone, with what rings into it', () => {
+		const { chart, notes } = lineOn(CHART, 'eighth', guitar, 8);
+		const bars = chart.played.slice(4, 6);
+		const score = read(writeAlphaTex(chart, guitar, notes, engraving, bars));
+		expect(score.masterBars).toHaveLength(2);
+		const inside = notes.filter(
+			(note) => note.tick >= 4 * 1920 && note.tick < 6 * 1920 && note.technique !== 'bend'
+		);
+		expect(struck(score).map(({ tick, string, fret }) => [tick, string, fret])).toEqual(
+			inside.map(({ tick, string, fret }) => [tick - 4 * 1920, string, fret])
+		);
+	});
+
 	it('writes an empty chart as rests', () => {
 		const score = read(writeAlphaTex(parseChart('{6/8} | C | % |'), guitar, [], engraving));
 		expect(score.masterBars).toHaveLength(2);

@@ -118,12 +118,14 @@ const FEELS: Readonly<Record<string, string>> = { swing: 'triplet8th', shuffle: 
  * Writes a line in alphaTex, for engraving as tab and standard notation: chords above, slurs, bends,
  * fingers and strokes, note values cut and tied at the beats. Notes off every grid move to the nearest
  * place that can be written.
+ * @param played the played bars to write, by default all; they begin at the engraving's first tick
  */
 export function writeAlphaTex(
 	chart: Chart,
 	instrument: Instrument,
 	notes: readonly EngravedNote[],
-	engraving: Engraving
+	engraving: Engraving,
+	played: readonly PlayedBar[] = chart.played
 ): string {
 	const { tempo, feel } = chart.headers;
 	const { staves } = engraving;
@@ -140,7 +142,7 @@ export function writeAlphaTex(
 	const changes = new Map(chart.changes.map((change) => [change.tick, change]));
 	let signature = '';
 	let section: string | null = null;
-	const bars = chart.played.map((bar, b) => {
+	const bars = played.map((bar, b) => {
 		const { beats, unit } = bar.signature;
 		const meta: string[] = [];
 		if (signature !== `${beats} ${unit}`) {

@@ -36,6 +36,11 @@
 			says: 'the nut at the right, for every instrument'
 		},
 		{
+			key: 'hearNotes',
+			name: 'Hear touched notes',
+			says: 'a short plucked tone for a note that is chosen or moved; keep the volume low'
+		},
+		{
 			key: 'singleKeys',
 			name: 'Single-key shortcuts',
 			says: 'letters and signs act without Ctrl; they never act while typing'

@@ -117,7 +117,9 @@
 						</p>
 					{/if}
 				</Tabs.Content>
-				<Tabs.Content value="here"><HereBox {plan} /></Tabs.Content>
+				<Tabs.Content value="here"
+					>{#if about === 'here'}<HereBox {plan} />{/if}</Tabs.Content
+				>
 			</Tabs.Root>
 		{/if}
 		<div class="bottom">

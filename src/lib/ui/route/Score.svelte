@@ -46,8 +46,22 @@
 		const strokes = picking === 'none' ? [] : strokesOf(plan.line, picking, grid);
 		return plan.line.map((note, i) => ({ ...note, stroke: strokes[i] ?? null }));
 	});
+	/** Long charts are engraved a stretch at a time: the one with the change that is looked at. */
+	const MOST = 32;
+	const bars = $derived.by(() => {
+		const at = Math.floor(((open.change?.bar ?? 1) - 1) / MOST) * MOST;
+		return open.chart.played.slice(at, at + MOST);
+	});
+	const first = $derived(bars[0]?.index ?? 0);
+	const startTick = $derived(bars[0]?.startTick ?? 0);
 	const tex = $derived(
-		writeAlphaTex(open.chart, open.instrument, notes, { title: '', staves, fingers: true })
+		writeAlphaTex(
+			open.chart,
+			open.instrument,
+			notes,
+			{ title: '', staves, fingers: true },
+			open.chart.played.slice(first, first + MOST)
+		)
 	);
 
 	onMount(() => {
@@ -55,7 +69,7 @@
 		api.renderFinished.on(() => untrack(() => (drawn = { times: drawn.times + 1 })));
 		api.error.on((error) => (failed = error.message));
 		api.beatMouseDown.on((beat) => {
-			const tick = (beat.voice.bar.masterBar.start + beat.playbackStart) / 2;
+			const tick = startTick + (beat.voice.bar.masterBar.start + beat.playbackStart) / 2;
 			const note = plan.line.findLast((entry) => entry.tick <= tick);
 			const change = changeBefore(open.chart, tick);
 			if (change >= 0) open.cursor = change;
@@ -86,7 +100,7 @@
 			[open.change, 'next']
 		] as const) {
 			const bar = change && open.chart.played[change.bar - 1];
-			const bounds = bar && lookup.findMasterBarByIndex(bar.index)?.visualBounds;
+			const bounds = bar && lookup.findMasterBarByIndex(bar.index - first)?.visualBounds;
 			if (bounds) found.push({ x: bounds.x, y: bounds.y, w: bounds.w, h: bounds.h, tense });
 		}
 		return found;
@@ -96,7 +110,7 @@
 		const lookup = drawn.times > 0 ? api?.boundsLookup : null;
 		if (!leading || !lookup) return null;
 		const bar = open.chart.played.findLast((entry) => entry.startTick <= leading.tick);
-		const beats = lookup.findMasterBarByIndex(bar?.index ?? 0)?.bars[0]?.beats ?? [];
+		const beats = lookup.findMasterBarByIndex((bar?.index ?? 0) - first)?.bars[0]?.beats ?? [];
 		const offset = 2 * (leading.tick - (bar?.startTick ?? 0));
 		const beat = beats.findLast((entry) => entry.beat.playbackStart <= offset + QUARTER / 24);
 		return beat ? beat.realBounds : null;
@@ -121,6 +135,9 @@
 	role="region"
 	aria-label={staves === 'tab' ? 'The plan as tab' : 'The plan in notation and tab'}
 >
+	{#if open.chart.played.length > MOST}
+		<p class="stretch">Bars {first + 1} to {first + bars.length} of {open.chart.played.length}</p>
+	{/if}
 	{#if failed}<p role="alert">The engraving failed: {failed}</p>{/if}
 	<div class="sheet-of-music">
 		{#each boxes as box (box.tense)}
@@ -150,6 +167,11 @@
 		overflow: auto;
 		border-top: 2px solid var(--ink);
 		background: var(--paper);
+	}
+	.stretch {
+		font-size: 13px;
+		color: var(--second);
+		padding: 4px 0;
 	}
 	.sheet-of-music {
 		position: relative;

@@ -25,12 +25,16 @@
 
 	type Kind = 'tab' | 'names';
 	let kind: Kind = $state('tab');
-	let fromBar = $state(1);
+	/** A long chart is written from the bar that is looked at, so many bars at a time. */
+	const MOST = 32;
+	let fromBar = $state(
+		untrack(() => (open.chart.played.length > MOST ? (open.change?.bar ?? 1) : 1))
+	);
 	const nameOf = (note: NoteAnswer) => spelledPitch(note.name, note.midi);
 	/** The line as it stands, in the words of a format; bars of silence where there is none yet. */
 	function written(as: Kind): string {
 		const { chart, instrument } = open;
-		const bars = chart.played.slice(fromBar - 1);
+		const bars = chart.played.slice(fromBar - 1, fromBar - 1 + MOST);
 		return as === 'tab'
 			? writeTab(chart, instrument, plan.line, bars)
 			: writeNames(chart, plan.line, nameOf, bars);

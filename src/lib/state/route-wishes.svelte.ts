@@ -1,0 +1,201 @@
+import { lastPosition, type Place } from '$core/neck';
+import { anchorOf, changeAt, type Approach, type Style } from '$core/route';
+import type { Anchors, LineSettings } from '$lib/api/notebook-schema';
+import type { NoteAnswer } from '$lib/api/plan-schema';
+import * as edit from './anchor-edit';
+import { History } from './history.svelte';
+import type { OpenTune } from './open-tune.svelte';
+import { firstWishes, type Wishes } from './wishes';
+
+/** What the player wants of a route, with undo: every change of it is one step. */
+export abstract class RouteWishes {
+	readonly history: History<Wishes>;
+	readonly wishes: Wishes = $derived.by(() => this.history.current);
+
+	constructor(protected readonly open: OpenTune) {
+		this.history = new History<Wishes>(firstWishes(open.position));
+	}
+
+	/** The wishes are others now: what was made from them must follow. */
+	protected abstract changed(): void;
+
+	isLocked(change: number): boolean {
+		return edit.entryAt(this.wishes.anchors.locks, this.open, change) !== undefined;
+	}
+
+	/** The player wants no landing here; what sounds at the change is not judged. */
+	isLetPass(change: number): boolean {
+		const entry = edit.entryAt(this.wishes.anchors.letPass, this.open, change);
+		return entry !== undefined && !entry.own;
+	}
+
+	/** The player's own notes stand in for a landing here, and are judged. */
+	isOwn(change: number): boolean {
+		return edit.entryAt(this.wishes.anchors.letPass, this.open, change)?.own ?? false;
+	}
+
+	/** The way from a change to the next holds the player's own notes. */
+	isFrozen(change: number): boolean {
+		return edit.entryAt(this.wishes.anchors.frozen, this.open, change) !== undefined;
+	}
+
+	/** How the player wants to arrive at a change, if at all in a special way. */
+	arriveWish(change: number): Approach | null {
+		return edit.entryAt(this.wishes.anchors.arrive, this.open, change)?.approach ?? null;
+	}
+
+	/** The scale that the player has set over a change. */
+	scaleWish(change: number): { tonic: string; name: string } | null {
+		return edit.entryAt(this.wishes.anchors.scales, this.open, change) ?? null;
+	}
+
+	/** The player's own finger for a note of the line. */
+	ownFinger(note: NoteAnswer): number | null {
+		return edit.fingerOf(this.wishes.anchors, this.open, note);
+	}
+
+	/** Whether the player wants a landing to rest or to lean. */
+	leanWish(change: number): 'rest' | 'lean' | null {
+		return edit.entryAt(this.wishes.anchors.leans, this.open, change)?.wish ?? null;
+	}
+
+	protected anchor(change: number) {
+		const at = this.open.chart.changes[change];
+		return at ? anchorOf(at) : null;
+	}
+
+	/** Takes a step that can be undone; once there is a plan it is made again at once. */
+	protected wish(change: Partial<Wishes>): void {
+		this.history.push({ ...this.wishes, ...change });
+		this.follow();
+	}
+
+	private follow(): void {
+		this.open.moveTo(this.wishes.position);
+		this.changed();
+	}
+
+	undo(): void {
+		this.history.undo();
+		this.follow();
+	}
+
+	redo(): void {
+		this.history.redo();
+		this.follow();
+	}
+
+	setStyle(style: Style): void {
+		if (style !== this.wishes.style) this.wish({ style });
+	}
+
+	setLine(change: Partial<LineSettings>): void {
+		const line = { ...this.wishes.line, ...change };
+		if (JSON.stringify(line) !== JSON.stringify(this.wishes.line)) this.wish({ line });
+	}
+
+	/** Another line between the same landings. */
+	anotherTake(): void {
+		this.setLine({ seed: this.wishes.line.seed + 1 });
+	}
+
+	/** Changes what is fixed, in one step that can be undone. */
+	protected fix(anchors: Anchors): void {
+		this.wish({ anchors });
+	}
+
+	/** The section that the cursor is in, where it has a place of its own. */
+	private ownPlace() {
+		const bar = this.open.change?.bar ?? 1;
+		const section = this.open.chart.played[bar - 1]?.section ?? '';
+		return this.wishes.line.places.find((entry) => entry.section === section);
+	}
+
+	/** Moves the hand; locks that lie outside the new place are given up. Returns how many. */
+	setPosition(position: number): number {
+		const { anchors, line } = this.wishes;
+		const own = line.roam ? undefined : this.ownPlace();
+		if (own) {
+			const { section } = own;
+			this.setPlace(section, position);
+			return 0;
+		}
+		if (position === this.wishes.position) return 0;
+		const moved = line.places.length > 0 ? anchors : edit.locksWithin(anchors, this.open, position);
+		this.wish({ position, line: { ...line, roam: null }, anchors: moved });
+		return anchors.locks.length - moved.locks.length;
+	}
+
+	/** Where the hand is in one section; null where it is elsewhere. Its locks open again. */
+	setPlace(section: string, position: number | null): void {
+		const { line, anchors } = this.wishes;
+		const rest = line.places.filter((entry) => entry.section !== section);
+		const places = position === null ? rest : [...rest, { section, position }];
+		const { chart } = this.open;
+		const locks = anchors.locks.filter((lock) => {
+			const change = changeAt(chart, lock);
+			return change && (chart.played[change.bar - 1].section ?? '') !== section;
+		});
+		this.wish({ line: { ...line, roam: null, places }, anchors: { ...anchors, locks } });
+	}
+
+	/** Moves the whole route along the neck with the tune's key: everything fixed keeps its shape. */
+	transpose(semitones: number): void {
+		const { instrument } = this.open;
+		const { position, anchors, line } = this.wishes;
+		const [low, high] = [1, lastPosition(instrument)];
+		const all = [position, ...line.places.map((entry) => entry.position)];
+		const shift = [semitones, semitones - 12, semitones + 12]
+			.sort((a, b) => Math.abs(a) - Math.abs(b))
+			.find((frets) => all.every((at) => at + frets >= low && at + frets <= high));
+		if (shift === undefined) return;
+		const places = line.places.map((entry) => ({ ...entry, position: entry.position + shift }));
+		this.wish({
+			position: position + shift,
+			line: { ...line, places },
+			anchors: edit.moveAnchors(anchors, this.open, shift)
+		});
+	}
+
+	/** Fixes a change to a place, which must sound a tone of its chord; the rest adapts. */
+	lockAt(change: number, place: Place): void {
+		const anchors = edit.lockAt(this.wishes.anchors, this.open, change, place);
+		if (anchors) this.fix(anchors);
+	}
+
+	/** Fixes several changes at once, as when another plan is taken over. */
+	lockAll(targets: readonly ({ readonly change: number } & Place)[]): void {
+		let { anchors } = this.wishes;
+		for (const target of targets) {
+			anchors = edit.lockAt(anchors, this.open, target.change, target) ?? anchors;
+		}
+		this.fix(anchors);
+	}
+
+	toggleLetPass(change: number): void {
+		this.fix(edit.toggleLetPass(this.wishes.anchors, this.open, change));
+	}
+
+	/** Asks for a way of arriving at a change; the one that is asked for already is given up. */
+	setArrival(change: number, approach: Approach): void {
+		this.fix(edit.toggleArrival(this.wishes.anchors, this.open, change, approach));
+	}
+
+	setLean(change: number, wish: 'rest' | 'lean' | null): void {
+		if (wish !== this.leanWish(change))
+			this.fix(edit.setLean(this.wishes.anchors, this.open, change, wish));
+	}
+
+	setScale(change: number, scale: { tonic: string; name: string } | null): void {
+		this.fix(edit.setScale(this.wishes.anchors, this.open, change, scale));
+	}
+
+	setFinger(notes: readonly NoteAnswer[], finger: number | null): void {
+		this.fix(edit.setFinger(this.wishes.anchors, this.open, notes, finger));
+	}
+
+	/** Leaves a place of the neck out of every landing, or takes it in again. */
+	toggleForbidden(place: Place): void {
+		this.fix(edit.toggleForbidden(this.wishes.anchors, place));
+	}
+}
