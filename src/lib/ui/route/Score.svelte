@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { AlphaTabApi } from '@coderline/alphatab';
 	import { QUARTER } from '$core/chart';
+	import type { Chord } from '$core/chord';
 	import { writeAlphaTex, type EngravedNote } from '$core/formats';
 	import { strokesOf } from '$core/route';
 	import { hear } from '$lib/state/hear';
@@ -11,7 +12,8 @@
 	import { changeBefore } from '$lib/state/ways';
 	import { mode } from 'mode-watcher';
 	import { onMount, untrack } from 'svelte';
-	import { scoreSettings, takeColours } from './score-settings';
+	import ChordSymbol from '../ChordSymbol.svelte';
+	import { CHORD_ROOM, scoreSettings, takeColours } from './score-settings';
 
 	/** The plan engraved: tab with rhythm, or standard notation with tab under it. A click picks a note. */
 	type Props = {
@@ -90,7 +92,6 @@
 	});
 
 	type Box = { x: number; y: number; w: number; h: number; tense: 'now' | 'next' };
-	/** The beat that stands for a tick. */
 	const boxes: Box[] = $derived.by(() => {
 		const lookup = drawn.times > 0 ? api?.boundsLookup : null;
 		if (!lookup) return [];
@@ -104,6 +105,24 @@
 			if (bounds) found.push({ x: bounds.x, y: bounds.y, w: bounds.w, h: bounds.h, tense });
 		}
 		return found;
+	});
+	type Name = { x: number; y: number; chord: Chord; tense: 'now' | 'next' | 'ink' };
+	/** The chord symbols, over the beats where their chords begin. */
+	const names: Name[] = $derived.by(() => {
+		const lookup = drawn.times > 0 ? api?.boundsLookup : null;
+		if (!lookup) return [];
+		return open.chart.changes.flatMap((change): Name[] => {
+			const bar = bars.findLast((entry) => entry.startTick <= change.tick);
+			const bounds = bar && lookup.findMasterBarByIndex(bar.index - first);
+			if (!bar || !bounds || change.tick >= bar.startTick + bar.lengthTicks) return [];
+			const offset = 2 * (change.tick - bar.startTick);
+			const beats = bounds.bars[0]?.beats ?? [];
+			const beat = beats.findLast((entry) => entry.beat.playbackStart <= offset + QUARTER / 24);
+			const { before, cursor } = open;
+			const tense = change.index === cursor ? 'next' : change === before ? 'now' : 'ink';
+			const x = beat?.realBounds.x ?? bounds.visualBounds.x;
+			return [{ x, y: bounds.visualBounds.y, chord: change.to.chord, tense }];
+		});
 	});
 	const pick = $derived.by(() => {
 		const { leading } = selection;
@@ -159,6 +178,13 @@
 			></div>
 		{/if}
 		<div class="host" bind:this={host}></div>
+		{#each names as name (`${name.x} ${name.y}`)}
+			<span
+				class="chord {name.tense}"
+				style:left="{name.x}px"
+				style:top="{name.y - CHORD_ROOM + 4}px"><ChordSymbol chord={name.chord} /></span
+			>
+		{/each}
 	</div>
 </div>
 
@@ -186,6 +212,19 @@
 	}
 	.box.next {
 		background: var(--next-tint);
+	}
+	.chord {
+		position: absolute;
+		font-size: 19px;
+		line-height: 1;
+		color: var(--ink);
+		pointer-events: none;
+	}
+	.chord.now {
+		color: var(--now-ink);
+	}
+	.chord.next {
+		color: var(--next-ink);
 	}
 	.pick {
 		position: absolute;

@@ -8,17 +8,21 @@ import {
 } from '@coderline/alphatab';
 import bravura from '@coderline/alphatab/font/Bravura.woff2?url';
 
-/** What the screen shows elsewhere, or what says nothing of a plan. */
+/** What the screen shows elsewhere or sets better itself, and what says nothing of a plan. */
 const LEFT_OUT = [
 	NotationElement.ScoreTitle,
 	NotationElement.GuitarTuning,
 	NotationElement.TrackNames,
 	NotationElement.ChordDiagrams,
+	NotationElement.EffectChordNames,
 	NotationElement.EffectDynamics,
 	NotationElement.EffectTempo,
 	NotationElement.EffectTripletFeel,
 	NotationElement.EffectMarker
 ];
+
+/** Room over each row for the chord symbols, in px. */
+export const CHORD_ROOM = 26;
 
 const TEXT = 'Accidentals, Atkinson Hyperlegible Next Variable';
 
@@ -47,19 +51,12 @@ export function scoreSettings(host: Element, width: number): Settings {
 	display.layoutMode = LayoutMode.Page;
 	display.barsPerRow = width < 560 ? 1 : width < 760 ? 2 : 3;
 	display.padding = [4, 4, 8, 4];
-	display.firstSystemPaddingTop = display.systemPaddingTop = 4;
+	display.firstSystemPaddingTop = display.systemPaddingTop = CHORD_ROOM;
 	for (const element of LEFT_OUT) notation.elements.set(element, false);
 	const { resources } = display;
 	resources.effectFont = new model.Font(TEXT, 14, model.FontStyle.Plain, model.FontWeight.Bold);
 	resources.tablatureFont = new model.Font(TEXT, 15, model.FontStyle.Plain, model.FontWeight.Bold);
 	resources.barNumberFont = new model.Font(TEXT, 12);
-	const chords = new model.Font(
-		'Accidentals, Besley',
-		16,
-		model.FontStyle.Plain,
-		model.FontWeight.Bold
-	);
-	resources.elementFonts.set(NotationElement.EffectChordNames, chords);
 	takeColours(settings, host);
 	return settings;
 }
