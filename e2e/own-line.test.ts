@@ -112,7 +112,7 @@ test('the plan is shown as tab and in notation; a beat there is a note of the li
 	await page.keyboard.press('v');
 	const tab = page.getByRole('region', { name: 'The plan as tab' });
 	await expect(tab.locator('svg text', { hasText: /^7$/ }).first()).toBeVisible();
-	await expect(tab.locator('.chord')).toHaveCount(13);
+	await expect(tab.locator('.symbol')).toHaveCount(13);
 	await expectAccessible(page, 'main');
 	await page.keyboard.press('v');
 	const score = page.getByRole('region', { name: 'The plan in notation and tab' });

@@ -180,7 +180,7 @@
 		<div class="host" bind:this={host}></div>
 		{#each names as name (`${name.x} ${name.y}`)}
 			<span
-				class="chord {name.tense}"
+				class="symbol {name.tense}"
 				style:left="{name.x}px"
 				style:top="{name.y - CHORD_ROOM + 4}px"><ChordSymbol chord={name.chord} /></span
 			>
@@ -213,17 +213,17 @@
 	.box.next {
 		background: var(--next-tint);
 	}
-	.chord {
+	.symbol {
 		position: absolute;
 		font-size: 19px;
 		line-height: 1;
 		color: var(--ink);
 		pointer-events: none;
 	}
-	.chord.now {
+	.symbol.now {
 		color: var(--now-ink);
 	}
-	.chord.next {
+	.symbol.next {
 		color: var(--next-ink);
 	}
 	.pick {
