@@ -116,7 +116,7 @@ test('the plan is shown as tab and in notation; a beat there is a note of the li
 	await expectAccessible(page, 'main');
 	await page.keyboard.press('v');
 	const score = page.getByRole('region', { name: 'The plan in notation and tab' });
-	await expect(score.locator('svg text', { hasText: 'C' }).first()).toBeVisible();
+	await expect(score.locator('.symbol', { hasText: 'Cm' }).first()).toBeVisible();
 	await page.keyboard.press('e');
 	await expect(score.locator('.pick')).toBeVisible();
 	await score.locator('svg text', { hasText: /^8$/ }).first().click();
