@@ -1,6 +1,7 @@
-import { GRIDS, KINDS, LINE_TERMS, SCALE_PLANS, STYLES, TECHNIQUES, TERMS } from '$core/route';
+import { GRIDS, KINDS, SCALE_PLANS, STYLES, TECHNIQUES } from '$core/route';
 import { z } from 'zod';
 import { chartText, instrumentInput, placeInput, scaleInput } from './chart-schema';
+import { ALL_TERMS } from './terms';
 
 const changeIndex = z.int().min(0).describe('Index of a change, from 0');
 
@@ -81,9 +82,6 @@ export const noteAnswer = placeInput.extend({
 export type NoteAnswer = z.infer<typeof noteAnswer>;
 
 const warning = z.object({ change: changeIndex.nullable(), message: z.string() });
-
-/** Names of all terms of a plan's cost, landings first. */
-export const ALL_TERMS = [...TERMS, ...LINE_TERMS] as const;
 
 export const planAnswer = z.object({
 	plans: z.array(

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { runCheck } from './check';
 import { runPlan } from './plan';
-import { ALL_TERMS, checkAnswer, planAnswer, planInput, type PlanInput } from './plan-schema';
+import { checkAnswer, planAnswer, planInput, type PlanInput } from './plan-schema';
+import { ALL_TERMS } from './terms';
 
 const FERRY =
 	'key: Bb blues\ntempo: 104\nfeel: shuffle\n| Bb7 | Eb7 | Bb7 | % | Eb7 | Edim7 | Bb7 | G7alt | Cm7 | F7 | Bb7 G7 | Cm7 F7 |';

@@ -10,7 +10,8 @@ import {
 	type WholePlan
 } from '$core/route';
 import type { Issue } from './chart-schema';
-import { ALL_TERMS, type PlanAnswer, type PlanInput } from './plan-schema';
+import type { PlanAnswer, PlanInput } from './plan-schema';
+import { ALL_TERMS } from './terms';
 import { resolveChart, resolveInstrument, resolveScale, type Outcome } from './resolve';
 
 /** How readily chromatic notes come in where the request does not say. */

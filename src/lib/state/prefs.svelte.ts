@@ -1,7 +1,6 @@
 import { browser } from '$app/environment';
 import { plainName } from '$core/pitch';
 import { signs } from '$core/chord';
-import { PICKINGS } from '$core/route';
 import * as z from 'zod/mini';
 
 const schema = z.object({
@@ -20,7 +19,7 @@ const schema = z.object({
 	/** A short plucked tone for a note that is touched. */
 	hearNotes: z.catch(z.boolean(), true),
 	/** Strokes of the pick in tab, and how the line is shown under the overview. */
-	picking: z.catch(z.enum(['none', ...PICKINGS]), 'none'),
+	picking: z.catch(z.enum(['none', 'alternate', 'economy']), 'none'),
 	routeView: z.catch(z.enum(['strip', 'tab', 'notation']), 'strip')
 });
 type Stored = z.infer<typeof schema>;

@@ -12,10 +12,8 @@
 	import type { RouteActions, Side } from './route-actions.svelte';
 	import HereBox from './HereBox.svelte';
 	import NoteBox from './NoteBox.svelte';
-	import PlansPanel from './PlansPanel.svelte';
 	import LandingList from './LandingList.svelte';
 	import ArriveList from './ArriveList.svelte';
-	import LinePanel from './LinePanel.svelte';
 	import { lineWords } from './line-words';
 
 	/** The selected change: its two chords, where it can land and why, lock, let pass, style. */
@@ -47,9 +45,13 @@
 
 <aside class="inspector" aria-label="The selected change">
 	{#if side === 'making'}
-		<LinePanel {plan} onclose={() => (side = 'change')} />
+		{#await import('./LinePanel.svelte') then Panel}
+			<Panel.default {plan} onclose={() => (side = 'change')} />
+		{/await}
 	{:else if side === 'plans'}
-		<PlansPanel {plan} onclose={() => (side = 'change')} />
+		{#await import('./PlansPanel.svelte') then Panel}
+			<Panel.default {plan} onclose={() => (side = 'change')} />
+		{/await}
 	{:else if open.change}
 		<section class="pair-box">
 			<p class="where">

@@ -1,6 +1,7 @@
 import { CELLS, type Grid, type ScalePlan } from '$core/route';
 import type { LineSettings } from '$lib/api/notebook-schema';
-import type { ALL_TERMS, NoteAnswer } from '$lib/api/plan-schema';
+import type { NoteAnswer } from '$lib/api/plan-schema';
+import type { ALL_TERMS } from '$lib/api/terms';
 
 /** How a line's wishes are called on the screen. */
 export const GRID_WORDS: Record<Grid, string> = {
