@@ -81,6 +81,7 @@
 		font-weight: 600;
 	}
 	:global(.notice-act) {
+		white-space: nowrap;
 		margin-left: auto;
 		font-weight: 700;
 		text-decoration: underline;

@@ -14,7 +14,7 @@ export { APPROACH_WORDS, APPROACHES, arrivalsOf, type Approach } from './line/ap
 export { CELLS, GRIDS, PER_QUARTER, placesInBar, readCell, type Grid } from './line/cells';
 export { LineWork } from './line/compose';
 export type { ArrivalOption } from './line/plan-line';
-export { PICKINGS, strokesOf } from './line/strokes';
+export { strokesOf } from './line/strokes';
 export { barAt } from './pulse';
 export { nameOver } from './spelling';
 export { KINDS, LINE_TERMS, TECHNIQUES, type Frozen, type LineWishes } from './line/types';

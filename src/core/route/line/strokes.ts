@@ -6,9 +6,8 @@ import type { Technique } from './types';
  * How the pick moves: strict alternation keeps down-strokes on the beat through rests; economy goes on in
  * one direction where the next string lies that way.
  */
-export const PICKINGS = ['alternate', 'economy'] as const;
-export type Picking = (typeof PICKINGS)[number];
-export type Stroke = 'down' | 'up';
+type Picking = 'alternate' | 'economy';
+type Stroke = 'down' | 'up';
 
 type Picked = Place & {
 	readonly tick: number;
