@@ -105,7 +105,6 @@ test('the judge finds what does not land, leads there and mends it with one key'
 	await page.keyboard.press('Shift+ArrowUp');
 	await expect(page.getByRole('heading', { level: 1 })).toHaveText('12 of 13 changes land.');
 	await page.keyboard.press('Escape');
-	await page.keyboard.press('x');
 	await page.keyboard.press('m');
 	await expect(page.getByRole('heading', { level: 1 })).toHaveText('All 13 changes land.');
 	await expect(page.getByRole('button', { name: /^Target of bar 2,/ })).toBeVisible();

@@ -21,6 +21,19 @@ describe('what is fixed', () => {
 		expect(edit.unlock(locked ?? NO_ANCHORS, context, 1).locks).toEqual([]);
 	});
 
+	it('letting pass keeps own notes, but no longer judges the change; landing again takes them out', () => {
+		const ways = [[1, [{ offset: 0, durationTicks: 240, ...at(7) }]]] as const;
+		const own = edit.setWays(NO_ANCHORS, context, ways);
+		expect(own.letPass[0].own).toBe(true);
+		const passed = edit.toggleLetPass(own, context, 1);
+		expect(passed.letPass).toEqual([{ bar: 2, beat: 1, pass: 1 }]);
+		expect(passed.frozen[0].notes).toHaveLength(1);
+		for (const back of [edit.toggleLetPass(passed, context, 1), edit.landAgain(own, context, 1)]) {
+			expect(back.letPass).toEqual([]);
+			expect(back.frozen[0].notes).toEqual([]);
+		}
+	});
+
 	it('a place that is left out gives its lock up, and is taken in again', () => {
 		const locked = edit.lockAt(NO_ANCHORS, context, 0, at(7)) ?? NO_ANCHORS;
 		const out = edit.toggleForbidden(locked, at(7));

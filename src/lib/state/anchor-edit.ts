@@ -57,19 +57,26 @@ export function unlock(anchors: Anchors, context: AnchorContext, change: number)
 	return anchor ? { ...anchors, locks: without(anchors.locks, anchor) } : anchors;
 }
 
-/** Lets a change pass, or lands on it again. */
+/** Leaves the landing on a change to the plan again, whatever stands there. */
+export function landAgain(anchors: Anchors, context: AnchorContext, change: number): Anchors {
+	const anchor = at(context, change);
+	if (!anchor) return anchors;
+	const { letPass, frozen } = anchors;
+	return { ...anchors, letPass: without(letPass, anchor), frozen: withoutFirst(frozen, anchor) };
+}
+
+/** Lets a change pass, own notes and all, or lands on it again. */
 export function toggleLetPass(anchors: Anchors, context: AnchorContext, change: number): Anchors {
 	const anchor = at(context, change);
 	if (!anchor) return anchors;
-	const { locks, letPass, frozen } = anchors;
-	if (entryAt(letPass, context, change)) {
-		return {
-			...anchors,
-			letPass: without(letPass, anchor),
-			frozen: withoutFirst(frozen, anchor)
-		};
-	}
-	return { ...anchors, locks: without(locks, anchor), letPass: [...letPass, anchor] };
+	const { locks, letPass } = anchors;
+	const entry = entryAt(letPass, context, change);
+	if (entry && !entry.own) return landAgain(anchors, context, change);
+	return {
+		...anchors,
+		locks: without(locks, anchor),
+		letPass: [...without(letPass, anchor), anchor]
+	};
 }
 
 /** Asks for a way of arriving at a change; the one that is asked for already is given up. */

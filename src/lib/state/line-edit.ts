@@ -1,4 +1,4 @@
-import type { Chart } from '$core/chart';
+import { chartTicks, type Chart } from '$core/chart';
 import { toneAt, type Chord } from '$core/chord';
 import type { Scale } from '$core/harmony';
 import { highestFret, windowPlaces, type Instrument, type Place } from '$core/neck';
@@ -99,10 +99,12 @@ export function editNotes(
 		}
 		const landing = inside.find((note) => note.kind === 'target' && !ticks.has(note.tick));
 		const starts = [...byTick.keys(), ...(landing ? [landing.tick] : [])].sort((a, b) => a - b);
+		// Where nothing is struck on the next change a note may ring over it.
+		const after = line.find((note) => note.tick >= to)?.tick ?? chartTicks(chart);
 		const notes = [...byTick]
 			.sort(([a], [b]) => a - b)
 			.map(([tick, note]): WayNote => {
-				const next = starts.find((start) => start > tick) ?? to;
+				const next = starts.find((start) => start > tick) ?? after;
 				return {
 					offset: tick - from,
 					durationTicks: Math.max(1, Math.min(note.durationTicks, next - tick)),

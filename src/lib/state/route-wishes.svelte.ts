@@ -172,6 +172,11 @@ export abstract class RouteWishes {
 		this.fix(anchors);
 	}
 
+	/** Leaves the landing on a change to the plan again. */
+	landAgain(change: number): void {
+		this.fix(edit.landAgain(this.wishes.anchors, this.open, change));
+	}
+
 	toggleLetPass(change: number): void {
 		this.fix(edit.toggleLetPass(this.wishes.anchors, this.open, change));
 	}

@@ -134,7 +134,15 @@
 				axis.x(change.tick) < width
 		)
 	);
-	const silentAt = (change: number) => plan.check?.changes[change]?.result === 'silent';
+	/** What is said of a change without a planned landing: the judge's word where own notes stand there. */
+	function passWord(change: number): string {
+		if (plan.isLetPass(change)) return 'let pass';
+		if (!plan.isOwn(change)) return 'no place';
+		const judged = plan.check?.changes[change];
+		if (!judged || judged.result === 'silent') return 'silent';
+		if (judged.result !== 'landed') return judged.result;
+		return `${signs(judged.role ?? '')} rings on`;
+	}
 	const labels = $derived(
 		arcs.flatMap(({ from, to, on }) => {
 			const left = Math.max(0, from.x);
@@ -234,16 +242,10 @@
 	{/each}
 	{#each passed as change (change.index)}
 		<g transform="translate({axis.x(change.tick)},{(TOP + BOTTOM) / 2})">
-			{#if !plan.isOwn(change.index) || silentAt(change.index)}<circle class="pass" r="12" />{/if}
-			<text class="passWord" y="32"
-				>{plan.isLetPass(change.index)
-					? 'let pass'
-					: plan.isOwn(change.index)
-						? silentAt(change.index)
-							? 'silent'
-							: ''
-						: 'no place'}</text
-			>
+			{#if !plan.isOwn(change.index) || passWord(change.index) === 'silent'}
+				<circle class="pass" r="12" />
+			{/if}
+			<text class="passWord" y="32">{passWord(change.index)}</text>
 		</g>
 	{/each}
 	{#if writer.caret !== null}

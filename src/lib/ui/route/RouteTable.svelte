@@ -8,6 +8,14 @@
 	/** The strip as a table, for those who do not see it and for reading the reasons in one go. */
 	let { plan }: { plan: RoutePlan } = $props();
 	const open = useTune();
+	/** How a change came out, and on which tone of its chord. */
+	function judged(change: number): string {
+		const found = plan.check?.changes[change];
+		if (!found) return '';
+		const { result, name, role, midi } = found;
+		if (name === null || midi === null) return result;
+		return `${result}: ${prefs.name(name, midi % 12)}${role ? `, ${signs(role)}` : ''}`;
+	}
 	/** The notes on the way after a change, by name. */
 	function after(change: number): string {
 		const { from, to } = wayOf(open.chart, change);
@@ -24,7 +32,7 @@
 		<thead>
 			<tr
 				><th>Bar</th><th>Chord</th><th>Land on</th><th>String, fret</th>
-				{#if plan.line.length > 0}<th>Then</th>{/if}<th>Why</th></tr
+				{#if plan.line.length > 0}<th>Then</th>{/if}<th>Judged</th><th>Why</th></tr
 			>
 		</thead>
 		<tbody>
@@ -43,11 +51,19 @@
 						>
 						<td>{target.string}, {target.fret}</td>
 						{#if plan.line.length > 0}<td>{after(change.index)}</td>{/if}
+						<td>{judged(change.index)}</td>
 						<td>{target.reasons.map(proseSigns).join(' ')}</td>
 					{:else}
-						<td colspan={plan.line.length > 0 ? 4 : 3}
-							>{plan.isLetPass(change.index) ? 'let pass' : 'no landing'}</td
+						<td colspan="2"
+							>{plan.isLetPass(change.index)
+								? 'let pass'
+								: plan.isOwn(change.index)
+									? 'your own notes'
+									: 'no landing'}</td
 						>
+						{#if plan.line.length > 0}<td>{after(change.index)}</td>{/if}
+						<td>{plan.isLetPass(change.index) ? '' : judged(change.index)}</td>
+						<td>{proseSigns(plan.check?.changes[change.index]?.fix?.text ?? '')}</td>
 					{/if}
 				</tr>
 			{/each}

@@ -82,7 +82,7 @@ export class RouteActions {
 		if (!spot) return;
 		const { fix } = spot;
 		if (!fix) {
-			if (this.plan.isOwn(spot.change)) this.plan.toggleLetPass(spot.change);
+			if (this.plan.isOwn(spot.change)) this.plan.landAgain(spot.change);
 			return;
 		}
 		const { instrument } = this.open;

@@ -168,6 +168,14 @@ describe('writing note by note', () => {
 		expect(writer.chord?.symbol).toBe('Bb7');
 		expect(writer.nextChord?.symbol).toBe('Eb7');
 		expect(writer.scale?.name).toBe('minor pentatonic');
+		// A note that is held on rings over a change where nothing is struck.
+		for (let i = 0; i < 5; i++) writer.hold();
+		await settled();
+		expect(places().at(-1)).toEqual([960, 1440, 6]);
+		expect(plan.check?.changes[1].result).toBe('missed');
+		for (let i = 0; i < 5; i++) plan.undo();
+		writer.move(-5);
+		await settled();
 		writer.back();
 		await settled();
 		expect(places()).toEqual(written.slice(0, 2));
