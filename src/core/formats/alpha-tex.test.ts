@@ -102,7 +102,8 @@ describe('a line engraved', () => {
 		const notes = [
 			at(0, 3, 6, { stroke: 'down' }),
 			at(240, 3, 8, { technique: 'hammer-on', name: 'Eb' }),
-			at(480, 2, 6, { technique: 'vibrato', name: 'F', durationTicks: 960, stroke: 'up' })
+			at(480, 2, 6, { technique: 'vibrato', name: 'F', durationTicks: 960, stroke: 'up' }),
+			at(1440, 2, 6, { technique: 'trill', name: 'F', durationTicks: 480 })
 		];
 		const score = read(writeAlphaTex(chart, guitar, notes, engraving));
 		const [bar] = score.tracks[0].staves[0].bars;
@@ -113,7 +114,7 @@ describe('a line engraved', () => {
 			'Head',
 			'Tail'
 		]);
-		const [a, b, c] = bar.voices[0].beats.flatMap((beat) => beat.notes);
+		const [a, b, c, d] = bar.voices[0].beats.flatMap((beat) => beat.notes);
 		expect([a.isHammerPullOrigin, b.isHammerPullDestination]).toEqual([true, true]);
 		expect(a.leftHandFinger).toBe(alphaTab.model.Fingers.MiddleFinger);
 		expect(a.accidentalMode).toBe(alphaTab.model.NoteAccidentalMode.ForceFlat);
@@ -121,6 +122,7 @@ describe('a line engraved', () => {
 			alphaTab.model.PickStroke.Down,
 			alphaTab.model.PickStroke.Up
 		]);
+		expect([d.isTrill, d.trillFret]).toEqual([true, 7]);
 		expect(c.vibrato).not.toBe(alphaTab.model.VibratoType.None);
 	});
 

@@ -1,7 +1,7 @@
 import { QUARTER } from '../../chart';
 import type { LineNote, Technique } from './types';
 
-/** Notes of at least this many ms are long enough for vibrato; for a trill twice that. */
+/** Notes of at least so many ms are long enough for vibrato; for a trill twice that. */
 const VIBRATO_MS = 600;
 
 /** A slur between two notes on one string: up, down, or the same finger moving. */
@@ -27,27 +27,35 @@ const bendsInto = (before: LineNote, note: LineNote): boolean =>
 	note.fret - before.fret >= 1 &&
 	note.fret - before.fret <= 2;
 
-/** How often something that the hand allows is written in: a slur on weak notes, a bend now and then. */
+/** A bend and a trill now and then: every third time that the hand allows one. */
 const BEND_EVERY = 3;
+const TRILL_EVERY = 3;
+
+/** What decides how a note is played besides the hand. */
+export type Traits = {
+	/** A minor third against its major chord. */
+	readonly blue: boolean;
+	/** The scale or the chord has the next fret too, under the hand: a semitone to trill with. */
+	readonly neighbour: boolean;
+};
 
 /**
  * Writes techniques in where the hand allows them: the minor third against a major chord is curled;
  * targets reached by a step on one string are slid or bent into; weak notes are slurred; long targets get
- * vibrato. A note that is picked stays null.
- * @param blue whether a note is a minor third against its major chord
+ * vibrato, very long ones now and then a trill on a semitone. A note that is picked stays null.
  */
 export function withTechniques(
 	notes: readonly LineNote[],
-	blue: readonly boolean[],
+	traits: readonly Traits[],
 	msPerTick: number
 ): LineNote[] {
-	let bends = 0;
+	let [bends, trills] = [0, 0];
 	return notes.map((note, i) => {
 		const before = notes[i - 1];
 		const long = note.durationTicks * msPerTick >= VIBRATO_MS;
 		const half = QUARTER / 2;
 		const technique = ((): Technique | null => {
-			if (blue[i]) return 'curl';
+			if (traits[i].blue) return 'curl';
 			if (before && note.kind === 'target' && bendsInto(before, note) && long) {
 				if (bends++ % BEND_EVERY === 0) return 'bend';
 			}
@@ -55,7 +63,9 @@ export function withTechniques(
 			if (note.kind === 'target') {
 				const near = before && Math.abs(note.fret - before.fret) === 1;
 				if (legato && near && note.finger === before.finger) return 'slide';
-				return long ? 'vibrato' : null;
+				if (!long) return null;
+				const trilled = traits[i].neighbour && note.durationTicks * msPerTick >= 2 * VIBRATO_MS;
+				return trilled && trills++ % TRILL_EVERY === 0 ? 'trill' : 'vibrato';
 			}
 			return legato && note.tick % QUARTER !== 0 && note.durationTicks <= half ? legato : null;
 		})();

@@ -1,9 +1,9 @@
 import { chartTicks } from '../../chart';
-import type { PlanWarning, Target } from '../types';
+import { positionAt, type PlanWarning, type Target } from '../types';
 import { APPROACHES, type Approach } from './approach';
 import { LineWork, notesOf, solveAll, solveStretch } from './compose';
 import { nameCosts } from './costs';
-import { withTechniques } from './hand';
+import { withTechniques, type Traits } from './hand';
 import { loneNotes } from './lone';
 import type { Motion, Stretch } from './lattice';
 import type { Candidate } from './pool';
@@ -58,16 +58,16 @@ function optionsOf(stretch: Stretch, motion: Motion, work: LineWork): ArrivalOpt
 /** Puts the lone notes of the player among the others, which they cut short where they begin. */
 function joinLone(
 	notes: LineNote[],
-	blue: boolean[],
+	traits: Traits[],
 	fingers: ReadonlyMap<string, number>,
 	request: LineRequest
 ): void {
 	if (!request.line.frozen?.length) return;
 	const lone = loneNotes(request, new Set(notes.map((note) => note.tick)));
 	if (lone.length === 0) return;
-	const blues = new Map(notes.map((note, i) => [note.tick, blue[i]]));
+	const known = new Map(notes.map((note, i) => [note.tick, traits[i]]));
 	const all = [...notes, ...lone].sort((a, b) => a.tick - b.tick);
-	notes.length = blue.length = 0;
+	notes.length = traits.length = 0;
 	all.forEach((note, i) => {
 		const { tick, string, fret } = note;
 		const until = Math.min(
@@ -76,7 +76,7 @@ function joinLone(
 		);
 		const finger = fingers.get(`${tick} ${string} ${fret}`) ?? note.finger;
 		notes.push({ ...note, durationTicks: until - tick, finger: fret === 0 ? null : finger });
-		blue.push(blues.get(tick) ?? false);
+		traits.push(known.get(tick) ?? { blue: false, neighbour: false });
 	});
 }
 
@@ -104,7 +104,17 @@ export function planLine(
 	const stretches = work.stretches(request, targets, onsets, pools, motion);
 	const chosen = solveAll(stretches, motion, work, request.style === 'mirror');
 	const notes: LineNote[] = [];
-	const blue: boolean[] = [];
+	const traits: Traits[] = [];
+	/** The scale or the chord has the fret after a place too, and the hand reaches it. */
+	const neighboured = (onset: Onset, { string, fret }: Candidate): boolean => {
+		if (onset.target === null) return false;
+		const position = positionAt(request, targets[onset.target].change);
+		return pools
+			.free(onset, position, null)
+			.candidates.some(
+				(other) => other.string === string && other.fret === fret + 1 && other.verdict !== 'clash'
+			);
+	};
 	const own = new Map(
 		(line.fingers ?? []).map((f) => [`${f.tick} ${f.string} ${f.fret}`, f.finger])
 	);
@@ -125,7 +135,10 @@ export function planLine(
 			technique: null,
 			chord: onset.event.index
 		});
-		blue.push(note.blue && onset.event.chord.quality.roles.includes('3'));
+		traits.push({
+			blue: note.blue && onset.event.chord.quality.roles.includes('3'),
+			neighbour: neighboured(onset, note)
+		});
 	};
 	const starts = onsets.filter((onset) => onset.target !== null);
 	stretches.forEach((stretch, i) => {
@@ -154,13 +167,13 @@ export function planLine(
 		const toward = notes[i + 1] ?? null;
 		notes[i] = { ...notes[i], name: nameOver(notes[i].midi, null, null, toward) };
 	}
-	joinLone(notes, blue, own, request);
+	joinLone(notes, traits, own, request);
 	const arrivals = targets.map((_, i): Approach | null => {
 		const at = i === 0 ? chosen.length - 1 : i - 1;
 		return APPROACHES[chosen[at]?.kind ?? -1] ?? null;
 	});
 	return {
-		notes: withTechniques(notes, blue, msPerTick),
+		notes: withTechniques(notes, traits, msPerTick),
 		arrivals,
 		options: () =>
 			targets.map((_, i) => {
