@@ -1,5 +1,5 @@
 import { devices, expect, test } from '@playwright/test';
-import { newTune, visit } from './helpers';
+import { expectNoOverflow, newTune, visit } from './helpers';
 
 // A phone in the hand: taps, no hover, no keys.
 test.use({
@@ -35,6 +35,30 @@ test('the whole job by touch', async ({ page, request }) => {
 	await expect(page.getByRole('button', { name: 'Unlock' })).toBeVisible();
 	await page.getByRole('button', { name: 'Save' }).tap();
 	await expect(page).toHaveURL(/route=[0-9a-f-]{36}/);
+});
+
+test('a line of one’s own by touch: on the neck, as text, compared', async ({ page, request }) => {
+	const tune = await newTune(request);
+	await visit(page, `/tunes/${tune.id}/route?position=6`);
+	await page.getByRole('button', { name: 'Write' }).tap();
+	await expectNoOverflow(page);
+	await page.getByRole('button', { name: 'Begin with an empty strip' }).tap();
+	await page.locator('[data-place="3-7"]').tap();
+	await page.getByRole('button', { name: 'Rest' }).tap();
+	await page.locator('[data-place="2-6"]').tap();
+	await page.getByRole('button', { name: 'Hold' }).tap();
+	await expect(page.getByText(/^Next: bar/)).toHaveText('Next: bar 1, beat 3');
+	await page.getByRole('button', { name: 'Take back' }).tap();
+	await page.getByRole('button', { name: 'Done' }).tap();
+	await expect(page.getByRole('heading', { level: 1 })).toHaveText('1 of 13 changes land.');
+	await page.getByRole('button', { name: 'Write' }).tap();
+	await expect(page.getByLabel('Your line as tab')).toHaveValue(/G\|7/);
+	await page.getByRole('button', { name: 'Write on the neck' }).tap();
+	await expect(page.getByText(/^Next: bar/)).toBeVisible();
+	await page.getByRole('button', { name: 'Done' }).tap();
+	await page.getByRole('button', { name: 'Compare' }).tap();
+	await expect(page.getByText(/of 13 landings are the same/)).toBeVisible();
+	await expectNoOverflow(page);
 });
 
 test('the window follows a finger on the neck', async ({ page, request }) => {

@@ -1,6 +1,6 @@
 import { beatTicks, type Change, type ChordEvent } from '../../chart';
 import { toneAt, type Chord } from '../../chord';
-import { noteVerdict, type Scale } from '../../harmony';
+import { chordAfter, noteVerdict, type Scale } from '../../harmony';
 import { inWindow, windowPlaces } from '../../neck';
 import { barAt, beatWeight } from '../pulse';
 import { nameOver } from '../spelling';
@@ -151,7 +151,7 @@ export function checkLine(asked: CheckRequest): Check {
 		});
 		if (scale && !degree && !tone) outside.push(stray());
 		if (chord && degree && !tone) {
-			const next = events[at[i] + 1]?.chord ?? null;
+			const next = chordAfter(chart, at[i]);
 			if (noteVerdict(degree.note, chord, next).verdict === 'clash') clashes.push(stray());
 		}
 		if (position !== null) {

@@ -134,16 +134,20 @@
 				{/if}
 			</Dialog.Description>
 			<div class="pick">
-				<label for="{id}-a">Left</label>
-				<label for="{id}-b">Right</label>
-				<select id="{id}-a" bind:value={left}>
-					{#each choices as choice (choice.id)}<option value={choice.id}>{choice.name}</option
-						>{/each}
-				</select>
-				<select id="{id}-b" bind:value={right}>
-					{#each choices as choice (choice.id)}<option value={choice.id}>{choice.name}</option
-						>{/each}
-				</select>
+				<div>
+					<label for="{id}-a">Left</label>
+					<select id="{id}-a" bind:value={left}>
+						{#each choices as choice (choice.id)}<option value={choice.id}>{choice.name}</option
+							>{/each}
+					</select>
+				</div>
+				<div>
+					<label for="{id}-b">Right</label>
+					<select id="{id}-b" bind:value={right}>
+						{#each choices as choice (choice.id)}<option value={choice.id}>{choice.name}</option
+							>{/each}
+					</select>
+				</div>
 			</div>
 			{#each sides as side, i (i)}
 				{#if side?.problem}<p role="alert">

@@ -13,12 +13,20 @@
 	import { untrack } from 'svelte';
 	import { toast } from 'svelte-sonner';
 	import Choice from '../Choice.svelte';
+	import KeyCap from '../KeyCap.svelte';
 	import { plural } from '../words';
 	import { weakSpots } from './weak-spots';
 
 	/** A line of the player's own as text: tab or note names, judged while it is written. */
-	type Props = { shown: boolean; plan: RoutePlan; onclear: () => void };
-	let { shown = $bindable(), plan, onclear }: Props = $props();
+	type Props = {
+		shown: boolean;
+		plan: RoutePlan;
+		/** Goes on note by note on the neck. */
+		onwrite: () => void;
+		/** The same from an empty strip. */
+		onclear: () => void;
+	};
+	let { shown = $bindable(), plan, onwrite, onclear }: Props = $props();
 	const open = useTune();
 	const id = $props.id();
 	let area: HTMLTextAreaElement;
@@ -174,6 +182,14 @@
 			<div class="choices">
 				<button type="button" class="act act-main" disabled={!ready} onclick={() => void put()}
 					>Put it on the strip</button
+				>
+				<button
+					type="button"
+					class="act"
+					onclick={() => {
+						shown = false;
+						onwrite();
+					}}>Write on the neck <KeyCap keys="G" /></button
 				>
 				<button
 					type="button"

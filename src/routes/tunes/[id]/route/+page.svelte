@@ -307,7 +307,12 @@
 
 {#if writingText}
 	{#await import('$lib/ui/route/WriteDialog.svelte') then Dialog}
-		<Dialog.default bind:shown={writingText} {plan} onclear={() => void beginEmpty()} />
+		<Dialog.default
+			bind:shown={writingText}
+			{plan}
+			onwrite={() => writer.start()}
+			onclear={() => void beginEmpty()}
+		/>
 	{/await}
 {/if}
 {#if comparing}
