@@ -16,6 +16,7 @@ import {
 	updatePlayer
 } from './instruments';
 import { FolderInUse, lockFolder } from './lock';
+import { getTunePage } from './tune-page';
 import { createRoute, deleteRoute, getRoute, listRoutes, updateRoute } from './routes';
 import {
 	checkChartSize,
@@ -188,6 +189,22 @@ describe('the notebook in the embedded database', () => {
 		const gone = await createInstrument(db, { ...record, name: 'Lent' });
 		expect(await deleteInstrument(db, gone.id)).toBe(true);
 		expect(await deleteInstrument(db, gone.id)).toBe(false);
+	});
+
+	it('gives a tune’s page in one query, the same as piece by piece', async () => {
+		await createInstrument(db, {
+			...{ name: 'Own', tuning: 'D2 A2 D3 G3 A3 D4', frets: 21, scaleLengthMm: 628 },
+			...{ leftHanded: false, labels: ['D', 'A', 'd', 'g', 'a', 'd'] }
+		});
+		for (const { id } of await listTunes(db)) {
+			expect(await getTunePage(db, id)).toEqual({
+				tune: await getTune(db, id),
+				routes: await listRoutes(db, id),
+				instruments: await listInstruments(db),
+				player: await getPlayer(db)
+			});
+		}
+		expect(await getTunePage(db, '00000000-0000-4000-8000-000000000000')).toBeNull();
 	});
 
 	it('is all there after closing and opening again, and is held while open', async () => {

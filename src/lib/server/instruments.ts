@@ -63,7 +63,8 @@ export async function deleteInstrument(db: Database, id: string): Promise<boolea
 	return (await db.delete(instrument).where(eq(instrument.id, id)).returning()).length > 0;
 }
 
-const NEWCOMER: PlayerAnswer = { handMm: HANDS.medium, scales: [], version: 1 };
+/** Who has not said anything yet: a medium hand. */
+export const NEWCOMER: PlayerAnswer = { handMm: HANDS.medium, scales: [], version: 1 };
 
 /** The player; before anything is saved, one with a medium hand. */
 export async function getPlayer(db: Database): Promise<PlayerAnswer> {

@@ -8,7 +8,7 @@ import { route, setItem, setList, tune } from './schema';
 
 type Row = typeof tune.$inferSelect;
 
-const answer = (row: Row): TuneAnswer => ({
+export const tuneAnswerOf = (row: Row): TuneAnswer => ({
 	id: row.id,
 	title: row.title,
 	key: row.key,
@@ -51,7 +51,7 @@ export async function listTunes(db: Database): Promise<TuneAnswer[]> {
 		.from(tune)
 		.where(isNull(tune.deletedAt))
 		.orderBy(asc(tune.createdAt));
-	return rows.map(answer);
+	return rows.map(tuneAnswerOf);
 }
 
 export async function getTune(db: Database, id: string): Promise<TuneAnswer | null> {
@@ -59,7 +59,7 @@ export async function getTune(db: Database, id: string): Promise<TuneAnswer | nu
 		.select()
 		.from(tune)
 		.where(and(eq(tune.id, id), isNull(tune.deletedAt)));
-	return row ? answer(row) : null;
+	return row ? tuneAnswerOf(row) : null;
 }
 
 export async function createTune(
@@ -71,7 +71,7 @@ export async function createTune(
 		.insert(tune)
 		.values({ chart, ...summary(chart), createdAt: at, updatedAt: at })
 		.returning();
-	return answer(row);
+	return tuneAnswerOf(row);
 }
 
 /** Saves a chart made from a version; null when the tune is elsewhere by now (or gone). */
@@ -86,7 +86,7 @@ export async function updateTune(
 		.set({ chart, ...summary(chart), version: sql`${tune.version} + 1`, updatedAt: new Date() })
 		.where(and(eq(tune.id, id), eq(tune.version, version), isNull(tune.deletedAt)))
 		.returning();
-	return row ? answer(row) : null;
+	return row ? tuneAnswerOf(row) : null;
 }
 
 /** Hides a tune with its routes until the server next starts; `restoreTune` brings it back. */
@@ -105,7 +105,7 @@ export async function restoreTune(db: Database, id: string): Promise<TuneAnswer 
 		.set({ deletedAt: null })
 		.where(and(eq(tune.id, id), isNotNull(tune.deletedAt)))
 		.returning();
-	return row ? answer(row) : null;
+	return row ? tuneAnswerOf(row) : null;
 }
 
 /** Removes for good what was deleted before; called at start. */
