@@ -1,4 +1,5 @@
 import type { Scale } from '../../harmony';
+import { fingersHold } from '../fingers';
 import { comfortOf, MEDIUM_HAND, widestMm, type Hand } from '../hand';
 import { highestFret, pitchAt, type Instrument } from '../instrument';
 import { lastPosition } from '../window';
@@ -74,6 +75,8 @@ function climb({ instrument, scale, family, hand, counts, start }: Climb): Posit
 			notes.push({ string, fret, midi: pitches[n], name, degree, finger: fingers[n], reach });
 		});
 	}
+	// In some tunings one finger would have to jump from a string to the next: no hand plays that.
+	if (!fingersHold(notes)) return null;
 	const first = notes[0].fret;
 	const position = Math.min(lastPosition(instrument), Math.max(1, first));
 	return toPosition(family, `${start.string}-${start.fret}`, position, notes);

@@ -178,6 +178,15 @@ describe('every family', () => {
 		);
 	});
 
+	it('leaves out a pattern in which one finger would jump between strings of one pitch', () => {
+		const doubled = buildInstrument('E2 A2 A2 D3 G3 B3', 12, 2);
+		if (!doubled) throw new Error('no instrument');
+		const nine = scale('A', '1 2 b3 4 5 b7');
+		const found = positionsOf(doubled, nine, 'n-per-string', { notesPerString: 2 });
+		expect(found.map((entry) => entry.id)).not.toContain('n-per-string-6-1');
+		for (const { id, notes } of found) expect(fingersHold(notes), id).toBe(true);
+	});
+
 	it('has ids of its own', () => {
 		for (const family of FAMILIES) {
 			const ids = positionsOf(guitar, scale('G', 'dorian'), family).map((entry) => entry.id);
