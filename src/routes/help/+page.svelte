@@ -180,6 +180,15 @@
 		['route', 'a plan for one tune in one place, with its targets.'],
 		['higher, lower', 'always pitch. On the neck it is toward the nut and toward the body.']
 	] as const;
+	const LINES = [
+		[
+			'e|--7---8h9-.--|',
+			'tab: a row a string, thinnest on top; signs between frets are passed over'
+		],
+		['.', 'on a string of tab: the note that rings there ends'],
+		['| D4 F Ab - . G |', 'names share the time of their bar; a dash holds, a point is silent'],
+		['D4  or  D', 'with its octave, or the pitch nearest to the note before']
+	] as const;
 	const ROWS = [
 		[
 			'title: …, key: …, scale: …, time: …',
@@ -265,6 +274,13 @@
 				<div class="section-head"><h2>Chart text</h2></div>
 				<dl>
 					{#each ROWS as [text, says] (text)}<dt><code>{text}</code></dt>
+						<dd>{says}</dd>{/each}
+				</dl>
+			</section>
+			<section>
+				<div class="section-head"><h2>A line as text</h2></div>
+				<dl>
+					{#each LINES as [text, says] (text)}<dt><code>{text}</code></dt>
 						<dd>{says}</dd>{/each}
 				</dl>
 			</section>
