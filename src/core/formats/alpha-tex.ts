@@ -1,7 +1,7 @@
 import type { Chart, PlayedBar } from '../chart';
 import { signs, type Key } from '../chord';
 import { keyOf } from '../harmony';
-import { pitchAt, type Instrument } from '../neck';
+import type { Instrument } from '../neck';
 import { parseNote, pitchName } from '../pitch';
 import { valuesOf, writable, type NoteValue } from './note-values';
 import type { TextNote } from './types';
@@ -81,12 +81,7 @@ function piecesOf(bar: PlayedBar, notes: readonly EngravedNote[]): Piece[] {
 }
 
 /** What a note says of how it is played; slurs are told by the note that they begin on. */
-function noteWords(
-	notes: readonly EngravedNote[],
-	i: number,
-	instrument: Instrument,
-	{ fingers }: Engraving
-): string[] {
+function noteWords(notes: readonly EngravedNote[], i: number, { fingers }: Engraving): string[] {
 	const note = notes[i];
 	const next = notes[i + 1];
 	const words: string[] = [];
@@ -101,9 +96,7 @@ function noteWords(
 	if (note.technique === 'trill') words.push(`tr (${note.fret + 1} 16)`);
 	const alter = parseNote(note.name)?.alter;
 	if (alter !== undefined && SPELLED[alter]) words.push(`acc ${quoted(SPELLED[alter])}`);
-	if (fingers && note.finger !== null && pitchAt(instrument, note) > 0) {
-		words.push(`lf ${note.finger + 1}`);
-	}
+	if (fingers && note.finger !== null) words.push(`lf ${note.finger + 1}`);
 	return words;
 }
 
@@ -165,7 +158,7 @@ export function writeAlphaTex(
 					const first = c === 0 && v === 0;
 					const beat = valueWords(value);
 					if (v === 0 && chord) beat.push(`ch ${quoted(signs(chord.to.symbol))}`);
-					words.push(beatText(sorted, piece, first, value, beat, instrument, engraving));
+					words.push(beatText(sorted, piece, first, value, beat, engraving));
 				});
 			});
 		}
@@ -193,7 +186,6 @@ function beatText(
 	first: boolean,
 	value: NoteValue,
 	beat: readonly string[],
-	instrument: Instrument,
 	engraving: Engraving
 ): string {
 	const words = (list: readonly string[]) => (list.length > 0 ? ` {${list.join(' ')}}` : '');
@@ -206,7 +198,7 @@ function beatText(
 		return `${bent.fret}.${note.string}{t be (hold 0 ${up} 60 ${up})}.${value.unit}${words(beat)}`;
 	}
 	if (piece.tied || !first) return `${note.fret}.${note.string}{t}.${value.unit}${words(beat)}`;
-	const own = noteWords(notes, piece.note, instrument, engraving);
+	const own = noteWords(notes, piece.note, engraving);
 	const stroke = note.stroke ? [note.stroke === 'down' ? 'sd' : 'su'] : [];
 	const inner = own.length > 0 ? `{${own.join(' ')}}` : '';
 	return `${note.fret}.${note.string}${inner}.${value.unit}${words([...beat, ...stroke])}`;

@@ -5,7 +5,8 @@ import type { LineText, TextNote, TextProblem } from './types';
 
 /** A row of tab: a label perhaps, a bar line, then dashes, frets and signs. */
 const ROW = /^(\s*[A-Ga-g]?[#b♯♭]?\d?\s*)([|‖].*|[-–—]{2,}.*)$/;
-const COUNTS = /^[\s\d+&.,a-z|]*$/i;
+/** Beats counted above a tab: `1 e + a 2 …`. */
+const COUNTS = /^[\s\d+&.,ae|]*$/i;
 const BAR_LINE = /[|‖]/;
 
 type Row = { readonly line: number; readonly label: string; readonly text: string };

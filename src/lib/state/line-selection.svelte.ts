@@ -110,12 +110,12 @@ export class LineSelection {
 	}
 
 	private context(): EditContext {
-		const { chart, instrument, position } = this.open;
+		const { chart, instrument, cursor } = this.open;
 		const { grid } = this.plan.wishes.line;
 		return {
 			chart,
 			instrument,
-			position,
+			position: this.plan.handAt(cursor),
 			scales: this.plan.scales,
 			line: this.plan.line,
 			grid: grid === 'targets' ? QUARTER : QUARTER / PER_QUARTER[grid]

@@ -71,6 +71,8 @@ export class RoutePlan extends RouteWishes {
 		return JSON.stringify(wishesOf(this.saved)) !== JSON.stringify(this.wishes);
 	});
 
+	/** The hand is in more than one place along the route. */
+	readonly roams: boolean = $derived(this.windows.length > 1);
 	/** How each landing is reached by the line; null where no note leads there. */
 	readonly arrivalKinds: readonly (Approach | null)[] = $derived.by(() =>
 		arrivalsOf(this.line, this.open.chart)
@@ -87,9 +89,8 @@ export class RoutePlan extends RouteWishes {
 		if (!this.planned && this.line.length === 0) return null;
 		const { chart, instrument, position } = this.open;
 		const { scales } = this;
-		const roams = this.windows.length > 1;
 		const notes = this.line.length > 0 ? this.line : ringing(chart, this.targets);
-		return checkLine({ chart, instrument, scales, position: roams ? null : position, notes });
+		return checkLine({ chart, instrument, scales, position: this.roams ? null : position, notes });
 	});
 
 	constructor(
@@ -104,6 +105,13 @@ export class RoutePlan extends RouteWishes {
 	/** Once there is a plan, every change of the wishes makes it anew. */
 	protected changed(): void {
 		if (this.planned) void this.plan();
+	}
+
+	/** Where the hand is at a change. */
+	handAt(change: number): number {
+		const { position } = this.open;
+		if (!this.roams) return position;
+		return this.windows.findLast((window) => window.change <= change)?.position ?? position;
 	}
 
 	/** Keeps what is not saved yet, so that leaving the screen loses no lock. */

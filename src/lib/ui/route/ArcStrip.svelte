@@ -51,7 +51,8 @@
 	const shown = $derived.by(() => {
 		const notes = filled ? plan.line : plan.targets;
 		if (!writer.on && notes.length > 0) return notes;
-		const { instrument, position } = open;
+		const { instrument } = open;
+		const position = plan.handAt(open.cursor);
 		const places = windowPlaces(instrument, position);
 		return [...plan.line, ...places];
 	});
@@ -63,7 +64,8 @@
 		const at = ((event.clientX - box.left) / box.width) * width;
 		const height = ((event.clientY - box.top) / box.height) * HEIGHT;
 		const tick = Math.round(axis.tick(at) / grid) * grid;
-		const { instrument, position, chart } = open;
+		const { instrument, chart } = open;
+		const position = plan.handAt(open.cursor);
 		const sounding = eventAt(chart, tick);
 		const pcs = pitchesOf(sounding?.chord ?? null, plan.scales[sounding?.index ?? 0] ?? null);
 		const near = windowPlaces(instrument, position)

@@ -83,7 +83,8 @@
 		const { semitones, places } = drag;
 		drag = null;
 		if (semitones === 0 && places === 0) return;
-		const { instrument, position } = open;
+		const { instrument, chart } = open;
+		const position = plan.handAt(changeBefore(chart, note.tick));
 		const place =
 			semitones === 0 ? null : placeFor({ instrument, position }, note.midi + semitones, note);
 		selection.drop(note.tick, place, places);

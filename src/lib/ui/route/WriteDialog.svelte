@@ -9,6 +9,7 @@
 	import { waysOver } from '$lib/state/own-line';
 	import { provisionalLine } from '$lib/state/provisional';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
+	import { changeBefore } from '$lib/state/ways';
 	import { Dialog } from 'bits-ui';
 	import { untrack } from 'svelte';
 	import { toast } from 'svelte-sonner';
@@ -53,7 +54,9 @@
 		text = written(to);
 	}
 	const read = $derived.by(() => {
-		const { chart, instrument, position } = open;
+		const { chart, instrument } = open;
+		const start = chart.played[fromBar - 1]?.startTick ?? 0;
+		const position = plan.handAt(changeBefore(chart, start));
 		return kind === 'tab'
 			? readTab(text, chart, instrument, fromBar)
 			: readNames(text, chart, instrument, position, fromBar);
@@ -71,7 +74,7 @@
 		const { scales } = plan;
 		const context = { chart, instrument, scales };
 		const notes = provisionalLine(context, plan.line, own.ways, own.silent);
-		return checkLine({ ...context, position, notes });
+		return checkLine({ ...context, position: plan.roams ? null : position, notes });
 	});
 	const weak = $derived(weakSpots(open.chart, check, (index) => plan.isLetPass(index)));
 	const ready = $derived(read.problems.length === 0 && read.notes.length > 0);

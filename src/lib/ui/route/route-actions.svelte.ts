@@ -26,14 +26,7 @@ export class RouteActions {
 		weakSpots(this.open.chart, this.plan.check, (change) => this.plan.isLetPass(change))
 	);
 	/** Where the hand is at the cursor: a hand that may move is not always in the route's own place. */
-	readonly hand: number = $derived.by(() => {
-		const { windows } = this.plan;
-		if (windows.length < 2) return this.open.position;
-		return (
-			windows.findLast((window) => window.change <= this.open.cursor)?.position ??
-			this.open.position
-		);
-	});
+	readonly hand: number = $derived.by(() => this.plan.handAt(this.open.cursor));
 
 	constructor(
 		private readonly open: OpenTune,

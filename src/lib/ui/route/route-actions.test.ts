@@ -95,7 +95,7 @@ describe('what the keys of the route do', () => {
 	});
 
 	it('steps to the next best landing, leaves a place out, and moves a section alone', async () => {
-		const { plan, actions, open } = await ready();
+		const { plan, actions, selection, open } = await ready();
 		open.cursor = 1;
 		const first = plan.target(1);
 		await actions.nextBest();
@@ -111,6 +111,13 @@ describe('what the keys of the route do', () => {
 		actions.moveTo(12);
 		await settled();
 		expect([actions.hand, plan.wishes.position, open.position]).toEqual([12, 6, 6]);
+		// A note that is moved there stays under that hand.
+		const there = plan.line.find((note) => note.tick > open.chart.changes[4].tick);
+		selection.pick(there?.tick ?? 0);
+		actions.lift(1, 'step');
+		await settled();
+		expect(selection.leading?.fret).toBeGreaterThanOrEqual(11);
+		selection.clear();
 		open.cursor = 0;
 		expect(actions.hand).toBe(6);
 		plan.setPlace('Tail', null);
