@@ -55,15 +55,6 @@
 		value={plan.leanWish(open.cursor) ?? 'free'}
 		onchange={(wish) => plan.setLean(open.cursor, wish === 'free' ? null : wish)}
 	/>
-	<svg
-		viewBox="0 0 {WIDTH} {HEIGHT}"
-		role="img"
-		aria-label="How much each landing leans: low is at rest, high wants to move on"
-	>
-		<line class="rest" x1="0" x2={WIDTH} y1={HEIGHT - 4} y2={HEIGHT - 4} />
-		<path d={curve.join('')} />
-		{#if here}<circle cx={here.x} cy={here.y} r="4" />{/if}
-	</svg>
 	{#if plan.line.length > 0 && chord}
 		<label for={id}
 			>Notes over {signs(open.change?.to.symbol ?? '')}
@@ -77,12 +68,22 @@
 			</select></label
 		>
 	{/if}
+	<svg
+		viewBox="0 0 {WIDTH} {HEIGHT}"
+		role="img"
+		aria-label="How much each landing leans: low is at rest, high wants to move on"
+	>
+		<line class="rest" x1="0" x2={WIDTH} y1={HEIGHT - 4} y2={HEIGHT - 4} />
+		<path d={curve.join('')} />
+		{#if here}<circle cx={here.x} cy={here.y} r="4" />{/if}
+	</svg>
 </section>
 
 <style>
 	.here {
 		display: grid;
 		gap: 6px;
+		padding-top: 4px;
 	}
 	svg {
 		width: 100%;
