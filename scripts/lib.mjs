@@ -73,6 +73,7 @@ const SOURCES = [
 	'vite.pool.config.ts',
 	'tsconfig.json',
 	'scripts/fonts.mjs',
+	'scripts/sounds.mjs',
 	'scripts/build.mjs'
 ];
 const buildStamp = join(root, 'build', '.stamp');

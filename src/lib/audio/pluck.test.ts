@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { frequencyOf, pluck } from './pluck';
+import { pluck } from './pluck';
+import { frequencyOf } from './string';
 
 const RATE = 48_000;
 
