@@ -5,6 +5,7 @@
 	import { onKeys } from '$lib/state/keys';
 	import { lastTune } from '$lib/state/last-tune.svelte';
 	import { prefs } from '$lib/state/prefs.svelte';
+	import { soundPrefs } from '$lib/state/sound-prefs.svelte';
 	import Rail from '$lib/ui/Rail.svelte';
 	import { tuneScreens } from '$lib/ui/screens';
 	import { ModeWatcher } from 'mode-watcher';
@@ -17,6 +18,7 @@
 	onMount(() => {
 		prefs.load();
 		lastTune.load();
+		soundPrefs.load();
 		document.documentElement.dataset.ready = 'true';
 	});
 
@@ -29,9 +31,19 @@
 		'?': () => void goto('/help'),
 		n: () => prefs.set('labels', prefs.current.labels === 'names' ? 'roles' : 'names')
 	});
+	/** Away from a tune the stand view opens on the tune that was open last. */
+	const elsewhere = onKeys({
+		f: () => {
+			if (tuneId) void goto(`/tunes/${tuneId}/route?stand`);
+		}
+	});
+	function press(event: KeyboardEvent): void {
+		if (!page.params.id) elsewhere(event);
+		keys(event);
+	}
 </script>
 
-<svelte:window onkeydown={keys} />
+<svelte:window onkeydown={press} />
 <ModeWatcher />
 <Toaster
 	position="bottom-right"

@@ -18,6 +18,9 @@ export const chordVoiceOf = (feel: Feel): ChordVoice =>
 /** Ms from string to string of a strummed chord. */
 const STRUM_MS = 5;
 
+/** Rounds after the first that differ from one another; then they come again. */
+export const WAYS = 4;
+
 /** Bars that are kept once they are written, for the next look at them. */
 const KEPT = 64;
 
@@ -30,7 +33,7 @@ export type Band = {
 	readonly voice: ChordVoice;
 	/**
 	 * Drums, bass and chords of a played bar, in ticks from the chart's first beat.
-	 * @param index of the bar; @param round times through before, from 0: details differ, the notes' times hold
+	 * @param index of the bar; @param round times through before, from 0: details differ for the first few rounds (see `WAYS`)
 	 * @param entered the band comes in with this bar: what was pushed before it is played at its start
 	 */
 	readonly bar: (index: number, round: number, entered?: boolean) => readonly BandNote[];
@@ -83,10 +86,11 @@ export function bandFor(chart: Chart, options: BandOptions = {}): Band {
 	};
 	const written = new Map<string, readonly BandNote[]>();
 	const bar = (index: number, round: number, entered = false): readonly BandNote[] => {
-		const key = `${index} ${round} ${entered}`;
+		const way = round === 0 ? 0 : 1 + ((round - 1) % WAYS);
+		const key = `${index} ${way} ${entered}`;
 		const known = written.get(key);
 		if (known) return known;
-		const notes = write(index, round, entered);
+		const notes = write(index, way, entered);
 		if (written.size >= KEPT) written.clear();
 		written.set(key, notes);
 		return notes;

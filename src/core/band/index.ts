@@ -2,6 +2,7 @@ export {
 	bandFor,
 	CHORD_VOICES,
 	chordVoiceOf,
+	WAYS,
 	type Band,
 	type BandOptions,
 	type ChordVoice

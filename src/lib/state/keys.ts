@@ -50,8 +50,29 @@ export function onKeys(actions: Actions): (event: KeyboardEvent) => void {
 				event.target instanceof Element &&
 				event.target.closest('button, a, [role="slider"], [role="radio"], [role="gridcell"]');
 			if (control && OWN.has(name)) return;
+			// Reached by keys, a control keeps the space bar; after a click of the mouse it plays and stops.
+			if (control && name === ' ' && control.matches(':focus-visible')) return;
 		} else if (isTyping(event.target) && name === 'z') return;
 		event.preventDefault();
+		action(event);
+	};
+}
+
+/**
+ * Keys inside a view that covers the screen and owns them all: no other handler hears them. Controls keep
+ * the space bar and Enter while they were reached by keys.
+ */
+export function onlyKeys(actions: Actions): (event: KeyboardEvent) => void {
+	return (event) => {
+		if (event.altKey || event.ctrlKey || event.metaKey) return;
+		const name = event.key.length === 1 ? event.key.toLowerCase() : event.key;
+		const action = actions[name];
+		if (!action) return;
+		if (!MOVES.has(name) && name !== ' ' && !prefs.current.singleKeys) return;
+		const control = event.target instanceof Element && event.target.closest('button, a');
+		if (control && (name === ' ' || name === 'Enter') && control.matches(':focus-visible')) return;
+		event.preventDefault();
+		event.stopPropagation();
 		action(event);
 	};
 }

@@ -45,6 +45,8 @@ export class OpenTune {
 	player: PlayerSetup = $state.raw(NO_SETUP);
 	position: number = $state(1);
 	cursor: number = $state(0);
+	/** While music plays, the change whose chord sounds; it need not be the one before the cursor. */
+	sounding: number | null = $state(null);
 	readonly chordScales = new ChordScales();
 	readonly chart: Chart = $derived(parseChart(this.saved.chart));
 	readonly instrument = $derived(instrumentOf(this.chart, this.player.instruments).instrument);
@@ -57,6 +59,7 @@ export class OpenTune {
 	readonly change: Change | undefined = $derived(this.chart.changes[this.cursor]);
 	readonly before: Change | undefined = $derived.by(() => {
 		const { changes } = this.chart;
+		if (this.sounding !== null) return changes[this.sounding];
 		if (changes.length < 2) return undefined;
 		return changes[(this.cursor + changes.length - 1) % changes.length];
 	});

@@ -2,7 +2,6 @@ import {
 	anchorOf,
 	arrivalsOf,
 	blendScale,
-	changeAt,
 	checkLine,
 	sameAnchor,
 	scalesAlong,
@@ -13,8 +12,6 @@ import {
 	type Landing
 } from '$core/route';
 import { chartTicks, type Chart } from '$core/chart';
-import { toneAt } from '$core/chord';
-import { pitchAt } from '$core/neck';
 import type { Scale } from '$core/harmony';
 import { noteName } from '$core/pitch';
 import { scalesOf } from '$lib/api/route-anchors';
@@ -27,6 +24,7 @@ import * as edit from './anchor-edit';
 import { Refusal, send } from './api';
 import type { OpenTune } from './open-tune.svelte';
 import type { OwnWays } from './own-line';
+import { savedTargets } from './played-route';
 import { provisionalLine } from './provisional';
 import { keepWishes, keptWishes } from './route-draft';
 import { RouteWishes } from './route-wishes.svelte';
@@ -147,14 +145,7 @@ export class RoutePlan extends RouteWishes {
 		}
 		this.open.moveTo(route.position);
 		this.history.reset(wishesOf(route));
-		this.targets = route.plan.targets.flatMap((target) => {
-			const change = changeAt(this.open.chart, target);
-			const place = { string: target.string, fret: target.fret };
-			const tone = change && toneAt(change.to.chord, pitchAt(this.open.instrument, place));
-			if (!change || !tone) return [];
-			const { tick } = change;
-			return [{ ...target, change: change.index, tick, name: tone.name, role: tone.role }];
-		});
+		this.targets = savedTargets(route, this.open.chart, this.open.instrument);
 	}
 
 	private readonly byChange = $derived(

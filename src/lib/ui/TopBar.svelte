@@ -5,30 +5,32 @@
 		title: string;
 		/** What stands beside the title: pairs of a small name and a value. */
 		facts?: readonly { name: string; value: string }[];
-		tempo?: number | null;
+		/** In place of the facts: what is heard. */
+		instead?: Snippet;
 		actions?: Snippet;
+		/** At the end of the bar. */
+		end?: Snippet;
 	};
-	let { title, facts = [], tempo = null, actions }: Props = $props();
+	let { title, facts = [], instead, actions, end }: Props = $props();
 </script>
 
 <header class="bar">
 	<p class="title">{title}</p>
-	<dl class="facts">
-		{#each facts as fact (fact.name)}
-			<div class="fact">
-				<dt>{fact.name}</dt>
-				<dd>{fact.value}</dd>
-			</div>
-		{/each}
-	</dl>
+	{#if instead}
+		{@render instead()}
+	{:else}
+		<dl class="facts">
+			{#each facts as fact (fact.name)}
+				<div class="fact">
+					<dt>{fact.name}</dt>
+					<dd>{fact.value}</dd>
+				</div>
+			{/each}
+		</dl>
+	{/if}
 	<div class="actions">
 		{@render actions?.()}
-		{#if tempo !== null}
-			<p class="tempo">
-				<span class="sr">{tempo} quarter notes a minute</span>
-				<span aria-hidden="true"><span class="note">♩</span>{tempo}</span>
-			</p>
-		{/if}
+		{@render end?.()}
 	</div>
 </header>
 
@@ -79,19 +81,6 @@
 		gap: 14px;
 		flex-shrink: 0;
 	}
-	.tempo {
-		font-family: var(--font-display);
-		font-weight: 800;
-		font-size: 27px;
-		line-height: 1;
-		border-left: 1px solid var(--hair);
-		padding-left: 14px;
-	}
-	.note {
-		font-family: var(--font-sans);
-		font-weight: 700;
-		font-size: 1.15em;
-	}
 	@media (max-width: 1099px) {
 		.bar {
 			padding: 0 16px;
@@ -107,8 +96,7 @@
 		}
 	}
 	@media (max-width: 640px) {
-		.facts,
-		.tempo {
+		.facts {
 			display: none;
 		}
 		.title {

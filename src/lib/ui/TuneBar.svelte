@@ -3,12 +3,16 @@
 	import { keyOf } from '$core/harmony';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import type { Snippet } from 'svelte';
+	import { useTransport } from '$lib/state/transport.svelte';
 	import TopBar from './TopBar.svelte';
+	import Playing from './transport/Playing.svelte';
+	import TransportBar from './transport/TransportBar.svelte';
 	import { capital, keyWords } from './words';
 
 	/** The bar of an open tune, the same on every screen; `chart` shows a text that is being edited. */
 	let { chart, actions }: { chart?: Chart; actions?: Snippet } = $props();
 	const open = useTune();
+	const transport = useTransport();
 	const shown = $derived(chart ?? open.chart);
 	const key = $derived(keyOf(shown));
 	const feel = $derived(shown.headers.feel);
@@ -19,9 +23,12 @@
 	]);
 </script>
 
+{#snippet heard()}<Playing />{/snippet}
+{#snippet end()}<TransportBar />{/snippet}
 <TopBar
 	title={shown.headers.title ?? 'Untitled tune'}
 	{facts}
-	tempo={shown.headers.tempo}
+	instead={transport.playing ? heard : undefined}
 	{actions}
+	{end}
 />

@@ -1,10 +1,14 @@
 <script lang="ts">
 	import { browser } from '$app/environment';
-	import { afterNavigate, replaceState } from '$app/navigation';
+	import { afterNavigate, goto, replaceState } from '$app/navigation';
 	import { page } from '$app/state';
+	import { onKeys } from '$lib/state/keys';
 	import { lastTune } from '$lib/state/last-tune.svelte';
+	import { newestRoute } from '$lib/state/played-route';
+	import { provideTransport, Transport } from '$lib/state/transport.svelte';
 	import { OpenTune, provideTune } from '$lib/state/open-tune.svelte';
-	import { untrack, type Snippet } from 'svelte';
+	import { onMount, untrack, type Snippet } from 'svelte';
+	import { toast } from 'svelte-sonner';
 	import type { LayoutData } from './$types';
 
 	let { data, children }: { data: LayoutData; children: Snippet } = $props();
@@ -24,10 +28,22 @@
 		open.player = setup();
 	});
 
+	const transport = provideTransport(
+		new Transport(open, async () => {
+			transport.route = await newestRoute(open, data.routes);
+		})
+	);
+	transport.watch();
+	onMount(() => () => transport.stop());
+	$effect(() => {
+		if (transport.trouble) toast(transport.trouble);
+	});
+
 	$effect.pre(() => {
 		const { tune } = data;
 		untrack(() => {
 			if (tune.id !== open.saved.id) {
+				transport.leave();
 				open.replace(tune);
 				open.moveTo(startAt() ?? 5);
 			} else if (tune.version > open.saved.version) open.replace(tune);
@@ -57,6 +73,30 @@
 			replaceState(url, page.state);
 		});
 	});
+
+	/** The stand view lies over any screen; the address holds it, so that going back closes it. */
+	const standing = $derived(page.url.searchParams.has('stand'));
+	async function stand(on: boolean): Promise<void> {
+		const url = new URL(page.url);
+		if (on) url.searchParams.set('stand', '');
+		else url.searchParams.delete('stand');
+		await goto(url, { replaceState: !on, noScroll: true, keepFocus: true });
+	}
+	const keys = onKeys({
+		' ': () => transport.toggle(),
+		f: () => void stand(!standing),
+		q: () => transport.toggleLoop(),
+		y: () => transport.tap(),
+		'-': () => transport.setSpeed(transport.speed - 5),
+		'=': () => transport.setSpeed(transport.speed + 5),
+		'+': () => transport.setSpeed(transport.speed + 5)
+	});
 </script>
 
+<svelte:window onkeydown={keys} />
 {@render children()}
+{#if standing}
+	{#await import('$lib/ui/stand/StandView.svelte') then Stand}
+		<Stand.default onclose={() => void stand(false)} />
+	{/await}
+{/if}

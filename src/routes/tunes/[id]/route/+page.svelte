@@ -27,6 +27,8 @@
 	import WritingBar from '$lib/ui/route/WritingBar.svelte';
 	import TuneBar from '$lib/ui/TuneBar.svelte';
 	import { Planner } from '$lib/workers/planner';
+	import { ruleOf } from '$lib/state/played-route';
+	import { useTransport } from '$lib/state/transport.svelte';
 	import { onMount, untrack } from 'svelte';
 	import { toast } from 'svelte-sonner';
 	import type { PageData } from './$types';
@@ -89,7 +91,21 @@
 			? { string: at.string, fret: at.fret, bar: change.bar, locked: plan.isLocked(at.change) }
 			: null;
 	};
-	$effect(() => void actions.rank());
+	$effect(() => {
+		// While it plays the landing changes by itself: nobody looks at the ranking.
+		if (!transport.playing) void actions.rank();
+	});
+	// What is planned here is what the band plays along with, and what the stand shows.
+	const transport = useTransport();
+	$effect(() => {
+		const { line, targets, roams } = plan;
+		const { style, position } = plan.wishes;
+		const handAt = (change: number) => plan.handAt(change);
+		transport.route =
+			targets.length === 0 && line.length === 0
+				? null
+				: { notes: line, targets, handAt, rule: ruleOf(style, position, roams) };
+	});
 
 	const VIEWS = ['strip', 'tab', 'notation'] as const;
 	const view = $derived(prefs.current.routeView);

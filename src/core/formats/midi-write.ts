@@ -1,0 +1,225 @@
+import { writeMidi, type MidiEvent } from 'midi-file';
+import type { CurvePoint, Part, TimedNote } from '../band';
+import { QUARTER, type Chart, type TimeSignature } from '../chart';
+import { keyOf } from '../harmony';
+import type { Key } from '../chord';
+
+/** A tune as it was played, to be written as a MIDI file. Notes are in seconds from the start. */
+export type MidiTune = {
+	readonly chart: Chart;
+	readonly notes: readonly TimedNote[];
+	/** Quarter notes a minute. */
+	readonly tempo: number;
+	readonly choruses: number;
+	readonly countInBars: number;
+	readonly chords: 'guitar' | 'keys';
+};
+
+/** General MIDI: channel from 0, program from 0, name of the track. */
+const TRACKS: Record<Part, { channel: number; program: number | null; name: string }> = {
+	line: { channel: 0, program: 29, name: 'Line' },
+	chords: { channel: 1, program: 27, name: 'Chords' },
+	bass: { channel: 2, program: 33, name: 'Bass' },
+	drums: { channel: 9, program: null, name: 'Drums' },
+	click: { channel: 9, program: null, name: 'Click' }
+};
+const KEYS_PROGRAM = 4;
+/** Percussion keys of the click: woodblocks. */
+const WOODBLOCK = { high: 76, low: 77 };
+
+/** Semitones that a full bend reaches, set at the start of the line's track. */
+export const BEND_RANGE = 12;
+/** Ticks between two steps of a bend. */
+const BEND_STEP = 10;
+
+type Timed = { readonly tick: number; readonly order: number; readonly event: MidiEvent };
+
+/** Fifths from C of the naturals C, D, E, F, G, A, B. */
+const NATURAL_FIFTHS = [0, 2, 4, -1, 1, 3, 5];
+
+/** Sharps (positive) or flats of the key signature that a key is written with. */
+function signature(key: Key): { key: number; scale: 0 | 1 } {
+	const fifths = NATURAL_FIFTHS[key.tonic.letter] + 7 * key.tonic.alter;
+	const shift = {
+		lydian: 1,
+		major: 0,
+		mixolydian: -1,
+		blues: -1,
+		dorian: -2,
+		minor: -3,
+		phrygian: -4
+	};
+	const sum = fifths + shift[key.mode];
+	// A signature has at most seven signs: a rarer key is written enharmonically.
+	const sharps = sum > 7 ? sum - 12 : sum < -7 ? sum + 12 : sum;
+	const minor = key.mode === 'minor' || key.mode === 'dorian' || key.mode === 'phrygian';
+	return { key: sharps, scale: minor ? 1 : 0 };
+}
+
+const meta = (tick: number, event: MidiEvent): Timed => ({ tick, order: 0, event });
+
+/** Where every chorus begins, count-in included. */
+const chorusStarts = (tune: MidiTune, counted: number, length: number): number[] =>
+	Array.from({ length: tune.choruses }, (_, i) => counted + i * length);
+
+function conductor(tune: MidiTune): Timed[] {
+	const { chart, tempo, countInBars } = tune;
+	const { played } = chart;
+	const last = played[played.length - 1];
+	const length = last.startTick + last.lengthTicks;
+	const counted = countInBars * played[0].lengthTicks;
+	const events: Timed[] = [
+		meta(0, { deltaTime: 0, type: 'trackName', text: chart.headers.title ?? 'Untitled tune' }),
+		meta(0, { deltaTime: 0, type: 'setTempo', microsecondsPerBeat: Math.round(60e6 / tempo) })
+	];
+	const key = keyOf(chart);
+	if (key) events.push(meta(0, { deltaTime: 0, type: 'keySignature', ...signature(key) }));
+	let written: TimeSignature | null = null;
+	const time = (tick: number, sign: TimeSignature) => {
+		if (written && written.beats === sign.beats && written.unit === sign.unit) return;
+		written = sign;
+		events.push(
+			meta(tick, {
+				deltaTime: 0,
+				type: 'timeSignature',
+				numerator: sign.beats,
+				denominator: sign.unit,
+				metronome: 24,
+				thirtyseconds: 8
+			})
+		);
+	};
+	time(0, played[0].signature);
+	for (const start of chorusStarts(tune, counted, length)) {
+		for (const bar of played) time(start + bar.startTick, bar.signature);
+		for (const event of chart.events) {
+			const text = event.kind === 'silence' ? 'N.C.' : event.symbol;
+			events.push(meta(start + event.startTick, { deltaTime: 0, type: 'marker', text }));
+		}
+	}
+	return events;
+}
+
+const bend = (cents: number): number =>
+	Math.max(-8192, Math.min(8191, Math.round((cents / 100 / BEND_RANGE) * 8192)));
+
+/** Pitch bends along a curve: at its points, and in small steps between them. */
+function bends(curve: readonly CurvePoint[], start: number, toTick: number, channel: number) {
+	const events: Timed[] = [];
+	let last = 0;
+	const put = (tick: number, cents: number) => {
+		const value = bend(cents);
+		if (value === last) return;
+		last = value;
+		events.push({ tick, order: 1, event: { deltaTime: 0, type: 'pitchBend', channel, value } });
+	};
+	curve.forEach(([seconds, cents], i) => {
+		const tick = Math.round(start + seconds * toTick);
+		const before = curve[i - 1];
+		if (before) {
+			const from = start + before[0] * toTick;
+			const span = tick - from;
+			for (let at = BEND_STEP; at < span; at += BEND_STEP) {
+				put(Math.round(from + at), before[1] + ((cents - before[1]) * at) / span);
+			}
+		}
+		put(tick, cents);
+	});
+	return { events, bent: last !== 0 };
+}
+
+function setRange(channel: number): Timed[] {
+	const controls = [
+		[101, 0],
+		[100, 0],
+		[6, BEND_RANGE],
+		[38, 0],
+		[101, 127],
+		[100, 127]
+	];
+	return controls.map(([controllerType, value]) =>
+		meta(0, { deltaTime: 0, type: 'controller', channel, controllerType, value })
+	);
+}
+
+function track(part: Part, tune: MidiTune): Timed[] {
+	const { channel, name, program } = TRACKS[part];
+	const toTick = (tune.tempo / 60) * QUARTER;
+	const events: Timed[] = [meta(0, { deltaTime: 0, type: 'trackName', text: name })];
+	if (program !== null) {
+		const programNumber = part === 'chords' && tune.chords === 'keys' ? KEYS_PROGRAM : program;
+		events.push(meta(0, { deltaTime: 0, type: 'programChange', channel, programNumber }));
+	}
+	const notes = tune.notes.filter((note) => note.part === part);
+	if (notes.some((note) => note.curve.length > 0)) events.push(...setRange(channel));
+	// When each note's own key is struck again.
+	const struck = new Map<number, number>();
+	const again: number[] = [];
+	for (let i = notes.length - 1; i >= 0; i--) {
+		again[i] = struck.get(notes[i].midi) ?? Infinity;
+		struck.set(notes[i].midi, Math.round(notes[i].seconds * toTick));
+	}
+	notes.forEach((note, i) => {
+		const start = Math.round(note.seconds * toTick);
+		const most = again[i];
+		const long = Math.max(1, Math.round((note.seconds + note.duration) * toTick) - start);
+		// A key that is struck again is let go first.
+		const end = Math.max(start + 1, Math.min(start + long, most));
+		const noteNumber =
+			part === 'click' ? (note.midi > 80 ? WOODBLOCK.high : WOODBLOCK.low) : note.midi;
+		const velocity = Math.max(1, Math.min(127, Math.round(note.velocity * 127)));
+		const { events: moves, bent } = bends(note.curve, start, toTick, channel);
+		events.push(
+			{
+				tick: start,
+				order: 2,
+				event: { deltaTime: 0, type: 'noteOn', channel, noteNumber, velocity }
+			},
+			...moves,
+			{
+				tick: end,
+				order: -1,
+				event: { deltaTime: 0, type: 'noteOff', channel, noteNumber, velocity: 64 }
+			}
+		);
+		if (bent) {
+			events.push({
+				tick: end,
+				order: 0,
+				event: { deltaTime: 0, type: 'pitchBend', channel, value: 0 }
+			});
+		}
+	});
+	return events;
+}
+
+/** Events in order with the time since the one before. */
+function inOrder(events: Timed[]): MidiEvent[] {
+	const sorted = [...events].sort((a, b) => a.tick - b.tick || a.order - b.order);
+	let before = 0;
+	const timed = sorted.map(({ tick, event }) => {
+		const deltaTime = tick - before;
+		before = tick;
+		return { ...event, deltaTime };
+	});
+	return [...timed, { deltaTime: 0, meta: true, type: 'endOfTrack' }];
+}
+
+/**
+ * A MIDI file (format 1, 480 ticks a quarter) of a tune as the band plays it: tempo, key and time
+ * signatures, chord names as markers, one track a part; the line's bends as pitch bends with their range.
+ */
+export function writeMidiTune(tune: MidiTune): Uint8Array<ArrayBuffer> {
+	const parts = [...new Set(tune.notes.map((note) => note.part))];
+	const order: readonly Part[] = ['line', 'chords', 'bass', 'drums', 'click'];
+	const tracks = [
+		inOrder(conductor(tune)),
+		...order.filter((part) => parts.includes(part)).map((part) => inOrder(track(part, tune)))
+	];
+	return Uint8Array.from(
+		writeMidi({
+			header: { format: 1, numTracks: tracks.length, ticksPerBeat: QUARTER },
+			tracks
+		})
+	);
+}

@@ -1,0 +1,58 @@
+import type { Chart } from '$core/chart';
+import { toneAt } from '$core/chord';
+import { pitchAt, type Instrument } from '$core/neck';
+import { changeAt } from '$core/route';
+import type { RouteAnswer, RouteSummary } from '$lib/api/notebook-schema';
+import type { TargetAnswer } from '$lib/api/plan-schema';
+import { send } from './api';
+import type { OpenTune } from './open-tune.svelte';
+import { STYLE_NAMES } from './style-names';
+import type { PlayedRoute } from './transport.svelte';
+
+/** The landings of a saved route where the chart has them now; those that it lost are left out. */
+export const savedTargets = (
+	route: RouteAnswer,
+	chart: Chart,
+	instrument: Instrument
+): TargetAnswer[] =>
+	route.plan.targets.flatMap((target) => {
+		const change = changeAt(chart, target);
+		const place = { string: target.string, fret: target.fret };
+		const tone = change && toneAt(change.to.chord, pitchAt(instrument, place));
+		if (!change || !tone) return [];
+		const { tick } = change;
+		return [{ ...target, change: change.index, tick, name: tone.name, role: tone.role }];
+	});
+
+/** What a route asks of the player, in a few words. */
+export const ruleOf = (style: RouteSummary['style'], position: number, roams: boolean): string =>
+	`${STYLE_NAMES[style].name}, ${roams ? 'the hand moves' : `stay in position ${position}`}`;
+
+/** Learns the newest saved route of a tune at the hand's place, or the newest of all; null without one. */
+export async function newestRoute(
+	open: OpenTune,
+	routes: readonly RouteSummary[]
+): Promise<PlayedRoute | null> {
+	const here = routes.filter((route) => route.position === open.position);
+	const chosen = here.at(-1) ?? routes.at(-1);
+	if (!chosen) return null;
+	const route = await send<RouteAnswer>('GET', `/api/v1/routes/${chosen.id}`).catch(() => null);
+	if (!route) return null;
+	const { chart, instrument, saved } = open;
+	const targets = savedTargets(route, chart, instrument);
+	const { position } = route;
+	const inside = (fret: number) => fret === 0 || (fret >= position - 1 && fret <= position + 4);
+	return {
+		notes: route.tuneVersion === saved.version ? route.plan.notes : [],
+		targets,
+		handAt: (change) => {
+			const target = targets.findLast((entry) => entry.change <= change);
+			return !target || inside(target.fret) ? position : Math.max(1, target.fret - 1);
+		},
+		rule: ruleOf(
+			route.style,
+			position,
+			targets.some((target) => !inside(target.fret))
+		)
+	};
+}

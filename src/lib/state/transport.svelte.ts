@@ -1,0 +1,355 @@
+import { getContext, setContext, untrack } from 'svelte';
+import {
+	bandFor,
+	performed,
+	SPEED,
+	strokesOfLine,
+	swingOf,
+	TEMPO,
+	ticksOf,
+	type BarRange,
+	type Click,
+	type Score,
+	type Swing
+} from '$core/band';
+import { chartTicks, type Chart } from '$core/chart';
+import type { NoteAnswer, TargetAnswer } from '$lib/api/plan-schema';
+import type { Sounding } from '$lib/audio/open-engine';
+import type { OpenTune } from './open-tune.svelte';
+import { following, heardChanges } from './play-position';
+import { soundPrefs } from './sound-prefs.svelte';
+import { say, spokenChord, spokenNote } from './speech';
+import { keepAwake } from './wake-lock';
+
+const KEY = Symbol('transport');
+
+/** What is played over the band and shown on the stand: a route, saved or not. */
+export type PlayedRoute = {
+	/** The line; empty where only landings are planned. */
+	readonly notes: readonly NoteAnswer[];
+	readonly targets: readonly TargetAnswer[];
+	readonly handAt: (change: number) => number;
+	/** The rule of the route in a few words. */
+	readonly rule: string;
+};
+
+/** Where the music is, as the eye follows it. */
+export type Heard =
+	| { readonly kind: 'still' }
+	| { readonly kind: 'counting'; readonly count: number; readonly of: number }
+	| {
+			readonly kind: 'playing';
+			readonly bar: number;
+			readonly beat: number;
+			readonly round: number;
+			/** Beats until the next change. */
+			readonly toGo: number;
+	  };
+
+const STILL: Heard = { kind: 'still' };
+/** Taps farther apart than this begin anew, in ms. */
+const TAP_GAP = 2200;
+const TAPS = 5;
+
+/** One audio for all tunes of this page; opened with the first note. */
+let sounding: Promise<Sounding> | null = null;
+
+/** Plays the open tune: the band, the line, the click; says where the music is. */
+export class Transport {
+	state: 'still' | 'loading' | 'playing' = $state('still');
+	heard: Heard = $state.raw(STILL);
+	/** The note of the line that sounds: its tick. */
+	noteTick: number | null = $state(null);
+	/** Why nothing sounds. */
+	trouble: string | null = $state(null);
+	/** Bars that go round; null is the whole chart. */
+	loop: BarRange | null = $state.raw(null);
+	/** The player's own tempo in quarter notes a minute; null takes the tune's. */
+	tempo: number | null = $state(null);
+	/** Per cent of the tempo. */
+	speed = $state(100);
+	/** A text that is being edited is played as it stands. */
+	draft: { readonly text: string; readonly chart: Chart } | null = $state.raw(null);
+	route: PlayedRoute | null = $state.raw(null);
+	private audio: Sounding | null = null;
+	private frame = 0;
+	private taps: number[] = [];
+	private spoken: number | null = null;
+
+	readonly chart: Chart = $derived.by(() => this.draft?.chart ?? this.open.chart);
+	readonly written: number = $derived(this.tempo ?? this.chart.headers.tempo);
+	/** Quarter notes a minute as played. */
+	readonly played: number = $derived(
+		Math.min(TEMPO.most, Math.max(TEMPO.least, (this.written * this.speed) / 100))
+	);
+	readonly swing: Swing = $derived(
+		swingOf(this.chart.headers.feel, soundPrefs.current.swing || undefined)
+	);
+	private readonly heardAt = $derived(heardChanges(this.chart, this.swing));
+	readonly range = $derived(ticksOf(this.chart, this.loop));
+	/** What is heard of the route: its line, or its landings ringing on. */
+	readonly line: readonly NoteAnswer[] = $derived.by(() => {
+		const { route, chart } = this;
+		if (!route || this.draft) return [];
+		return route.notes.length > 0 ? route.notes : ringing(chart, route.targets);
+	});
+	private readonly lineAt = $derived(
+		this.line.map((note) => ({
+			tick: note.tick,
+			from: performed(this.chart, note.tick, this.swing),
+			to: performed(this.chart, note.tick + note.durationTicks, this.swing)
+		}))
+	);
+	readonly click: Click = $derived({
+		beats: soundPrefs.current.clickBeats,
+		subdivision: soundPrefs.current.clickParts,
+		accents: soundPrefs.current.clickAccents
+	});
+
+	constructor(
+		readonly open: OpenTune,
+		private readonly findRoute: () => Promise<void>
+	) {}
+
+	get playing(): boolean {
+		return this.state !== 'still';
+	}
+
+	/** The chart can be played at all. */
+	get ready(): boolean {
+		return this.chart.played.length > 0;
+	}
+
+	/** The score as things stand. */
+	score(): Score {
+		const { voice } = soundPrefs.current;
+		const band = bandFor(this.chart, voice === 'auto' ? {} : { voice });
+		return { band, strokes: strokesOfLine(this.line), click: this.click, swing: this.swing };
+	}
+
+	/** Follows every change of what is played while it plays; call once where the transport lives. */
+	watch(): void {
+		$effect(() => {
+			const { faders } = soundPrefs;
+			this.audio?.engine.setFaders(faders);
+		});
+		$effect(() => {
+			const { played } = this;
+			this.audio?.engine.setTempo(played);
+		});
+		$effect(() => {
+			const { loop } = this;
+			this.audio?.engine.setLoop(loop);
+		});
+		let chart = this.chart;
+		$effect(() => {
+			const score = this.score();
+			untrack(() => {
+				const { audio } = this;
+				const same = chart === score.band.chart;
+				chart = score.band.chart;
+				if (!audio?.engine.active || this.state !== 'playing') return;
+				if (same) void audio.engine.setScore(score);
+				else this.restart();
+			});
+		});
+	}
+
+	toggle(): void {
+		if (this.playing) this.stop();
+		else void this.play();
+	}
+
+	/** Begins at a bar, or at the start of the loop. Call it out of a key or a click. */
+	async play(bar?: number, countIn: number = soundPrefs.current.countIn): Promise<void> {
+		if (!this.ready || this.state === 'loading') return;
+		this.state = 'loading';
+		this.trouble = null;
+		try {
+			sounding ??= import('$lib/audio/open-engine').then(({ openEngine }) =>
+				openEngine(soundPrefs.faders)
+			);
+			const audio = await sounding;
+			this.audio = audio;
+			await audio.wake();
+			if (!this.route && !this.draft) await this.findRoute();
+			audio.engine.setFaders(soundPrefs.faders);
+			await audio.engine.play(this.score(), {
+				seconds: 0.12,
+				tempo: this.played,
+				loop: this.loop,
+				bar,
+				countInBars: countIn
+			});
+			if (this.state !== 'loading') {
+				audio.engine.stop();
+				return;
+			}
+			this.state = 'playing';
+			this.spoken = null;
+			keepAwake(true);
+			this.follow();
+		} catch (error) {
+			sounding = null;
+			this.audio = null;
+			this.stop();
+			this.trouble =
+				error instanceof Error && error.message.includes('sounds')
+					? 'The sounds did not load. Look at the connection and press play again.'
+					: 'This browser gives no sound. Try another one, or another output.';
+		}
+	}
+
+	stop(): void {
+		this.audio?.engine.stop();
+		cancelAnimationFrame(this.frame);
+		this.state = 'still';
+		this.heard = STILL;
+		this.noteTick = null;
+		this.open.sounding = null;
+		keepAwake(false);
+	}
+
+	/** Another tune is open now. */
+	leave(): void {
+		this.stop();
+		this.loop = null;
+		this.tempo = null;
+		this.speed = 100;
+		this.draft = null;
+		this.route = null;
+	}
+
+	/** The chart is another one now: it goes on in the same bar where there is one. */
+	private restart(): void {
+		const bar = this.heard.kind === 'playing' ? this.heard.bar : undefined;
+		if (this.loop && this.loop.to > this.chart.played.length) this.loop = null;
+		this.stop();
+		if (this.ready)
+			void this.play(bar !== undefined && this.chart.played[bar] ? bar : undefined, 0);
+	}
+
+	/** Goes to a bar when the one that sounds is over, or begins there. */
+	jump(bar: number): void {
+		if (this.state === 'playing') this.audio?.engine.jump(bar);
+		else void this.play(bar);
+	}
+
+	setTempo(tempo: number): void {
+		const whole = Math.round(Math.min(TEMPO.most, Math.max(TEMPO.least, tempo)));
+		this.tempo = whole === this.chart.headers.tempo ? null : whole;
+	}
+
+	setSpeed(speed: number): void {
+		this.speed = Math.round(Math.min(SPEED.most, Math.max(SPEED.least, speed)));
+	}
+
+	/** Takes the tempo from taps: the middle of the last few gaps. */
+	tap(now = performance.now()): void {
+		const last = this.taps.at(-1);
+		if (last !== undefined && now - last > TAP_GAP) this.taps = [];
+		this.taps = [...this.taps, now].slice(-TAPS);
+		if (this.taps.length < 2) return;
+		const gaps = this.taps.slice(1).map((at, i) => at - this.taps[i]);
+		const middle = gaps.sort((a, b) => a - b)[gaps.length >> 1];
+		this.speed = 100;
+		this.setTempo(60_000 / middle);
+	}
+
+	/** Bars round the change that is looked at, or, where that is the loop, the whole again. */
+	toggleLoop(): void {
+		if (this.loop) {
+			this.loop = null;
+			return;
+		}
+		const { before, change } = this.open;
+		if (!change) return;
+		const from = before && before.index < change.index ? before.bar - 1 : change.bar - 1;
+		this.loop = { from, to: Math.max(change.bar, from + 1) };
+	}
+
+	private readonly follow = (): void => {
+		const { audio, chart, range } = this;
+		if (!audio || this.state !== 'playing') return;
+		const position = audio.engine.position(audio.heard());
+		if (position.kind === 'after') {
+			this.stop();
+			return;
+		}
+		this.frame = requestAnimationFrame(this.follow);
+		if (position.kind === 'counting') {
+			const { count, of } = position;
+			if (this.heard.kind !== 'counting' || this.heard.count !== count) {
+				this.heard = { kind: 'counting', count, of };
+				const first = chart.played[position.bar];
+				this.look(first.startTick);
+			}
+			return;
+		}
+		if (position.kind !== 'playing') return;
+		const { tick, bar, beat, round } = position;
+		const where = following(chart, this.heardAt, tick, range);
+		const { heard } = this;
+		if (
+			heard.kind !== 'playing' ||
+			heard.bar !== bar ||
+			heard.beat !== beat ||
+			heard.toGo !== where.beats
+		) {
+			this.heard = { kind: 'playing', bar, beat, round, toGo: where.beats };
+			this.announce(where.next, where.beats);
+		}
+		this.look(tick);
+		const note = this.lineAt.findLast(({ from }) => from <= tick);
+		const on = note && note.to > tick ? note.tick : null;
+		if (on !== this.noteTick) this.noteTick = on;
+	};
+
+	/** Turns what is looked at to the chord that sounds. */
+	private look(tick: number): void {
+		const { open, chart } = this;
+		if (this.draft) return;
+		const { now, next } = following(chart, this.heardAt, tick, this.range);
+		if (open.sounding !== now) open.sounding = now;
+		if (next !== null && open.cursor !== next) open.cursor = next;
+	}
+
+	/** True in the beats before a change in which it is announced. */
+	get announcing(): boolean {
+		const { announce } = soundPrefs.current;
+		return this.heard.kind === 'playing' && announce > 0 && this.heard.toGo <= announce;
+	}
+
+	private announce(next: number | null, beats: number): void {
+		const { announce, speak } = soundPrefs.current;
+		if (next === null || announce === 0 || beats > announce || !speak) {
+			if (beats > announce) this.spoken = null;
+			return;
+		}
+		if (this.spoken === next) return;
+		this.spoken = next;
+		const change = this.chart.changes[next];
+		const target = this.route?.targets.find((entry) => entry.change === next);
+		const chord = spokenChord(change.to.chord);
+		say(target ? `${chord}, ${spokenNote(target.name)}` : chord);
+	}
+}
+
+/** Landings as notes of a line that ring until the next one. */
+const ringing = (chart: Chart, targets: readonly TargetAnswer[]): NoteAnswer[] =>
+	targets.map((target, i) => ({
+		string: target.string,
+		fret: target.fret,
+		tick: target.tick,
+		durationTicks: Math.max(1, (targets[i + 1]?.tick ?? chartTicks(chart)) - target.tick),
+		midi: target.midi,
+		name: target.name,
+		role: target.role,
+		kind: 'target',
+		finger: null,
+		technique: null,
+		chord: chart.changes[target.change]?.to.index ?? 0
+	}));
+
+export const provideTransport = (transport: Transport): Transport => setContext(KEY, transport);
+export const useTransport = (): Transport => getContext<Transport>(KEY);

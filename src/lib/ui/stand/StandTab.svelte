@@ -1,0 +1,199 @@
+<script lang="ts">
+	import { countsOf } from '$core/band';
+	import type { PlayedBar } from '$core/chart';
+	import type { NoteAnswer } from '$lib/api/plan-schema';
+	import { TECHNIQUE_SIGNS } from '../route/line-words';
+	import type { Box } from './stand-layout';
+
+	/** The tab of this bar and the beginning of the next, large enough for a music stand. */
+	type Props = {
+		bar: PlayedBar;
+		following: PlayedBar | undefined;
+		notes: readonly NoteAnswer[];
+		/** The beat that sounds, counted from 1; 0 when it is still. */
+		beat: number;
+		noteTick: number | null;
+		strings: number;
+		/** When this chord's and the next one's landing sound. */
+		landings: { readonly now: number | null; readonly next: number | null };
+		box: Box;
+	};
+	let { bar, following, notes, beat, noteTick, strings, landings, box }: Props = $props();
+
+	/** How much of the width this bar takes; the next one goes on at the same scale and is cut. */
+	const SHARE = 0.66;
+	const uid = $props.id();
+	const PAD = $derived(box.h * 0.16);
+	const scale = $derived((box.w * SHARE - PAD) / bar.lengthTicks);
+	const at = (tick: number) => PAD + (tick - bar.startTick) * scale;
+	const atNext = (tick: number) =>
+		following ? box.w * SHARE + PAD + (tick - following.startTick) * scale : 0;
+	const row = (string: number) => ((string - 1) * box.h) / Math.max(1, strings - 1);
+	const inBar = (of: PlayedBar | undefined) =>
+		of
+			? notes.filter(
+					(note) => note.tick >= of.startTick && note.tick < of.startTick + of.lengthTicks
+				)
+			: [];
+	const shown = $derived([
+		...inBar(bar).map((note) => ({ note, x: at(note.tick) })),
+		...inBar(following)
+			.map((note) => ({ note, x: atNext(note.tick) }))
+			.filter(({ x }) => x < box.w - 6)
+	]);
+	const closest = $derived(
+		shown.slice(1).reduce((least, { x }, i) => Math.min(least, x - shown[i].x), 60)
+	);
+	const size = $derived(Math.min(box.h / 4.4, Math.max(16, closest * 0.9)));
+	const counts = $derived(
+		countsOf(bar.signature).map(({ offset, count }) => ({ count, x: at(bar.startTick + offset) }))
+	);
+	const width = $derived(counts.length > 1 ? counts[1].x - counts[0].x : box.w * SHARE);
+</script>
+
+<g transform="translate({box.x},{box.y})">
+	<clipPath id="{uid}-tab"><rect x="-4" y={-box.h} width={box.w + 4} height={box.h * 3} /></clipPath
+	>
+	{#if beat > 0}
+		{@const here = counts[beat - 1]}
+		{#if here}
+			<rect
+				class="beat"
+				x={here.x - PAD * 0.8}
+				y={-box.h * 0.08}
+				width={width * 0.92}
+				height={box.h * 1.16}
+			/>
+			<rect class="edge" x={here.x - PAD * 0.8} y={-box.h * 0.08} width={width * 0.92} height="5" />
+		{/if}
+	{/if}
+	{#each Array.from({ length: strings }, (_, i) => i + 1) as string (string)}
+		<line class="string" x1="0" x2={box.w} y1={row(string)} y2={row(string)} />
+	{/each}
+	{#each [0, box.w * SHARE, box.w] as x (x)}
+		<line class="bar" x1={x} x2={x} y1="0" y2={box.h} />
+	{/each}
+	<g clip-path="url(#{uid}-tab)">
+		{#each shown as { note, x } (note.tick)}
+			{@const now = note.tick === landings.now}
+			{@const next = note.tick === landings.next}
+			{@const sign = note.technique ? TECHNIQUE_SIGNS[note.technique] : ''}
+			{@const until = x + note.durationTicks * scale}
+			{#if (now || next) && until - x > size * 2}
+				<line
+					class="held"
+					class:now
+					class:next
+					x1={x + size * 0.7}
+					x2={Math.min(box.w, until) - size * 0.4}
+					y1={row(note.string)}
+					y2={row(note.string)}
+				/>
+			{/if}
+			{#if note.tick === noteTick}
+				<rect
+					class="sounding"
+					x={x - size * 0.62}
+					y={row(note.string) - size * 0.62}
+					width={size * 1.24}
+					height={size * 1.24}
+				/>
+			{/if}
+			<text
+				class="digit"
+				class:now
+				class:next
+				{x}
+				y={row(note.string)}
+				dy="0.35em"
+				font-size={now || next ? size * 1.12 : size}
+				stroke-width={size * 0.34}>{note.fret}</text
+			>
+			{#if sign}
+				<text
+					class="sign"
+					x={x - size * 0.46}
+					y={row(note.string) - size * 0.3}
+					font-size={size * 0.5}>{sign}</text
+				>
+			{/if}
+		{/each}
+	</g>
+	{#each counts as { count, x } (count)}
+		<text
+			class="count"
+			class:on={count === beat}
+			{x}
+			y={box.h + box.h * 0.22}
+			font-size={box.h * 0.13}>{count}</text
+		>
+	{/each}
+	{#if following}
+		<text
+			class="count coming"
+			x={box.w * SHARE + PAD}
+			y={box.h + box.h * 0.22}
+			font-size={box.h * 0.13}>1</text
+		>
+	{/if}
+</g>
+
+<style>
+	.beat {
+		fill: var(--now-tint);
+	}
+	.edge {
+		fill: var(--now);
+	}
+	.string {
+		stroke: var(--strong);
+		stroke-width: 1.2;
+	}
+	.bar {
+		stroke: var(--ink);
+		stroke-width: 2;
+	}
+	.digit {
+		font-weight: 700;
+		text-anchor: middle;
+		fill: var(--ink);
+		paint-order: stroke;
+		stroke: var(--paper);
+	}
+	.digit.now {
+		fill: var(--now-ink);
+	}
+	.digit.next {
+		fill: var(--next-ink);
+	}
+	.sounding {
+		fill: var(--paper);
+		stroke: var(--ink);
+		stroke-width: 3;
+	}
+	.sign {
+		font-weight: 600;
+		text-anchor: end;
+		fill: var(--second);
+	}
+	.held {
+		stroke-width: 5;
+	}
+	.held.now {
+		stroke: var(--now-line);
+	}
+	.held.next {
+		stroke: var(--next-line);
+	}
+	.count {
+		font-weight: 700;
+		text-anchor: middle;
+		fill: var(--third);
+	}
+	.count.on {
+		fill: var(--now-ink);
+	}
+	.count.coming {
+		fill: var(--next-ink);
+	}
+</style>

@@ -1,0 +1,255 @@
+<script lang="ts">
+	import { MOST_CHORUSES, PARTS, TEMPO, type Part } from '$core/band';
+	import { circleOf, keyName, parseChart, transposeText } from '$core/chart';
+	import { keyOf } from '$core/harmony';
+	import { intervalBetween, noteName, parseNote, pitchClass } from '$core/pitch';
+	import { signs } from '$core/chord';
+	import { backingMidi, type BackingRequest } from '$lib/audio/backing';
+	import { soundPrefs } from '$lib/state/sound-prefs.svelte';
+	import type { Transport } from '$lib/state/transport.svelte';
+	import { renderWav, type Rendering } from '$lib/workers/sounds';
+	import { Dialog } from 'bits-ui';
+	import { untrack } from 'svelte';
+
+	/** The backing of the tune as a file: any key, any tempo, so many times through, the parts that are wanted. */
+	let { shown = $bindable(), transport }: { shown: boolean; transport: Transport } = $props();
+
+	const key = $derived(keyOf(transport.chart));
+	/** The tonics of the circle, the tune's own first. */
+	const keys = $derived.by(() => {
+		if (!key) return [];
+		const circle = circleOf(key.mode);
+		const at = circle.findIndex((name) => {
+			const note = parseNote(name);
+			return note !== null && pitchClass(note) === pitchClass(key.tonic);
+		});
+		return [noteName(key.tonic), ...circle.slice(at + 1), ...circle.slice(0, at)];
+	});
+	let tonic = $state(untrack(() => (key ? noteName(key.tonic) : '')));
+	let tempo = $state(untrack(() => Math.round(transport.played)));
+	let choruses = $state(2);
+	let countIn = $state(untrack(() => soundPrefs.current.countIn as number));
+	let parts: Part[] = $state(['drums', 'bass', 'chords']);
+	let share: number | null = $state(null);
+	let trouble = $state('');
+	let done = $state('');
+	let rendering: Rendering | null = null;
+
+	const moved = $derived(key !== null && tonic !== noteName(key.tonic));
+	const NAMES: Record<Part, string> = {
+		drums: 'drums',
+		bass: 'bass',
+		chords: 'chords',
+		line: 'line',
+		click: 'click'
+	};
+	const seconds = $derived.by(() => {
+		const last = transport.chart.played.at(-1);
+		const quarters = ((last?.startTick ?? 0) + (last?.lengthTicks ?? 0)) / 480;
+		return Math.round((quarters * choruses * 60) / tempo);
+	});
+	const length = $derived(`${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`);
+
+	function chartText(): string {
+		const { draft, open } = transport;
+		const text = draft?.text ?? open.saved.chart;
+		const goal = parseNote(tonic);
+		if (!moved || !key || !goal) return text;
+		return transposeText(text, intervalBetween(key.tonic, goal));
+	}
+	function request(): BackingRequest {
+		const { faders, current } = soundPrefs;
+		const chart = chartText();
+		return {
+			chart,
+			// In another key the line has other places: only the tune's own is sounded.
+			line: parts.includes('line') && !moved ? $state.snapshot(transport.line) : [],
+			tempo: Math.min(TEMPO.most, Math.max(TEMPO.least, tempo)),
+			swing: current.swing || undefined,
+			voice: current.voice === 'auto' ? undefined : current.voice,
+			choruses: Math.min(MOST_CHORUSES, Math.max(1, Math.round(choruses))),
+			countInBars: countIn,
+			parts: $state.snapshot(parts),
+			click: $state.snapshot(transport.click),
+			// Silence and solo are for playing along; a file holds what is ticked here.
+			faders: Object.fromEntries(
+				PARTS.map((part) => [part, { ...faders[part], muted: false, solo: false }])
+			) as BackingRequest['faders']
+		};
+	}
+	const fileName = (ending: string) => {
+		const title = (parseChart(chartText()).headers.title ?? 'tune').trim();
+		const where = moved ? ` in ${tonic}` : '';
+		return `${title}${where} ${tempo}.${ending}`.replace(/[\\/:*?"<>|]/g, '-');
+	};
+	function hand(bytes: Uint8Array<ArrayBuffer>, type: string, ending: string): void {
+		const url = URL.createObjectURL(new Blob([bytes], { type }));
+		const link = document.createElement('a');
+		link.href = url;
+		link.download = fileName(ending);
+		link.click();
+		setTimeout(() => URL.revokeObjectURL(url), 10_000);
+		done = `${link.download} is ready.`;
+	}
+	async function wav(): Promise<void> {
+		share = 0;
+		trouble = done = '';
+		try {
+			rendering = renderWav(request(), (at) => (share = at));
+			const bytes = await rendering.done;
+			if (bytes) hand(bytes, 'audio/wav', 'wav');
+		} catch {
+			trouble =
+				'Rendering failed: the sounds did not load or memory ran out. Try fewer times through.';
+		} finally {
+			rendering = null;
+			share = null;
+		}
+	}
+	async function midi(): Promise<void> {
+		trouble = done = '';
+		hand(await backingMidi(request()), 'audio/midi', 'mid');
+	}
+	const toggle = (part: Part) =>
+		(parts = parts.includes(part) ? parts.filter((other) => other !== part) : [...parts, part]);
+</script>
+
+<Dialog.Root
+	bind:open={shown}
+	onOpenChange={(open) => {
+		if (!open) rendering?.cancel();
+	}}
+>
+	<Dialog.Portal>
+		<Dialog.Overlay class="veil" />
+		<Dialog.Content class="sheet backing">
+			<Dialog.Title class="sheet-title">Take the backing away</Dialog.Title>
+			<Dialog.Description class="sheet-lead"
+				>The band of this tune as a sound file, or as MIDI for another program.</Dialog.Description
+			>
+			<div class="fields">
+				{#if keys.length > 0}
+					<label
+						>Key
+						<select bind:value={tonic}>
+							{#each keys as note, i (note)}
+								<option value={note}
+									>{signs(note)}{i === 0 && key
+										? `, as written (${signs(keyName(key))})`
+										: ''}</option
+								>
+							{/each}
+						</select></label
+					>
+				{/if}
+				<label
+					>Tempo <input
+						type="number"
+						min={TEMPO.least}
+						max={TEMPO.most}
+						bind:value={tempo}
+					/></label
+				>
+				<label
+					>Times through
+					<input type="number" min="1" max={MOST_CHORUSES} bind:value={choruses} /></label
+				>
+				<label
+					>Count-in, bars
+					<select bind:value={countIn}>
+						{#each [0, 1, 2] as n (n)}<option value={n}>{n === 0 ? 'none' : n}</option>{/each}
+					</select></label
+				>
+			</div>
+			<fieldset class="parts">
+				<legend>What plays</legend>
+				{#each PARTS as part (part)}
+					<label class="check"
+						><input
+							type="checkbox"
+							checked={parts.includes(part)}
+							disabled={part === 'line' && (transport.line.length === 0 || moved)}
+							onchange={() => toggle(part)}
+						/>
+						{NAMES[part]}</label
+					>
+				{/each}
+			</fieldset>
+			<p class="length">About {length} long.</p>
+			{#if share !== null}
+				<div class="work">
+					<progress max="1" value={share} aria-label="Rendering"></progress>
+					<button type="button" class="act" onclick={() => rendering?.cancel()}>Cancel</button>
+				</div>
+			{:else}
+				<div class="acts">
+					<button
+						type="button"
+						class="act act-main"
+						disabled={parts.length === 0 || !(tempo > 0) || !(choruses > 0)}
+						onclick={() => void wav()}>Sound file (WAV)</button
+					>
+					<button
+						type="button"
+						class="act"
+						disabled={parts.length === 0 || !(tempo > 0) || !(choruses > 0)}
+						onclick={() => void midi()}>MIDI file</button
+					>
+					<Dialog.Close class="quiet">Close</Dialog.Close>
+				</div>
+			{/if}
+			<p role="status" class="wrong">{trouble || done}</p>
+		</Dialog.Content>
+	</Dialog.Portal>
+</Dialog.Root>
+
+<style>
+	:global(.backing) {
+		width: min(560px, calc(100vw - 32px));
+		display: grid;
+		gap: 14px;
+	}
+	.fields {
+		display: grid;
+		grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
+		gap: 12px 20px;
+	}
+	.parts {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 4px 20px;
+	}
+	legend {
+		font-size: 13px;
+		color: var(--second);
+	}
+	.check {
+		display: inline-flex;
+		align-items: center;
+		gap: 7px;
+		min-height: 32px;
+		font-size: 15px;
+		color: var(--ink);
+	}
+	.check input {
+		width: 18px;
+		height: 18px;
+		margin: 0;
+		accent-color: var(--ink);
+	}
+	.length {
+		color: var(--second);
+	}
+	.acts,
+	.work {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		gap: 14px;
+	}
+	progress {
+		flex: 1;
+		height: 10px;
+		accent-color: var(--ink);
+	}
+</style>

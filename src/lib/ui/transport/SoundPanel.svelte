@@ -1,0 +1,332 @@
+<script lang="ts">
+	import { PARTS, SPEED, SWING, TEMPO, type Part } from '$core/band';
+	import { setHeader } from '$core/chart';
+	import { soundPrefs } from '$lib/state/sound-prefs.svelte';
+	import { saveHeaders } from '$lib/state/tune-headers';
+	import { useTransport } from '$lib/state/transport.svelte';
+	import Choice from '../Choice.svelte';
+	import KeyCap from '../KeyCap.svelte';
+	import MixRow from './MixRow.svelte';
+
+	/** Everything about how a tune is played: tempo, loop, count-in, click, the band's levels, what is told. */
+	const transport = useTransport();
+	let rendering = $state(false);
+	const bars = $derived(transport.chart.played.length);
+	const feel = $derived(transport.chart.headers.feel);
+	const swings = $derived(transport.swing.percent > SWING.least);
+	const from = $derived((transport.loop?.from ?? 0) + 1);
+	const to = $derived(transport.loop?.to ?? bars);
+	const NAMES: Record<Part, string> = {
+		drums: 'Drums',
+		bass: 'Bass',
+		chords: 'Chords',
+		line: 'Line',
+		click: 'Click'
+	};
+	const anySolo = $derived(PARTS.some((part) => soundPrefs.current.faders[part].solo));
+	const canKeep = $derived(
+		!transport.draft &&
+			setHeader(transport.open.saved.chart, 'tempo', String(transport.written)) !==
+				transport.open.saved.chart &&
+			transport.tempo !== null
+	);
+	function setLoop(first: number, last: number): void {
+		const low = Math.min(bars, Math.max(1, Math.round(first)));
+		const high = Math.min(bars, Math.max(low, Math.round(last)));
+		transport.loop = low === 1 && high === bars ? null : { from: low - 1, to: high };
+	}
+	async function keepTempo(): Promise<void> {
+		const tempo = transport.written;
+		await saveHeaders(transport.open, { tempo: String(tempo) }, `Tempo ${tempo} kept in the tune.`);
+		transport.tempo = null;
+	}
+</script>
+
+<div class="panel">
+	<div class="column">
+		<section aria-label="Tempo">
+			<div class="row">
+				<label class="grow"
+					>Tempo, quarter notes a minute
+					<span class="slide">
+						<input
+							type="range"
+							min={TEMPO.least}
+							max={TEMPO.most}
+							value={transport.written}
+							oninput={(event) => transport.setTempo(event.currentTarget.valueAsNumber)}
+						/><output>{transport.written}</output></span
+					></label
+				>
+				<button
+					type="button"
+					class="act"
+					onpointerdown={() => transport.tap()}
+					onkeydown={(event) => event.key === 'Enter' && !event.repeat && transport.tap()}
+					>Tap <KeyCap keys="Y" /></button
+				>
+			</div>
+			<label
+				>Speed, per cent
+				<span class="slide">
+					<input
+						type="range"
+						min={SPEED.least}
+						max={SPEED.most}
+						step="5"
+						value={transport.speed}
+						oninput={(event) => transport.setSpeed(event.currentTarget.valueAsNumber)}
+					/><output>{transport.speed}</output></span
+				></label
+			>
+			{#if feel !== 'straight' && feel !== 'ballad'}
+				<label
+					>Off-beats{soundPrefs.current.swing === 0 ? ', as the feel has them' : ''}
+					<span class="slide">
+						<input
+							type="range"
+							min={SWING.least}
+							max={SWING.most}
+							value={Math.round(transport.swing.percent)}
+							oninput={(event) => soundPrefs.set('swing', event.currentTarget.valueAsNumber)}
+						/><output>{swings ? `${Math.round(transport.swing.percent)} %` : 'even'}</output></span
+					></label
+				>
+			{/if}
+			<p class="row small">
+				{#if canKeep}<button type="button" class="quiet" onclick={() => void keepTempo()}
+						>Keep {transport.written} in the tune</button
+					>{/if}
+				{#if transport.tempo !== null || transport.speed !== 100}<button
+						type="button"
+						class="quiet"
+						onclick={() => {
+							transport.tempo = null;
+							transport.speed = 100;
+						}}>Back to {transport.chart.headers.tempo}</button
+					>{/if}
+				{#if soundPrefs.current.swing !== 0}<button
+						type="button"
+						class="quiet"
+						onclick={() => soundPrefs.set('swing', 0)}>Off-beats as the feel has them</button
+					>{/if}
+			</p>
+		</section>
+
+		<section class="two" aria-label="Loop and count-in">
+			<div class="row">
+				<label
+					>Loop from bar
+					<input
+						type="number"
+						min="1"
+						max={bars}
+						value={from}
+						onchange={(event) => setLoop(event.currentTarget.valueAsNumber || 1, to)}
+					/></label
+				>
+				<label
+					>to bar
+					<input
+						type="number"
+						min="1"
+						max={bars}
+						value={to}
+						onchange={(event) => setLoop(from, event.currentTarget.valueAsNumber || bars)}
+					/></label
+				>
+			</div>
+			<Choice
+				label="Count-in, bars"
+				options={[
+					{ value: '0', name: 'none' },
+					{ value: '1', name: '1' },
+					{ value: '2', name: '2' }
+				]}
+				value={String(soundPrefs.current.countIn)}
+				onchange={(value) => soundPrefs.set('countIn', Number(value) as 0 | 1 | 2)}
+			/>
+		</section>
+
+		<section aria-label="What comes">
+			<Choice
+				label="Announce the next chord, beats ahead"
+				options={[
+					{ value: '0', name: 'off' },
+					{ value: '1', name: '1' },
+					{ value: '2', name: '2' },
+					{ value: '4', name: '4' }
+				]}
+				value={String(soundPrefs.current.announce)}
+				onchange={(value) => soundPrefs.set('announce', Number(value) as 0 | 1 | 2 | 4)}
+			/>
+			<label class="check"
+				><input
+					type="checkbox"
+					checked={soundPrefs.current.speak}
+					onchange={(event) => soundPrefs.set('speak', event.currentTarget.checked)}
+				/> Say it aloud too: chord and landing</label
+			>
+		</section>
+	</div>
+	<div class="column">
+		<section aria-label="The band">
+			{#each PARTS as part (part)}
+				<MixRow
+					name={NAMES[part]}
+					fader={soundPrefs.current.faders[part]}
+					quiet={anySolo && !soundPrefs.current.faders[part].solo && part !== 'click'}
+					onchange={(change) => soundPrefs.setFader(part, change)}
+				/>
+			{/each}
+			<Choice
+				label="Chords on"
+				options={[
+					{ value: 'auto', name: 'as it suits' },
+					{ value: 'guitar', name: 'guitar' },
+					{ value: 'keys', name: 'electric piano' }
+				]}
+				value={soundPrefs.current.voice}
+				onchange={(value) => soundPrefs.set('voice', value)}
+			/>
+		</section>
+
+		<section class="two" aria-label="Click">
+			<Choice
+				label="Click on"
+				options={[
+					{ value: 'every', name: 'every beat' },
+					{ value: 'answers', name: '2 and 4' },
+					{ value: 'first', name: '1' }
+				]}
+				value={soundPrefs.current.clickBeats}
+				onchange={(value) => soundPrefs.set('clickBeats', value)}
+			/>
+			<Choice
+				label="Parts of a beat"
+				options={[1, 2, 3, 4].map((n) => ({ value: String(n), name: String(n) }))}
+				value={String(soundPrefs.current.clickParts)}
+				onchange={(value) => soundPrefs.set('clickParts', Number(value) as 1 | 2 | 3 | 4)}
+			/>
+			<label class="check"
+				><input
+					type="checkbox"
+					checked={soundPrefs.current.clickAccents}
+					onchange={(event) => soundPrefs.set('clickAccents', event.currentTarget.checked)}
+				/> Accent the first beat</label
+			>
+		</section>
+	</div>
+	<div class="foot">
+		<button type="button" class="act" onclick={() => (rendering = true)}
+			>Take the backing away …</button
+		>
+		<p class="care">Keep it low enough to talk over.</p>
+	</div>
+</div>
+{#if rendering}
+	{#await import('./BackingDialog.svelte') then Dialog}
+		<Dialog.default bind:shown={rendering} {transport} />
+	{/await}
+{/if}
+
+<style>
+	.panel {
+		display: grid;
+		grid-template-columns: 1fr 1fr;
+		gap: 12px 28px;
+	}
+	.column {
+		display: grid;
+		gap: 12px;
+		align-content: start;
+		min-width: 0;
+	}
+	.column section:last-child {
+		border-bottom: 0;
+		padding-bottom: 0;
+	}
+	.foot {
+		grid-column: 1 / -1;
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		gap: 8px 20px;
+		border-top: 2px solid var(--ink);
+		padding-top: 12px;
+	}
+	section {
+		display: grid;
+		gap: 8px;
+		padding-bottom: 12px;
+		border-bottom: 1px solid var(--hair);
+	}
+	.two {
+		grid-template-columns: auto auto;
+		align-items: end;
+		gap: 10px 20px;
+	}
+	.row {
+		display: flex;
+		align-items: end;
+		gap: 12px;
+	}
+	.small {
+		flex-wrap: wrap;
+		gap: 0 16px;
+		font-size: 13px;
+	}
+	.small:empty {
+		display: none;
+	}
+	.grow {
+		flex: 1;
+	}
+	.slide {
+		display: grid;
+		grid-template-columns: 1fr 52px;
+		align-items: center;
+		gap: 12px;
+	}
+	input[type='range'] {
+		width: 100%;
+		height: 28px;
+		margin: 0;
+		accent-color: var(--ink);
+	}
+	output {
+		font-family: var(--font-mono);
+		font-weight: 700;
+		font-size: 15px;
+		color: var(--ink);
+		text-align: right;
+	}
+	.check {
+		display: flex;
+		align-items: center;
+		gap: 8px;
+		min-height: 32px;
+		font-size: 15px;
+		color: var(--ink);
+	}
+	.check input {
+		width: 18px;
+		height: 18px;
+		margin: 0;
+		accent-color: var(--ink);
+	}
+	.care {
+		font-size: 13px;
+		color: var(--second);
+	}
+	@media (max-width: 760px) {
+		.panel {
+			grid-template-columns: 1fr;
+		}
+	}
+	@media (max-width: 560px) {
+		.two {
+			grid-template-columns: 1fr;
+		}
+	}
+</style>
