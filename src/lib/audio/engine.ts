@@ -26,8 +26,6 @@ import type { VoiceKey } from '../workers/sound.worker';
 const AHEAD = 2;
 /** Seconds between two looks at what comes. */
 const EVERY = 0.1;
-/** A change is heard this much later, so that nothing that is about to sound is torn off. */
-const MARGIN = 0.06;
 
 /** Notes that are rendered at a time: enough for the count-in and the first beats. */
 const FIRST = 12;
@@ -52,6 +50,8 @@ const keyText = ({ voice, midi, layer }: VoiceKey): string => `${voice} ${midi} 
  * beat goes on where it was.
  */
 export class BandEngine {
+	/** Seconds after which a change is heard, so that nothing that is about to sound is torn off. */
+	static readonly MARGIN = 0.06;
 	private readonly console: Console;
 	private readonly buffers = new Map<string, AudioBuffer>();
 	private playing: Playing[] = [];
@@ -59,6 +59,7 @@ export class BandEngine {
 	private waiting: TimedNote[] = [];
 	private score: Score | null = null;
 	private run: Run | null = null;
+	private rest: Promise<void> = Promise.resolve();
 	/** Tick of the run up to which notes are written. */
 	private written = 0;
 	private looked = -1;
@@ -92,6 +93,11 @@ export class BandEngine {
 		this.written = 0;
 		this.looked = -1;
 		this.look();
+	}
+
+	/** Every sound of the score is there. Rejects when sounds did not come. */
+	settled(): Promise<void> {
+		return this.rest;
 	}
 
 	/** Silence, at once. */
@@ -151,7 +157,8 @@ export class BandEngine {
 	private async prepare(score: Score, bar = 0): Promise<void> {
 		const wanted = this.missing(voicesOf(score, bar));
 		await this.render(wanted.slice(0, FIRST));
-		void this.render(wanted.slice(FIRST));
+		this.rest = this.render(wanted.slice(FIRST));
+		void this.rest.catch(() => {});
 	}
 
 	private missing(keys: readonly VoiceKey[]): VoiceKey[] {
@@ -183,7 +190,7 @@ export class BandEngine {
 
 	private rewrite(change: (run: Run, at: number) => Run): void {
 		if (!this.run || !this.score) return;
-		const at = Math.max(0, ticksAt(this.run, this.context.currentTime + MARGIN));
+		const at = Math.max(0, ticksAt(this.run, this.context.currentTime + BandEngine.MARGIN));
 		if (at < this.written) {
 			this.playing = this.playing.filter(({ note, source }) => {
 				if (note.at < at) return true;

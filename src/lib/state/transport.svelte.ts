@@ -44,6 +44,9 @@ export type Heard =
 			readonly round: number;
 			/** Beats until the next change. */
 			readonly toGo: number;
+			/** Changes of the chart: the one that sounds, the one that comes. */
+			readonly now: number | null;
+			readonly next: number | null;
 	  };
 
 const STILL: Heard = { kind: 'still' };
@@ -99,6 +102,10 @@ export class Transport {
 			from: performed(this.chart, note.tick, this.swing),
 			to: performed(this.chart, note.tick + note.durationTicks, this.swing)
 		}))
+	);
+	/** The note of the line that sounds. */
+	readonly sounding: NoteAnswer | null = $derived.by(
+		() => this.line.find((note) => note.tick === this.noteTick) ?? null
 	);
 	readonly click: Click = $derived({
 		beats: soundPrefs.current.clickBeats,
@@ -294,9 +301,11 @@ export class Transport {
 			heard.kind !== 'playing' ||
 			heard.bar !== bar ||
 			heard.beat !== beat ||
-			heard.toGo !== where.beats
+			heard.toGo !== where.beats ||
+			heard.now !== where.now
 		) {
-			this.heard = { kind: 'playing', bar, beat, round, toGo: where.beats };
+			const { now, next, beats } = where;
+			this.heard = { kind: 'playing', bar, beat, round, toGo: beats, now, next };
 			this.announce(where.next, where.beats);
 		}
 		this.look(tick);

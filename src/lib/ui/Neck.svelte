@@ -36,6 +36,8 @@
 		target?: Landing | null;
 		/** A note of the line that is picked out. */
 		picked?: Place | null;
+		/** The place that sounds while music plays. */
+		sounding?: Place | null;
 		/** Places that no landing takes. */
 		forbidden?: readonly Place[];
 		/** Every place of the window can be chosen, whatever it sounds. */
@@ -60,6 +62,7 @@
 		before = null,
 		target = null,
 		picked = null,
+		sounding = null,
 		forbidden = [],
 		every = false,
 		onposition,
@@ -296,10 +299,19 @@
 			{/each}
 		</g>
 		{#if figure}<NeckFigure {figure} {radius} {x} {y} />{/if}
+		{#if sounding && sounding.fret >= from && sounding.fret <= to}
+			<circle class="sounding" cx={x(sounding.fret)} cy={y(sounding)} r={radius + 5} />
+		{/if}
 	</svg>
 </div>
 
 <style>
+	.sounding {
+		fill: none;
+		stroke: var(--ink);
+		stroke-width: 3.5;
+		pointer-events: none;
+	}
 	.neck {
 		width: 100%;
 		overflow: hidden;

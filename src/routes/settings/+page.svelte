@@ -7,6 +7,7 @@
 	import Choice from '$lib/ui/settings/Choice.svelte';
 	import HandPicker from '$lib/ui/settings/HandPicker.svelte';
 	import InstrumentList from '$lib/ui/settings/InstrumentList.svelte';
+	import SoundCheck from '$lib/ui/settings/SoundCheck.svelte';
 	import ScaleList from '$lib/ui/settings/ScaleList.svelte';
 	import { untrack } from 'svelte';
 	import type { PageData } from './$types';
@@ -97,6 +98,7 @@
 			</Switch.Root>
 		{/each}
 	</section>
+	<SoundCheck />
 	<p class="note">What stands above is kept in this browser; what follows, in your notebook.</p>
 	<HandPicker {store} />
 	<InstrumentList {store} />

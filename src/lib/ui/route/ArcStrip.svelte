@@ -7,6 +7,7 @@
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import { hear } from '$lib/state/hear';
+	import { useTransport } from '$lib/state/transport.svelte';
 	import { pitchesOf, placeFor } from '$lib/state/line-edit';
 	import type { LineWriter } from '$lib/state/line-writer.svelte';
 	import type { LineSelection } from '$lib/state/line-selection.svelte';
@@ -38,6 +39,9 @@
 	};
 	let { plan, selection, writer, axis, width, grid }: Props = $props();
 	const open = useTune();
+	const transport = useTransport();
+	/** The note that sounds while music plays. */
+	const sounding = $derived(transport.sounding);
 	const uid = $props.id();
 
 	const HEIGHT = 246;
@@ -250,6 +254,9 @@
 			<text class="passWord" y="32">{passWord(change.index)}</text>
 		</g>
 	{/each}
+	{#if sounding}
+		<circle class="sounding" cx={axis.x(sounding.tick)} cy={y(sounding.midi)} r="20" />
+	{/if}
 	{#if writer.caret !== null}
 		{@const at = axis.x(writer.caret)}
 		<g class="caret" data-tick={writer.caret}>
@@ -270,6 +277,12 @@
 	}
 	.writing {
 		cursor: crosshair;
+	}
+	.sounding {
+		fill: none;
+		stroke: var(--ink);
+		stroke-width: 3.5;
+		pointer-events: none;
 	}
 	.caret {
 		fill: var(--ink);

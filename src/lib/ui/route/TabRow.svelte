@@ -5,6 +5,7 @@
 	import { prefs } from '$lib/state/prefs.svelte';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
 	import { changeBefore } from '$lib/state/ways';
+	import { useTransport } from '$lib/state/transport.svelte';
 	import { TECHNIQUE_SIGNS } from './line-words';
 	import type { TimeAxis } from './strip-geometry';
 
@@ -12,6 +13,7 @@
 	type Props = { plan: RoutePlan; axis: TimeAxis; width: number; grid: number };
 	let { plan, axis, width, grid }: Props = $props();
 	const open = useTune();
+	const transport = useTransport();
 	const LINE = 12;
 	const TOP = 32;
 	const strings = $derived(open.instrument.open.length);
@@ -76,6 +78,9 @@
 				y2={row(note.string)}
 			/>
 		{/if}
+		{#if note.tick === transport.noteTick}
+			<rect class="sounding" x={x - 11} y={row(note.string) - 11} width="22" height="22" />
+		{/if}
 		<text
 			class="digit"
 			class:small={!landing}
@@ -132,6 +137,11 @@
 		paint-order: stroke;
 		stroke: var(--paper);
 		stroke-width: 6px;
+	}
+	.sounding {
+		fill: var(--paper);
+		stroke: var(--ink);
+		stroke-width: 2.5;
 	}
 	.small {
 		font-size: 14px;

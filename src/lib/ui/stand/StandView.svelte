@@ -54,11 +54,6 @@
 	});
 	const left = $derived(heard.kind === 'playing' ? heard.toGo : beats);
 	const number = $derived(heard.kind === 'counting' ? heard.count : left);
-	const sounding = $derived(
-		transport.noteTick === null
-			? null
-			: (transport.line.find((note) => note.tick === transport.noteTick) ?? null)
-	);
 	const aims = $derived(
 		open.next
 			? guideTones(open.next)
@@ -233,7 +228,7 @@
 						next={open.next}
 						{target}
 						{before}
-						{sounding}
+						sounding={transport.sounding}
 						box={at.neck}
 					/>
 					{#if transport.line.length === 0}

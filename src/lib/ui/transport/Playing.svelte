@@ -63,6 +63,7 @@
 		font-size: 18px;
 	}
 	i {
+		margin-left: 0.35em;
 		font-style: normal;
 		font-weight: 400;
 		font-size: 15px;

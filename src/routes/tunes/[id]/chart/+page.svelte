@@ -16,6 +16,7 @@
 	import { ChartDraft } from '$lib/state/chart-draft.svelte';
 	import { onKeys } from '$lib/state/keys';
 	import { prefs } from '$lib/state/prefs.svelte';
+	import { useTransport } from '$lib/state/transport.svelte';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import AtCursor from '$lib/ui/chart/AtCursor.svelte';
 	import BarGrid from '$lib/ui/chart/BarGrid.svelte';
@@ -33,6 +34,22 @@
 
 	const open = useTune();
 	const draft = new ChartDraft(open);
+	// What is written is what is played, saved or not.
+	const transport = useTransport();
+	$effect(() => {
+		transport.draft = draft.dirty ? { text: draft.text, chart: draft.chart } : null;
+	});
+	onMount(() => () => (transport.draft = null));
+	/** While it plays the grid shows what is heard, else what the cursor is on. */
+	const shown = $derived.by(() => {
+		const { heard } = transport;
+		if (heard.kind !== 'playing') return { now: draft.now, next: draft.next };
+		const { changes } = chart;
+		return {
+			now: heard.now === null ? null : (changes[heard.now]?.to ?? null),
+			next: heard.next === null ? null : (changes[heard.next]?.to ?? null)
+		};
+	});
 	let editor: ChartEditor;
 	let grid: BarGrid;
 	let ranking: HomeRanking;
@@ -211,8 +228,8 @@
 						bind:this={grid}
 						{chart}
 						{functions}
-						now={draft.now}
-						next={draft.next}
+						now={shown.now}
+						next={shown.next}
 						onchoose={(span, focusText) => {
 							draft.cursorTo(span);
 							editor.goTo(span, focusText);

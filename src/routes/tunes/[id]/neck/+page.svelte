@@ -5,6 +5,7 @@
 	import { NeckCoverage } from '$lib/state/neck-coverage.svelte';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { prefs } from '$lib/state/prefs.svelte';
+	import { useTransport } from '$lib/state/transport.svelte';
 	import { redoStep, toNextKey, undoStep } from '$lib/state/tune-headers';
 	import FootKeys from '$lib/ui/FootKeys.svelte';
 	import Neck from '$lib/ui/Neck.svelte';
@@ -23,6 +24,7 @@
 
 	let { data }: { data: PageData } = $props();
 	const open = useTune();
+	const transport = useTransport();
 	const view = new NeckView(open);
 	const coverage = new NeckCoverage(open);
 	let scalePanel: ScalePanel | undefined = $state();
@@ -141,6 +143,7 @@
 				fingers={prefs.current.layerFingers}
 				moves
 				figure={view.figure}
+				sounding={transport.sounding}
 				{...frets}
 				height={narrow ? 236 : width < 900 ? 300 : 238}
 				onposition={(position) => open.moveTo(position)}

@@ -282,6 +282,7 @@
 					from={frets.from}
 					to={frets.to}
 					height={226}
+					sounding={transport.sounding}
 					before={writer.on ? null : landing(before)}
 					target={writer.on ? null : landing(target)}
 					picked={selection.leading}
