@@ -1,6 +1,6 @@
 import type { Chart, Feel, PlayedBar } from '../chart';
 import type { Chord } from '../chord';
-import { BASS, bassBar, bassClass, bassPitch } from './bass';
+import { BASS, bassBar, bassClass, bassPitch, firstLength } from './bass';
 import { compBar } from './comping';
 import { drumBar } from './drums';
 import { stretchesOf, timelineOf } from './timeline';
@@ -76,7 +76,8 @@ export function bandFor(chart: Chart, options: BandOptions = {}): Band {
 			silent,
 			pushes
 		});
-		const bass = bassBar(feel, { bar: at, round, stretches, pedal, rootOf });
+		const ringOn = firstLength(feel, played[index + 1] ?? played[0]);
+		const bass = bassBar(feel, { bar: at, round, stretches, pedal, rootOf, ringOn });
 		const strumMs = voice === 'guitar' ? STRUM_MS : 0;
 		const chords = compBar(feel, {
 			...{ bar: at, round, stretches, strumMs },

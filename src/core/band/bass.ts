@@ -16,6 +16,8 @@ export type BassBar = {
 	readonly stretches: readonly Stretch[];
 	/** The bass note is the same before or after under another chord: it is held. */
 	readonly pedal: (event: number) => boolean;
+	/** Ticks into the next bar until the bass plays after its first beat. */
+	readonly ringOn: number;
 	/** The root of the next chord is this pitch, so that the line leads there. */
 	readonly rootOf: (chord: Chord) => number;
 };
@@ -32,6 +34,9 @@ export const bassClass = (chord: Chord): number => pitchClass(chord.bass ?? chor
 
 /** When the bass plays in a bar: ticks from its start and how long, in felt beats' terms. */
 type Beat = { readonly offset: number; readonly length: number; readonly level: number };
+
+/** How long the first note of a bar sounds. */
+export const firstLength = (feel: Feel, bar: PlayedBar): number => rhythm(feel, bar)[0].length;
 
 function rhythm(feel: Feel, bar: PlayedBar): Beat[] {
 	const pulses = pulsesOf(bar.signature);
@@ -71,20 +76,23 @@ function rhythm(feel: Feel, bar: PlayedBar): Beat[] {
 }
 
 /** The moments at which the bass plays a stretch: its start, then the beats of the rhythm inside it. */
-function momentsIn(stretch: Stretch, bar: PlayedBar, beats: readonly Beat[]): Beat[] {
+function momentsIn(stretch: Stretch, of: BassBar, beats: readonly Beat[]): Beat[] {
+	const { bar, ringOn } = of;
 	const from = stretch.from - bar.startTick;
 	const to = stretch.to - bar.startTick;
-	const inside = beats.filter(({ offset }) => offset >= from && offset < to);
-	// A chord that begins between beats is struck there; the beat that it was pushed from is not played again.
+	// The beat that a chord was pushed from is not played again.
+	const tied = stretch.tiedTo === null ? -1 : stretch.tiedTo - bar.startTick;
+	const inside = beats.filter(({ offset }) => offset >= from && offset < to && offset > tied);
 	const struck =
 		stretch.begins && inside[0]?.offset !== from
-			? [
-					{ offset: from, length: 0, level: 0.8 },
-					...inside.filter(({ offset }) => offset - from > 240 || !stretch.pushed)
-				]
+			? [{ offset: from, length: 0, level: 0.8 }, ...inside]
 			: inside;
 	return struck.map((beat, i) => {
-		const until = Math.min(to, struck[i + 1]?.offset ?? to);
+		const next = struck[i + 1]?.offset;
+		// Pushed over the bar line it rings on until the bass plays there again.
+		const over =
+			next === undefined && tied >= to ? Math.min(ringOn, stretch.untilNext - (to - from)) : 0;
+		const until = Math.min(to, next ?? to) + over;
 		const own = beat.length > 0 ? beat.offset + beat.length : until;
 		return { ...beat, length: Math.max(60, Math.min(until, Math.max(own, from)) - beat.offset) };
 	});
@@ -142,7 +150,7 @@ export function bassBar(feel: Feel, of: BassBar): BandNote[] {
 		const root = rootOf(chord);
 		const held = pedal(stretch.event);
 		const goal = stretch.next ? rootOf(stretch.next) : root;
-		const moments = momentsIn(stretch, bar, beats);
+		const moments = momentsIn(stretch, of, beats);
 		let last = root;
 		moments.forEach((moment, i) => {
 			const tick = bar.startTick + moment.offset;

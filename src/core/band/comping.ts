@@ -77,6 +77,9 @@ export type CompBar = {
 	readonly strumMs: number;
 };
 
+/** Ticks that a chord rings on over the bar line that it was pushed over. */
+const OVER = QUARTER * 0.7;
+
 /** Feels where every new chord is played where it begins, whatever the rhythm says. */
 const ALWAYS: readonly Feel[] = ['straight', 'ballad', 'sixteenths'];
 
@@ -89,20 +92,21 @@ export function compBar(feel: Feel, of: CompBar): BandNote[] {
 		if (!voicing) return [];
 		const from = stretch.from - bar.startTick;
 		const to = stretch.to - bar.startTick;
-		let inside = hits.filter(({ offset }) => offset >= from && offset < to);
+		// A pushed chord rings over its beat instead of being struck there again.
+		const tied = stretch.tiedTo === null ? -1 : stretch.tiedTo - bar.startTick;
+		let inside = hits.filter(({ offset }) => offset >= from && offset < to && offset > tied);
+		const over = tied >= to ? Math.min(OVER, stretch.untilNext - (to - from)) : 0;
 		const strikes =
 			stretch.begins &&
 			inside[0]?.offset !== from &&
 			(stretch.pushed || s > 0 || ALWAYS.includes(feel) || inside.length === 0);
 		if (strikes) {
-			// A pushed chord rings over its beat instead of being struck there again.
-			if (stretch.pushed) inside = inside.filter(({ offset }) => offset - from > HALF);
-			const until = inside[0]?.offset ?? to;
+			const until = (inside[0]?.offset ?? to) + over;
 			const rings = feel === 'ballad' || stretch.pushed ? until - from : QUARTER * 0.75;
 			inside = [hit(from, Math.min(until - from, rings), stretch.pushed ? 0.6 : 0.52), ...inside];
 		}
 		return inside.flatMap(({ offset, length, level }, i) => {
-			const until = Math.min(to, inside[i + 1]?.offset ?? to);
+			const until = inside[i + 1]?.offset ?? to + over;
 			const human = 0.92 + 0.16 * chance(bar.index, round, offset, 61);
 			// Off the beat the pick comes from below.
 			const upward = strumMs > 0 && offset % QUARTER !== 0;

@@ -14,6 +14,8 @@ export type Stretch = {
 	readonly begins: boolean;
 	/** It begins before its beat. */
 	readonly pushed: boolean;
+	/** The beat that a pushed chord is written on, where it lies at or after `from`: tied over, not struck. */
+	readonly tiedTo: number | null;
 	/** The chord that follows, when it is another one; null when this goes on or silence follows. */
 	readonly next: Chord | null;
 	/** Ticks from `from` until another chord sounds. */
@@ -87,13 +89,16 @@ export function stretchesOf(
 			const following = event < 0 ? null : line.after(event);
 			const first = event < 0 || line.runStart(event) === event;
 			const begins = event >= 0 && first && (sounding.startTick === from || entered);
+			const beat = sounding ? writtenTick(chart, sounding) : 0;
+			const early = sounding !== undefined && sounding.startTick < beat && first;
 			stretches.push({
 				from,
 				to,
 				chord: sounding?.chord ?? null,
 				event,
 				begins,
-				pushed: begins && sounding.startTick === from && isPushed(chart, sounding),
+				pushed: begins && early && sounding.startTick === from,
+				tiedTo: early && beat >= from && !entered ? beat : null,
 				next: following?.chord ?? null,
 				untilNext: (following?.tick ?? Infinity) - from
 			});
@@ -104,9 +109,8 @@ export function stretchesOf(
 	return stretches;
 }
 
-/** A chord that sounds before the beat that it is written on. */
-export function isPushed(chart: Chart, event: ChordEvent): boolean {
+/** The tick of the beat that a chord is written on. */
+function writtenTick(chart: Chart, event: ChordEvent): number {
 	const bar = chart.played[event.bar - 1];
-	const beat = beatTicks(bar.signature);
-	return event.startTick < Math.round(bar.startTick + (event.beat - 1) * beat);
+	return Math.round(bar.startTick + (event.beat - 1) * beatTicks(bar.signature));
 }

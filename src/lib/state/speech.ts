@@ -18,14 +18,24 @@ const ENDINGS: readonly (readonly [RegExp, string])[] = [
 	[/[()]/g, ' ']
 ];
 
+const ACCIDENTALS: Record<string, string> = {
+	b: ' flat',
+	'#': ' sharp',
+	bb: ' double flat',
+	'##': ' double sharp'
+};
+
 /** A note's name as it is said: `Bb` is "B flat". */
 export const spokenNote = (note: Note | string): string => {
 	const name = typeof note === 'string' ? note : noteName(note);
-	return name
-		.replace(/bb|𝄫/, ' double flat')
-		.replace(/##|𝄪/, ' double sharp')
-		.replace(/b|♭/, ' flat')
-		.replace(/#|♯/, ' sharp');
+	const [letter] = name;
+	const signs = name
+		.slice(1)
+		.replaceAll('𝄫', 'bb')
+		.replaceAll('𝄪', '##')
+		.replaceAll('♭', 'b')
+		.replaceAll('♯', '#');
+	return letter + (ACCIDENTALS[signs] ?? '');
 };
 
 /** A chord's name as it is said: `Bbm7b5` is "B flat minor 7 flat 5". */

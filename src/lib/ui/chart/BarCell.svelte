@@ -12,9 +12,11 @@
 		roleAt: (span: Span) => ChordFunction | null;
 		now: ChordEvent | null;
 		next: ChordEvent | null;
+		/** This bar sounds while music plays. */
+		sounding: boolean;
 		onchoose: (span: Span, focusText: boolean) => void;
 	};
-	let { bar, roleAt, now, next, onchoose }: Props = $props();
+	let { bar, roleAt, now, next, sounding, onchoose }: Props = $props();
 
 	const shown = $derived(bar.cells.filter((cell) => cell.kind !== 'hold'));
 	const many = $derived(shown.length > 1);
@@ -28,7 +30,13 @@
 	const holds = $derived(bar.cells.length > 0 && shown.length === 0);
 </script>
 
-<div class="bar" class:start={bar.startsRepeat} class:end={bar.repeatTimes > 0} class:many>
+<div
+	class="bar"
+	class:sounding
+	class:start={bar.startsRepeat}
+	class:end={bar.repeatTimes > 0}
+	class:many
+>
 	<span class="number">{bar.number}</span>
 	{#if bar.endings.length > 0}<span class="ending">{bar.endings.join(', ')}.</span>{/if}
 	{#if bar.repeatsBefore || holds}
@@ -93,6 +101,9 @@
 </div>
 
 <style>
+	.sounding {
+		box-shadow: inset 0 -5px var(--now);
+	}
 	.bar {
 		position: relative;
 		display: flex;

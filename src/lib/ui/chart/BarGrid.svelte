@@ -10,9 +10,11 @@
 		functions: readonly (ChordFunction | null)[];
 		now: ChordEvent | null;
 		next: ChordEvent | null;
+		/** The written bar that sounds while music plays: its index. */
+		sounding?: number | null;
 		onchoose: (span: Span, focusText: boolean) => void;
 	};
-	let { chart, functions, now, next, onchoose }: Props = $props();
+	let { chart, functions, now, next, sounding = null, onchoose }: Props = $props();
 	const ROW = 4;
 
 	const rows = $derived(
@@ -82,7 +84,7 @@
 		{#each lines as bars (bars[0].number)}
 			<div class="row">
 				{#each bars as bar (bar.number)}
-					<BarCell {bar} {roleAt} {now} {next} {onchoose} />
+					<BarCell {bar} {roleAt} {now} {next} sounding={bar.number - 1 === sounding} {onchoose} />
 				{/each}
 			</div>
 		{/each}

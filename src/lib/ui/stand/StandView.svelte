@@ -19,6 +19,7 @@
 	const transport = useTransport();
 	const { open } = transport;
 
+	let sheet: HTMLElement | null = $state(null);
 	let width = $state(1280);
 	let height = $state(800);
 	const at = $derived(standLayout(width, height));
@@ -119,11 +120,13 @@
 	<Dialog.Portal>
 		<Dialog.Content
 			class="stand"
+			bind:ref={sheet}
+			tabindex={-1}
 			escapeKeydownBehavior="ignore"
 			onOpenAutoFocus={(event) => {
 				// No control stands out; every key works from here.
 				event.preventDefault();
-				(event.currentTarget as HTMLElement | null)?.focus();
+				sheet?.focus();
 			}}
 			onkeydown={keys}
 			aria-describedby={undefined}

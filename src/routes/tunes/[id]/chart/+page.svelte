@@ -43,11 +43,12 @@
 	/** While it plays the grid shows what is heard, else what the cursor is on. */
 	const shown = $derived.by(() => {
 		const { heard } = transport;
-		if (heard.kind !== 'playing') return { now: draft.now, next: draft.next };
+		if (heard.kind !== 'playing') return { now: draft.now, next: draft.next, bar: null };
 		const { changes } = chart;
 		return {
 			now: heard.now === null ? null : (changes[heard.now]?.to ?? null),
-			next: heard.next === null ? null : (changes[heard.next]?.to ?? null)
+			next: heard.next === null ? null : (changes[heard.next]?.to ?? null),
+			bar: chart.played[heard.bar]?.written ?? null
 		};
 	});
 	let editor: ChartEditor;
@@ -230,6 +231,7 @@
 						{functions}
 						now={shown.now}
 						next={shown.next}
+						sounding={shown.bar}
 						onchoose={(span, focusText) => {
 							draft.cursorTo(span);
 							editor.goTo(span, focusText);
