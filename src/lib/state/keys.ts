@@ -30,9 +30,13 @@ const MOVES = new Set([
 /**
  * Makes a handler for `keydown` from keys to actions. `Mod+s` is Ctrl or ⌘; a plain key never fires
  * while typing, with a modifier held, or when single keys are switched off in the settings.
+ * @param playing while it says true the space bar belongs to no control
  * @example <svelte:window onkeydown={onKeys({ n: toggleNames, 'Mod+s': save })} />
  */
-export function onKeys(actions: Actions): (event: KeyboardEvent) => void {
+export function onKeys(
+	actions: Actions,
+	playing: () => boolean = () => false
+): (event: KeyboardEvent) => void {
 	return (event) => {
 		if (event.defaultPrevented || event.altKey) return;
 		const mod = event.ctrlKey || event.metaKey;
@@ -50,8 +54,9 @@ export function onKeys(actions: Actions): (event: KeyboardEvent) => void {
 				event.target instanceof Element &&
 				event.target.closest('button, a, [role="slider"], [role="radio"], [role="gridcell"]');
 			if (control && OWN.has(name)) return;
-			// Reached by keys, a control keeps the space bar; after a click of the mouse it plays and stops.
-			if (control && name === ' ' && control.matches(':focus-visible')) return;
+			// Reached by keys, a control keeps the space bar; after a click of the mouse, and while music plays
+			// anywhere, it plays and stops.
+			if (control && name === ' ' && !playing() && control.matches(':focus-visible')) return;
 		} else if (isTyping(event.target) && name === 'z') return;
 		event.preventDefault();
 		action(event);

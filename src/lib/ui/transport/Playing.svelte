@@ -19,7 +19,9 @@
 		</p>
 	{:else if transport.heard.kind === 'playing'}
 		<p class="fact">
-			<small>Bar</small><b>{transport.heard.bar + 1}<i> of {transport.chart.played.length}</i></b>
+			<small>Bar</small><b
+				>{transport.heard.bar + 1}{' '}<i>of {transport.chart.played.length}</i></b
+			>
 		</p>
 		{#if open.next && !transport.draft}
 			<p class="fact next">
@@ -29,7 +31,7 @@
 			{#if target}
 				<p class="fact next land">
 					<small>land on string {target.string}, fret {target.fret}</small>
-					<b>{prefs.name(target.name, target.midi % 12)}<i> {signs(target.role)}</i></b>
+					<b>{prefs.name(target.name, target.midi % 12)}{' '}<i>{signs(target.role)}</i></b>
 				</p>
 			{/if}
 		{/if}
@@ -63,7 +65,6 @@
 		font-size: 18px;
 	}
 	i {
-		margin-left: 0.35em;
 		font-style: normal;
 		font-weight: 400;
 		font-size: 15px;

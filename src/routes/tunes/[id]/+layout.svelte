@@ -82,15 +82,18 @@
 		else url.searchParams.delete('stand');
 		await goto(url, { replaceState: !on, noScroll: true, keepFocus: true });
 	}
-	const keys = onKeys({
-		' ': () => transport.toggle(),
-		f: () => void stand(!standing),
-		q: () => transport.toggleLoop(),
-		y: () => transport.tap(),
-		'-': () => transport.setSpeed(transport.speed - 5),
-		'=': () => transport.setSpeed(transport.speed + 5),
-		'+': () => transport.setSpeed(transport.speed + 5)
-	});
+	const keys = onKeys(
+		{
+			' ': () => transport.toggle(),
+			f: () => void stand(!standing),
+			q: () => transport.toggleLoop(),
+			y: () => transport.tap(),
+			'-': () => transport.setSpeed(transport.speed - 5),
+			'=': () => transport.setSpeed(transport.speed + 5),
+			'+': () => transport.setSpeed(transport.speed + 5)
+		},
+		() => transport.playing
+	);
 </script>
 
 <svelte:window onkeydown={keys} />
