@@ -30,13 +30,9 @@ const MOVES = new Set([
 /**
  * Makes a handler for `keydown` from keys to actions. `Mod+s` is Ctrl or ⌘; a plain key never fires
  * while typing, with a modifier held, or when single keys are switched off in the settings.
- * @param playing while it says true the space bar belongs to no control
  * @example <svelte:window onkeydown={onKeys({ n: toggleNames, 'Mod+s': save })} />
  */
-export function onKeys(
-	actions: Actions,
-	playing: () => boolean = () => false
-): (event: KeyboardEvent) => void {
+export function onKeys(actions: Actions): (event: KeyboardEvent) => void {
 	return (event) => {
 		if (event.defaultPrevented || event.altKey) return;
 		const mod = event.ctrlKey || event.metaKey;
@@ -54,9 +50,8 @@ export function onKeys(
 				event.target instanceof Element &&
 				event.target.closest('button, a, [role="slider"], [role="radio"], [role="gridcell"]');
 			if (control && OWN.has(name)) return;
-			// Reached by keys, a control keeps the space bar; after a click of the mouse, and while music plays
-			// anywhere, it plays and stops.
-			if (control && name === ' ' && !playing() && control.matches(':focus-visible')) return;
+			// Reached by keys, a control keeps the space bar; after a click of the mouse it plays and stops.
+			if (control && name === ' ' && control.matches(':focus-visible')) return;
 		} else if (isTyping(event.target) && name === 'z') return;
 		event.preventDefault();
 		action(event);
@@ -79,5 +74,22 @@ export function onlyKeys(actions: Actions): (event: KeyboardEvent) => void {
 		event.preventDefault();
 		event.stopPropagation();
 		action(event);
+	};
+}
+
+/**
+ * Makes a handler for the capture of `keydown` that stops the music with the space bar wherever the focus
+ * is, except in text and in dialogs.
+ */
+export function stopWithSpace(
+	playing: () => boolean,
+	stop: () => void
+): (event: KeyboardEvent) => void {
+	return (event) => {
+		if (event.key !== ' ' || event.altKey || event.ctrlKey || event.metaKey) return;
+		if (!playing() || isTyping(event.target) || !prefs.current.singleKeys) return;
+		event.preventDefault();
+		event.stopPropagation();
+		stop();
 	};
 }

@@ -2,7 +2,7 @@
 	import { browser } from '$app/environment';
 	import { afterNavigate, goto, replaceState } from '$app/navigation';
 	import { page } from '$app/state';
-	import { onKeys } from '$lib/state/keys';
+	import { onKeys, stopWithSpace } from '$lib/state/keys';
 	import { lastTune } from '$lib/state/last-tune.svelte';
 	import { newestRoute } from '$lib/state/played-route';
 	import { provideTransport, Transport } from '$lib/state/transport.svelte';
@@ -82,21 +82,22 @@
 		else url.searchParams.delete('stand');
 		await goto(url, { replaceState: !on, noScroll: true, keepFocus: true });
 	}
-	const keys = onKeys(
-		{
-			' ': () => transport.toggle(),
-			f: () => void stand(!standing),
-			q: () => transport.toggleLoop(),
-			y: () => transport.tap(),
-			'-': () => transport.setSpeed(transport.speed - 5),
-			'=': () => transport.setSpeed(transport.speed + 5),
-			'+': () => transport.setSpeed(transport.speed + 5)
-		},
-		() => transport.playing
+	const keys = onKeys({
+		' ': () => transport.toggle(),
+		f: () => void stand(!standing),
+		q: () => transport.toggleLoop(),
+		y: () => transport.tap(),
+		'-': () => transport.setSpeed(transport.speed - 5),
+		'=': () => transport.setSpeed(transport.speed + 5),
+		'+': () => transport.setSpeed(transport.speed + 5)
+	});
+	const space = stopWithSpace(
+		() => transport.playing,
+		() => transport.stop()
 	);
 </script>
 
-<svelte:window onkeydown={keys} />
+<svelte:window onkeydown={keys} onkeydowncapture={space} />
 {@render children()}
 {#if standing}
 	{#await import('$lib/ui/stand/StandView.svelte') then Stand}
