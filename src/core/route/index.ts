@@ -17,7 +17,14 @@ export type { ArrivalOption } from './line/plan-line';
 export { strokesOf } from './line/strokes';
 export { barAt } from './pulse';
 export { nameOver } from './spelling';
-export { KINDS, LINE_TERMS, TECHNIQUES, type Frozen, type LineWishes } from './line/types';
+export {
+	KINDS,
+	LINE_TERMS,
+	TECHNIQUES,
+	type Frozen,
+	type LineNote,
+	type LineWishes
+} from './line/types';
 export { placeHand, planRoute, planTargets } from './plan';
 export { planWhole, type WholePlan } from './plan-lines';
 export { leanOf } from './rest';

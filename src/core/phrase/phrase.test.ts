@@ -1,0 +1,346 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { parseChart } from '../chart';
+import { parseChord, ROLES, toneAt, type Role } from '../chord';
+import { buildScale, scaleInUse, type Scale } from '../harmony';
+import { inWindow, lastPosition, parseTuning, pitchAt, standardGuitar } from '../neck';
+import { parseNote } from '../pitch';
+import { catchMotif } from './catch';
+import { mirror } from './mirror';
+import { moveByScale, sequence, symmetric } from './repeat';
+import { roleOver } from './role-over';
+import { answered, displaced, reversed } from './transform';
+import type { Motif, MotifNote, PhraseContext } from './types';
+
+const guitar = standardGuitar();
+const context = (text: string, position = 5, scale?: Scale | null): PhraseContext => {
+	const chart = parseChart(text);
+	const used = scale === undefined ? scaleInUse(chart).scale : scale;
+	return {
+		chart,
+		instrument: guitar,
+		scales: chart.events.map(() => used),
+		handAt: () => position
+	};
+};
+const steps = (basis: Motif['basis'], ...list: (string | number)[]): Motif => ({
+	basis,
+	notes: list.map((step, i): MotifNote => ({ offsetTicks: i * 240, durationTicks: 240, step }))
+});
+const names = (phrase: { notes: readonly { name: string }[] }) =>
+	phrase.notes.map((note) => note.name).join(' ');
+const midis = (phrase: { notes: readonly { midi: number }[] }) =>
+	phrase.notes.map((note) => note.midi);
+const chordOf = (symbol: string) => {
+	const chord = parseChord(symbol);
+	if (!chord) throw new Error(symbol);
+	return chord;
+};
+const scaleOf = (tonic: string, name: string) => {
+	const note = parseNote(tonic);
+	const scale = note && buildScale(note, name);
+	if (!scale) throw new Error(name);
+	return scale;
+};
+
+/** A short call of our own: up from the fifth through the root to the third, and on to the fifth. */
+const GANGWAY = steps('role', '5', 'R', '9', '3', '5');
+
+describe('a role over another chord', () => {
+	it.each<[string, Role, string]>([
+		['Dm7', '3', 'b3'],
+		['Csus4', '3', '4'],
+		['Bm7b5', '5', 'b5'],
+		['Cmaj7', 'b7', '7'],
+		['Edim7', 'b7', 'bb7'],
+		['G7b9', '9', 'b9'],
+		['G7', '9', '9'],
+		['Fmaj7#11', '11', '#11'],
+		['C6', '6', '6'],
+		['C13', '6', '13'],
+		['Am', 'R', 'R']
+	])('%s: %s becomes %s', (symbol, role, wanted) => {
+		expect(roleOver(chordOf(symbol), role, null).role).toBe(wanted);
+	});
+
+	it('takes what a chord does not name from the scale in use, unless it clashes', () => {
+		const cMajor = scaleOf('C', 'major');
+		expect(roleOver(chordOf('C'), 'b7', cMajor).role).toBe('7');
+		expect(roleOver(chordOf('G'), '7', cMajor).role).toBe('b7');
+		expect(roleOver(chordOf('F'), '11', cMajor).role).toBe('#11');
+		// The scale has F over E minor, a semitone above its root: the plain ninth is played.
+		expect(roleOver(chordOf('Em'), '9', cMajor).role).toBe('9');
+	});
+
+	it('is always a note of the right letter, spelled from the root', () => {
+		for (const symbol of ['C', 'F#m7', 'Bb7', 'Ebm7b5', 'Abmaj9', 'G7alt', 'D5', 'Asus2']) {
+			for (const role of ROLES.filter((entry) => entry !== 'bass')) {
+				const { note, pc } = roleOver(chordOf(symbol), role, null);
+				expect(note.letter).toBeGreaterThanOrEqual(0);
+				expect(pc).toBeGreaterThanOrEqual(0);
+				expect(pc).toBeLessThan(12);
+			}
+		}
+	});
+});
+
+describe('mirror', () => {
+	it('moves a call to each root and takes the chord’s own quality', () => {
+		expect(names(mirror(GANGWAY, context('| Eb | Cm | B |', 5, null)))).toBe(
+			'Bb Eb F G Bb G C D Eb G F# B C# D# F#'
+		);
+	});
+
+	it('begins on every change, in the same rhythm, and rises where the call rises', () => {
+		const phrase = mirror(GANGWAY, context('| Eb | B | Gm7 |'));
+		expect(phrase.notes.map((note) => note.tick % 1920)).toEqual(
+			Array.from({ length: 3 }, () => [0, 240, 480, 720, 960]).flat()
+		);
+		for (let i = 0; i < phrase.notes.length; i++) {
+			if (i % 5 > 0) expect(phrase.notes[i].midi).toBeGreaterThan(phrase.notes[i - 1].midi);
+		}
+		expect(phrase.problems).toEqual([]);
+		expect(phrase.notes[0].kind).toBe('target');
+		expect(phrase.notes[2].role).toBeNull();
+	});
+
+	it('gives a short chord the beginning of the motif and says so', () => {
+		const { notes, problems } = mirror(GANGWAY, context('| C . . F | G |'));
+		expect(notes.filter((note) => note.tick >= 1440 && note.tick < 1920)).toHaveLength(2);
+		expect(problems.some(({ message }) => /^F is over before/.test(message))).toBe(true);
+	});
+
+	it('of degrees goes up the scale from each root, of semitones nowhere else', () => {
+		const degrees = steps('degree', 1, 2, 3, 5);
+		expect(names(mirror(degrees, context('key: C major\n| C | Dm | G |')))).toBe(
+			'C D E G D E F A G A B D'
+		);
+		const exact = steps('interval', 0, 4, 7, 10);
+		expect(names(mirror(exact, context('| C | Dm |')))).toBe('C E G Bb D F# A C');
+	});
+
+	it('stays in the window, and says where a note had to go elsewhere', () => {
+		const wide = steps('interval', 0, 12, 24, 36);
+		const { notes, problems } = mirror(wide, context('| C |'));
+		expect(notes).toHaveLength(4);
+		for (const note of notes) expect(inWindow(guitar, 5, note)).toBe(true);
+		expect(problems.length).toBeGreaterThan(0);
+		expect(problems[0].message).toMatch(/is not in position 5; played (an|two) octaves? (lower|higher)/);
+	});
+
+	it('puts a note that the place does not have at all on the nearest chord tone', () => {
+		const sparse = parseTuning('C2 C3 C4 C5');
+		if (!sparse) throw new Error('tuning');
+		const instrument = { ...guitar, open: sparse.open };
+		const { notes, problems } = mirror(steps('role', 'R', '5'), {
+			...context('| C |', 7),
+			instrument
+		});
+		expect(notes.every((note) => pitchAt(instrument, note) === note.midi)).toBe(true);
+		expect(problems.some(({ message }) => /is played instead|octave/.test(message))).toBe(true);
+	});
+
+	it('follows the hand where it moves with the roots', () => {
+		const at = { ...context('| Eb | B |'), handAt: (change: number) => (change === 0 ? 6 : 2) };
+		const { notes } = mirror(GANGWAY, at);
+		expect(notes.slice(0, 5).every((note) => inWindow(guitar, 6, note))).toBe(true);
+		expect(notes.slice(5).every((note) => inWindow(guitar, 2, note))).toBe(true);
+		const shift = notes.slice(5).map((note, i) => note.midi - notes[i].midi);
+		expect(new Set(shift)).toEqual(new Set([-4]));
+	});
+
+	it('plays real places with real pitches, transposed as the chart is', () => {
+		const roles = ROLES.filter((role) => role !== 'bass');
+		fc.assert(
+			fc.property(
+				fc.array(fc.constantFrom(...roles), { minLength: 1, maxLength: 6 }),
+				fc.integer({ min: 1, max: lastPosition(guitar) }),
+				fc.constantFrom('Bb7', 'F#m7', 'Abmaj7', 'Edim7', 'G7alt', 'C'),
+				(list, position, symbol) => {
+					const { notes } = mirror(steps('role', ...list), context(`| ${symbol} |`, position));
+					for (const note of notes) {
+						expect(pitchAt(guitar, note)).toBe(note.midi);
+						expect(inWindow(guitar, position, note)).toBe(true);
+						const name = parseNote(note.name);
+						expect(name).not.toBeNull();
+						const tone = toneAt(chordOf(symbol), note.midi);
+						expect(note.role).toBe(tone ? tone.role : null);
+					}
+				}
+			)
+		);
+	});
+});
+
+describe('sequence', () => {
+	const run = steps('degree', 1, 2, 3);
+
+	it('goes up the scale step by step, in groups of three', () => {
+		const phrase = sequence(run, context('key: C major\n| C | C | C | C |'), 1, 4);
+		expect(names(phrase)).toBe('C D E D E F E F G F G A');
+		expect(phrase.notes.map((note) => note.tick).slice(0, 6)).toEqual([
+			0, 240, 480, 960, 1200, 1440
+		]);
+	});
+
+	it('goes in thirds, and down', () => {
+		const at = context('key: C major\n| C | C | C | C |');
+		expect(names(sequence(run, at, 2, 3))).toBe('C D E E F G G A B');
+		expect(names(sequence(run, at, -1, 3))).toBe('C D E B C D A B C');
+	});
+
+	it('of roles keeps its place in the scale over the chord it began on', () => {
+		const at = context('key: A minor\nscale: A minor pentatonic\n| Am7 | Am7 |');
+		expect(names(sequence(steps('role', 'R', 'b3', '5'), at, 1, 3))).toBe('A C E C D G D E A');
+	});
+
+	it('steps of a scale are the scale’s, whatever lies between', () => {
+		const scale = scaleOf('A', 'minor pentatonic');
+		expect(moveByScale(57, 1, scale)).toBe(60);
+		expect(moveByScale(57, -1, scale)).toBe(55);
+		expect(moveByScale(58, 1, scale)).toBe(61);
+		fc.assert(
+			fc.property(fc.integer({ min: 40, max: 80 }), fc.integer({ min: -9, max: 9 }), (midi, by) => {
+				const inside = midi + [0, 2, 1, 0, 2, 1, 1, 0, 2, 1, 0, 1][(midi - 57 + 120) % 12];
+				expect(moveByScale(moveByScale(inside, by, scale), -by, scale)).toBe(inside);
+			})
+		);
+	});
+
+	it('folds back into the window and says where', () => {
+		const { notes, problems } = sequence(run, context('key: C major\n| C |', 5), 1, 14);
+		for (const note of notes) expect(inWindow(guitar, 5, note)).toBe(true);
+		expect(
+			problems.some(({ message }) => /octave lower, to stay in position 5/.test(message))
+		).toBe(true);
+		expect(problems.some(({ message }) => /over here/.test(message))).toBe(true);
+	});
+});
+
+describe('symmetric repetition', () => {
+	const cell = steps('interval', 0, 1, 3, 4);
+
+	it('moves by the same interval every time: tritone, minor third, whole tone', () => {
+		for (const by of [6, 3, 2, -3]) {
+			const phrase = symmetric(cell, context('| G7b9 | G7b9 |', 5), by, 3);
+			const pcs = midis(phrase).map((midi) => midi % 12);
+			for (let i = 4; i < pcs.length; i++) {
+				expect((pcs[i] - pcs[i - 4] + 120) % 12).toBe((by + 12) % 12);
+			}
+		}
+	});
+
+	it('stays inside the diminished scale that it belongs to', () => {
+		const scale = scaleOf('G', 'half-whole diminished');
+		const phrase = symmetric(cell, context('| G7b9 | G7b9 |', 3), 3, 4);
+		for (const { midi } of phrase.notes) {
+			expect(scale.notes.some((note) => note.pc === midi % 12)).toBe(true);
+		}
+	});
+});
+
+describe('question and answer', () => {
+	it('keeps the opening and changes the landing, in the chord’s quality', () => {
+		const at = context('| Eb | Cm |', 5, null);
+		const call = mirror(GANGWAY, at);
+		for (const landing of ['R', '3', '5'] as const) {
+			const answer = mirror(answered(GANGWAY, landing), at);
+			[0, 5].forEach((from) => {
+				expect(names({ notes: answer.notes.slice(from, from + 4) })).toBe(
+					names({ notes: call.notes.slice(from, from + 4) })
+				);
+			});
+			const roles = [4, 9].map((i) => answer.notes[i].role);
+			expect(roles).toEqual(landing === '3' ? ['3', 'b3'] : [landing, landing]);
+		}
+	});
+
+	it('resolves motifs of degrees and of semitones too', () => {
+		const at = context('key: C major\n| Am |');
+		const by = (motif: Motif) => mirror(answered(motif, '3'), at).notes.at(-1)?.name;
+		expect(by(steps('degree', 1, 2, 4))).toBe('C');
+		expect(by(steps('interval', 0, 2, 5))).toBe('C');
+	});
+});
+
+describe('displaced and reversed', () => {
+	it('an eighth later, the same pitches; what falls after the chord is left out', () => {
+		const at = context('| Eb | B |');
+		const [plain, late] = [mirror(GANGWAY, at), mirror(displaced(GANGWAY, 240), at)];
+		expect(names(late)).toBe(names(plain));
+		expect(late.notes.map((note) => note.tick)).toEqual(plain.notes.map((note) => note.tick + 240));
+	});
+
+	it('an eighth earlier it begins over the chord before; nothing is played before the tune', () => {
+		const early = mirror(displaced(GANGWAY, -240), context('| Eb | B |'));
+		expect(early.notes).toHaveLength(9);
+		const into = early.notes.find((note) => note.tick === 1680);
+		expect(into?.name).toBe('F#');
+		expect(into?.chord).toBe(0);
+	});
+
+	it('backward, in the same rhythm, and twice backward is forward', () => {
+		const at = context('| Eb |', 5, null);
+		const back = mirror(reversed(GANGWAY), at);
+		expect(names(back)).toBe('Bb G F Eb Bb');
+		expect(back.notes.map((note) => note.tick)).toEqual([0, 240, 480, 720, 960]);
+		const rises = midis(back).map((midi, _, all) => midi - all[0]);
+		const forward = midis(mirror(GANGWAY, at));
+		expect(rises).toEqual([...forward].reverse().map((midi, _, all) => midi - all[0]));
+		expect(reversed(reversed(GANGWAY)).notes).toEqual(GANGWAY.notes);
+	});
+});
+
+describe('catching a motif from what was played', () => {
+	const line = [
+		{ tick: 1920, durationTicks: 240, midi: 65 },
+		{ tick: 2160, durationTicks: 240, midi: 74 },
+		{ tick: 2400, durationTicks: 480, midi: 70 },
+		{ tick: 2880, durationTicks: 240, midi: 61 }
+	];
+
+	it('stores roles with their octaves, and the rhythm from the change on', () => {
+		const { chart, scales } = context('| Eb7 | Bb7 |');
+		expect(catchMotif(line, chart, scales, 'role')?.notes).toEqual([
+			{ offsetTicks: 0, durationTicks: 240, step: '5' },
+			{ offsetTicks: 240, durationTicks: 240, step: '3', octave: 1 },
+			{ offsetTicks: 480, durationTicks: 480, step: 'R' },
+			{ offsetTicks: 960, durationTicks: 240, step: '#9', octave: -1 }
+		]);
+	});
+
+	it('gives the same pitches back on the chord it was caught on, by every basis', () => {
+		fc.assert(
+			fc.property(
+				fc.array(fc.integer({ min: 52, max: 76 }), { minLength: 1, maxLength: 6 }),
+				fc.constantFrom('role', 'degree', 'interval'),
+				fc.constantFrom('Bb7', 'Am', 'F#m7b5', 'Dmaj7'),
+				(pitches, basis, symbol) => {
+					const at = context(`key: C major\n| ${symbol} |`, 5);
+					const played = pitches.map((midi, i) => ({
+						tick: i * 240,
+						durationTicks: 240,
+						midi
+					}));
+					const motif = catchMotif(played, at.chart, at.scales, basis as Motif['basis']);
+					if (!motif) throw new Error('no motif');
+					const back = mirror(motif, at);
+					const unmoved = back.problems.length === 0;
+					const rises = (list: readonly number[]) => list.map((midi) => midi - list[0]);
+					const got = midis(back);
+					// Roles that the chord names otherwise, or that clash with the scale, are put right.
+					if (unmoved && basis !== 'role') expect(rises(got)).toEqual(rises(pitches));
+					expect(got).toHaveLength(pitches.length);
+				}
+			)
+		);
+	});
+
+	it('needs a chord under its first note', () => {
+		const { chart, scales } = context('| N.C. | C |');
+		expect(
+			catchMotif([{ tick: 0, durationTicks: 240, midi: 60 }], chart, scales, 'role')
+		).toBeNull();
+		expect(catchMotif([], chart, scales, 'role')).toBeNull();
+	});
+});
