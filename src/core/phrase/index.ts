@@ -1,5 +1,6 @@
 export { catchMotif } from './catch';
 export { isStep } from './contour';
+export { STARTING_MOTIFS } from './library';
 export { mirror } from './mirror';
 export { sequence, symmetric } from './repeat';
 export { answered, displaced, reversed } from './transform';

@@ -125,7 +125,9 @@ describe('mirror', () => {
 		expect(notes).toHaveLength(4);
 		for (const note of notes) expect(inWindow(guitar, 5, note)).toBe(true);
 		expect(problems.length).toBeGreaterThan(0);
-		expect(problems[0].message).toMatch(/is not in position 5; played (an|two) octaves? (lower|higher)/);
+		expect(problems[0].message).toMatch(
+			/is not in position 5; played (an|two) octaves? (lower|higher)/
+		);
 	});
 
 	it('puts a note that the place does not have at all on the nearest chord tone', () => {

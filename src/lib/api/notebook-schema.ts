@@ -3,6 +3,7 @@ import { parseTuning } from '$core/neck';
 import { APPROACHES, GRIDS, LEANS, SCALE_PLANS, STYLES } from '$core/route';
 import { z } from 'zod';
 import { chartText, isStorable, placeInput, UNSTORABLE } from './chart-schema';
+import { motifInput } from './phrase-schema';
 import { noteAnswer } from './plan-schema';
 
 const version = z.int().min(1).describe('The version that the edit was made on');
@@ -203,6 +204,18 @@ export const instrumentAnswer = instrumentRecord.extend({
 });
 export type InstrumentAnswer = z.infer<typeof instrumentAnswer>;
 export const instrumentList = z.object({ instruments: z.array(instrumentAnswer) });
+
+export const motifRecord = z.strictObject({ name, motif: motifInput });
+export type MotifRecord = z.infer<typeof motifRecord>;
+export const motifUpdate = motifRecord.extend({ version });
+export const motifAnswer = motifRecord.extend({
+	id: z.uuid(),
+	version,
+	createdAt: time,
+	updatedAt: time
+});
+export type MotifAnswer = z.infer<typeof motifAnswer>;
+export const motifList = z.object({ motifs: z.array(motifAnswer) });
 
 const playerInput = z.strictObject({
 	handMm: z.int().min(60).max(180).describe('Comfortable stretch between index and little finger'),

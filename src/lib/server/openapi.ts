@@ -2,6 +2,7 @@ import { z } from 'zod';
 import * as charts from '../api/chart-schema';
 import * as necks from '../api/neck-schema';
 import * as notebook from '../api/notebook-schema';
+import * as phrases from '../api/phrase-schema';
 import * as plans from '../api/plan-schema';
 
 type Operation = {
@@ -23,6 +24,15 @@ const OPERATIONS: Operation[] = [
 		body: charts.analyzeInput,
 		status: 200,
 		answer: charts.analyzeAnswer,
+		errors: READ
+	},
+	{
+		method: 'post',
+		path: '/api/v1/phrase',
+		summary: 'Make a phrase of a motif: mirror, sequence, repeat, answer, displace, reverse',
+		body: phrases.phraseInput,
+		status: 200,
+		answer: phrases.phraseAnswer,
 		errors: READ
 	},
 	{
@@ -201,6 +211,47 @@ const OPERATIONS: Operation[] = [
 		method: 'delete',
 		path: '/api/v1/instruments/{id}',
 		summary: 'Delete an instrument; charts in its tuning stay as they are',
+		status: 204,
+		errors: [404]
+	},
+	{
+		method: 'get',
+		path: '/api/v1/motifs',
+		summary: 'List motifs',
+		status: 200,
+		answer: notebook.motifList,
+		errors: []
+	},
+	{
+		method: 'post',
+		path: '/api/v1/motifs',
+		summary: 'Store a motif',
+		body: notebook.motifRecord,
+		status: 201,
+		answer: notebook.motifAnswer,
+		errors: READ
+	},
+	{
+		method: 'get',
+		path: '/api/v1/motifs/{id}',
+		summary: 'One motif',
+		status: 200,
+		answer: notebook.motifAnswer,
+		errors: [404]
+	},
+	{
+		method: 'put',
+		path: '/api/v1/motifs/{id}',
+		summary: 'Save a motif; a stale version answers 409 with the current one',
+		body: notebook.motifUpdate,
+		status: 200,
+		answer: notebook.motifAnswer,
+		errors: [...READ, 404, 409]
+	},
+	{
+		method: 'delete',
+		path: '/api/v1/motifs/{id}',
+		summary: 'Delete a motif',
 		status: 204,
 		errors: [404]
 	},

@@ -11,6 +11,7 @@ import type {
 	ShapesInput
 } from '../api/neck-schema';
 import type { CheckAnswer, CheckInput, PlanAnswer, PlanInput } from '../api/plan-schema';
+import type { PhraseAnswer, PhraseInput } from '../api/phrase-schema';
 import type { Outcome } from '../api/resolve';
 import type { PlannedRoute, RouteRequest } from '../api/route';
 import { projectRoot } from './paths';
@@ -38,6 +39,10 @@ export const routeInPool = (request: RouteRequest): Promise<Outcome<PlannedRoute
 /** Judges a line. */
 export const checkInPool = (input: CheckInput): Promise<Outcome<CheckAnswer>> =>
 	pool().run(input, { name: 'check' });
+
+/** Makes a phrase of a motif. */
+export const phraseInPool = (input: PhraseInput): Promise<Outcome<PhraseAnswer>> =>
+	pool().run(input, { name: 'phrase' });
 
 /** Lays a scale out on the neck. */
 export const positionsInPool = (input: PositionsInput): Promise<Outcome<PositionsAnswer>> =>

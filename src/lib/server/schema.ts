@@ -12,7 +12,7 @@ import {
 	uniqueIndex,
 	uuid
 } from 'drizzle-orm/pg-core';
-import type { PlanSnapshot, PlayerInput, RouteInput } from '../api/notebook-schema';
+import type { MotifRecord, PlanSnapshot, PlayerInput, RouteInput } from '../api/notebook-schema';
 import { NO_LINE } from '../api/route-defaults';
 
 const id = () => uuid('id').primaryKey().defaultRandom();
@@ -136,5 +136,20 @@ export const player = pgTable(
 		check('player_one', sql`${table.id} = 1`),
 		check('player_version', sql`${table.version} > 0`),
 		check('player_hand', sql`${table.handMm} between 60 and 180`)
+	]
+);
+
+/** A short phrase that can be laid over any chord. */
+export const motif = pgTable(
+	'motif',
+	{
+		id: id(),
+		name: text('name').notNull(),
+		motif: jsonb('motif').$type<MotifRecord['motif']>().notNull(),
+		...times
+	},
+	(table) => [
+		check('motif_version', sql`${table.version} > 0`),
+		index('motif_created').on(table.createdAt)
 	]
 );

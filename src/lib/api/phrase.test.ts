@@ -1,0 +1,70 @@
+import { describe, expect, it } from 'vitest';
+import { runPhrase } from './phrase';
+import { motifInput, phraseInput, type PhraseInput } from './phrase-schema';
+
+const input = (over: Partial<PhraseInput>): PhraseInput => ({
+	chart: '| Eb | Cm7 | B |',
+	position: 5,
+	motif: {
+		basis: 'role',
+		notes: ['5', 'R', '3'].map((step, i) => ({
+			offsetTicks: i * 240,
+			durationTicks: 240,
+			step
+		}))
+	},
+	operation: { kind: 'mirror' },
+	...over
+});
+const names = (over: Partial<PhraseInput>) => {
+	const outcome = runPhrase(input(over));
+	return 'value' in outcome ? outcome.value.notes.map((note) => note.name).join(' ') : outcome;
+};
+
+describe('the phrase endpoint', () => {
+	it.each<[PhraseInput['operation'], string]>([
+		[{ kind: 'mirror' }, 'Bb Eb G G C Eb F# B D#'],
+		[{ kind: 'answer', resolveTo: '5' }, 'Bb Eb Bb G C G F# B F#'],
+		[{ kind: 'reverse' }, 'G Eb Bb Eb C G D# B F#'],
+		[{ kind: 'displace', byTicks: 240 }, 'Bb Eb G G C Eb F# B D#'],
+		[{ kind: 'symmetric', bySemitones: 3, times: 2 }, 'Bb Eb G Db Gb Bb']
+	])('%j', (operation, wanted) => expect(names({ operation })).toBe(wanted));
+
+	it('sequences through the scale that it is given', () => {
+		const operation = { kind: 'sequence', by: 1, times: 2 } as const;
+		expect(names({ operation, scale: { tonic: 'Eb', name: 'major' } })).toBe('Bb Eb G C F Ab');
+	});
+
+	it('says which step cannot be read, and which place does not exist', () => {
+		const motif = {
+			basis: 'interval' as const,
+			notes: [{ offsetTicks: 0, durationTicks: 240, step: 'b3' }]
+		};
+		expect(runPhrase(input({ motif }))).toEqual({
+			issues: [
+				{
+					path: 'motif.notes.0.step',
+					message: '“b3” is no step here: give a whole number of semitones between -36 and 36.'
+				}
+			]
+		});
+		expect(runPhrase(input({ position: 40 }))).toMatchObject({ issues: [{ path: 'position' }] });
+		expect(runPhrase(input({ chart: '| N.C. |' }))).toMatchObject({ issues: [{ path: 'chart' }] });
+	});
+
+	it('refuses what its schema does not know', () => {
+		const good = input({});
+		expect(phraseInput.safeParse(good).success).toBe(true);
+		for (const bad of [
+			{ ...good, extra: 1 },
+			{ ...good, operation: { kind: 'invert' } },
+			{ ...good, operation: { kind: 'sequence', by: 1 } },
+			{ ...good, operation: { kind: 'sequence', by: 1, times: 1000 } },
+			{ ...good, motif: { basis: 'role', notes: [] } },
+			{ ...good, operation: { kind: 'answer', resolveTo: 'bass' } }
+		]) {
+			expect(phraseInput.safeParse(bad).success).toBe(false);
+		}
+		expect(motifInput.safeParse({ ...good.motif, landing: 'R' }).success).toBe(true);
+	});
+});

@@ -1,0 +1,5 @@
+import { phraseInput } from '$lib/api/phrase-schema';
+import { computed } from '$lib/server/computed';
+import { phraseInPool } from '$lib/server/pool';
+
+export const POST = computed(phraseInput, phraseInPool);
