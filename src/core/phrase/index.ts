@@ -2,6 +2,15 @@ export { catchMotif } from './catch';
 export { isStep } from './contour';
 export { STARTING_MOTIFS } from './library';
 export { mirror } from './mirror';
+export { roleOfPitch } from './role-over';
 export { sequence, symmetric } from './repeat';
-export { answered, displaced, reversed } from './transform';
+export {
+	answered,
+	displaced,
+	inRhythm,
+	reversed,
+	RHYTHMS,
+	without as withoutNote,
+	withStep
+} from './transform';
 export { BASES, type Basis, type Motif, type Phrase, type PhraseContext } from './types';

@@ -9,6 +9,8 @@ import {
 	type ChordFunction,
 	type Scale
 } from '$core/harmony';
+import type { TextNote } from '$core/formats';
+import type { Motif } from '$core/phrase';
 import { instrumentOf, lastPosition, MEDIUM_HAND, type Hand, type OwnInstrument } from '$core/neck';
 import { pitchClass } from '$core/pitch';
 import type { TuneAnswer } from '$lib/api/notebook-schema';
@@ -33,6 +35,14 @@ export type PlayerSetup = {
 	readonly scales: readonly { readonly name: string; readonly degrees: string }[];
 };
 
+/** Notes that another screen lays into the line: a stretch of ticks that they take over. */
+export type Incoming = {
+	readonly name: string;
+	readonly from: number;
+	readonly to: number;
+	readonly notes: readonly TextNote[];
+};
+
 const NO_SETUP: PlayerSetup = { instruments: [], hand: MEDIUM_HAND, scales: [] };
 
 /**
@@ -47,6 +57,9 @@ export class OpenTune {
 	cursor: number = $state(0);
 	/** While music plays, the change whose chord sounds; it need not be the one before the cursor. */
 	sounding: number | null = $state(null);
+	/** A phrase on its way into the route, and a motif on its way to the phrase screen. */
+	incoming: Incoming | null = $state.raw(null);
+	caught: { readonly name: string; readonly motif: Motif } | null = $state.raw(null);
 	readonly chordScales = new ChordScales();
 	readonly chart: Chart = $derived(parseChart(this.saved.chart));
 	readonly instrument = $derived(instrumentOf(this.chart, this.player.instruments).instrument);

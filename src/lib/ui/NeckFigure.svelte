@@ -13,7 +13,7 @@
 	};
 	let { figure, radius, x, y }: Props = $props();
 	const figurePath = $derived(
-		figure.kind !== 'bend'
+		figure.kind === 'path' || figure.kind === 'pair'
 			? `M${figure.notes.map((note) => `${x(note.fret)},${y(note)}`).join('L')}`
 			: ''
 	);

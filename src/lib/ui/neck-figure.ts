@@ -14,10 +14,10 @@ export type FigureNote = Place & {
 
 /**
  * Something picked out on the neck. `path` joins its notes in order, `pair` ties two of them, `bend`
- * lifts the first toward a pitch. While it is shown everything else steps back.
+ * lifts the first toward a pitch, `marks` shows them alone. While it is shown everything else steps back.
  */
 export type Figure = {
-	readonly kind: 'path' | 'pair' | 'bend';
+	readonly kind: 'path' | 'pair' | 'bend' | 'marks';
 	readonly notes: readonly FigureNote[];
 	/** How far a bend lifts, as players say it: ½, 1, 1½. */
 	readonly lift?: string;

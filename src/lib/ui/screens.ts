@@ -2,5 +2,6 @@
 export const tuneScreens = [
 	{ key: '1', path: 'chart', name: 'Chart' },
 	{ key: '2', path: 'neck', name: 'Neck' },
-	{ key: '3', path: 'route', name: 'Route' }
+	{ key: '3', path: 'route', name: 'Route' },
+	{ key: '4', path: 'phrase', name: 'Phrase' }
 ] as const;

@@ -1,7 +1,9 @@
 <script lang="ts">
 	import { goto, invalidateAll } from '$app/navigation';
 	import { chartTicks, QUARTER } from '$core/chart';
+	import { signs } from '$core/chord';
 	import { highestFret } from '$core/neck';
+	import { catchMotif } from '$core/phrase';
 	import { PER_QUARTER } from '$core/route';
 	import { Refusal, send } from '$lib/state/api';
 	import { onKeys } from '$lib/state/keys';
@@ -43,9 +45,35 @@
 	const actions = untrack(() => new RouteActions(open, plan, selection, writer));
 	onMount(() => {
 		usePlanner().warm();
-		void plan.recover().then(() => plan.learnArrivals());
+		void plan.recover().then(async () => {
+			await layIn();
+			await plan.learnArrivals();
+		});
 		return () => planner?.close();
 	});
+	/** A phrase that comes from its own screen stands in the line as own notes. */
+	async function layIn(): Promise<void> {
+		const { incoming } = open;
+		open.incoming = null;
+		if (!incoming) return;
+		if (!plan.planned) await plan.plan();
+		const total = chartTicks(open.chart);
+		const notes = incoming.notes.filter((note) => note.tick < total);
+		await plan.write(waysOver(open.chart, plan.line, incoming, notes));
+		toast(`“${incoming.name}” stands in the line.`, {
+			action: { label: 'Undo', onClick: () => plan.undo() }
+		});
+	}
+	/** The picked notes, or all of this way, become a motif. */
+	async function catchNotes(): Promise<void> {
+		if (plan.line.length === 0) return;
+		if (selection.size === 0) selection.pickWay();
+		const motif = catchMotif(selection.notes, open.chart, plan.scales, 'role');
+		if (!motif) return;
+		const symbol = open.chart.events[selection.notes[0].chord]?.symbol ?? '';
+		open.caught = { name: `From ${signs(symbol)}`, motif };
+		await goto(`/tunes/${open.saved.id}/phrase?position=${open.position}`);
+	}
 	let settled = $state(false);
 	onMount(() => (settled = true));
 	$effect(() => {
@@ -188,6 +216,7 @@
 		j: () => actions.nextWeak(),
 		m: () => actions.mend(),
 		e: () => actions.pick(),
+		s: () => void catchNotes(),
 		i: () => selection.insert(),
 		Delete: () => selection.remove(),
 		Backspace: () => (writer.on ? writer.back() : selection.remove()),
@@ -314,7 +343,8 @@
 					[', .', 'change'],
 					['[ ]', 'place'],
 					['E', 'pick a note'],
-					['G', 'note by note']
+					['G', 'note by note'],
+					['S', 'make a motif of it']
 				]}
 			/>
 		</div>

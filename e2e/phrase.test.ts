@@ -1,0 +1,150 @@
+import { expect, test } from '@playwright/test';
+import { expectAccessible, expectNoOverflow, newTune, visit } from './helpers';
+
+const HARBOURS = 'title: Two Quays\nkey: Eb major\ntempo: 200\n\n| Eb | % | B | % |\n';
+const call = (page: import('@playwright/test').Page, chord: string, says: string) =>
+	page.getByRole('group', { name: new RegExp(`^${chord}, ${says}`) });
+
+test('a motif is mirrored, answered, changed by keys and stored', async ({ page, request }) => {
+	const tune = await newTune(request, HARBOURS);
+	await visit(page, `/tunes/${tune.id}/phrase?position=6`);
+	await expect(page.getByRole('heading', { level: 1 })).toContainText('One call');
+	await page.getByRole('button', { name: /^Gangway/ }).click();
+	const first = call(page, 'E♭', 'the call');
+	const mirrored = call(page, 'B', 'the call on B');
+	await expect(first.getByRole('button').last()).toHaveAccessibleName(/^B♭, 5 of E♭/);
+	await expect(mirrored.getByRole('button').nth(3)).toHaveAccessibleName(/^D♯, 3 of B/);
+	await expect(call(page, 'E♭', 'answer').getByRole('button').last()).toHaveAccessibleName(
+		/^E♭, R of E♭/
+	);
+	await page.getByRole('radio', { name: '3', exact: true }).click();
+	await expect(call(page, 'B', 'answer').getByRole('button').last()).toHaveAccessibleName(
+		/^D♯, 3 of B/
+	);
+
+	// The landing a step higher, the whole an eighth later, one note less; and back again.
+	await page.getByRole('heading', { level: 1 }).click();
+	await page.keyboard.press('ArrowUp');
+	await expect(first.getByRole('button').last()).toHaveAccessibleName(/^C, 13 of E♭/);
+	await page.keyboard.press('Delete');
+	await expect(first.getByRole('button')).toHaveCount(4);
+	await page.keyboard.press('ControlOrMeta+z');
+	await page.keyboard.press('ControlOrMeta+z');
+	await expect(first.getByRole('button')).toHaveCount(5);
+	await expect(first.getByRole('button').last()).toHaveAccessibleName(/^B♭/);
+
+	await page.keyboard.press('g');
+	await expect(page.getByRole('heading', { level: 1 })).toContainText('through the scale');
+	await expect(call(page, 'E♭', 'sequence').getByRole('button')).toHaveCount(20);
+	await page.keyboard.press('r');
+	await expect(call(page, 'E♭', 'backward').getByRole('button').first()).toHaveAccessibleName(
+		/^B♭/
+	);
+	await page.getByRole('button', { name: 'Go on with this one' }).click();
+	await page.getByLabel('Name').fill('Gangway down');
+	await page.getByLabel('Name').press('Tab');
+	await page.getByRole('button', { name: 'Store as new' }).click();
+	await expect(page.getByText('“Gangway down” is stored.')).toBeVisible();
+	const { motifs } = await (await request.get('/api/v1/motifs')).json();
+	const stored = motifs.find((motif: { name: string }) => motif.name === 'Gangway down');
+	expect(stored.motif.notes.map((note: { step: string }) => note.step)).toEqual([
+		'5',
+		'3',
+		'9',
+		'R',
+		'5'
+	]);
+	await page.getByRole('button', { name: 'Delete Gangway down' }).click();
+	await expect(page.getByText('“Gangway down” is deleted.')).toBeVisible();
+});
+
+test('a phrase is heard, put in the line, and a motif is caught from there', async ({
+	page,
+	request
+}) => {
+	const tune = await newTune(request, HARBOURS);
+	await visit(page, `/tunes/${tune.id}/phrase?position=6`);
+	await page.getByRole('button', { name: /^Lamp On/ }).click();
+	await page.getByRole('heading', { level: 1 }).click();
+	await page.keyboard.press('h');
+	await expect(page.getByRole('button', { name: 'Stop' }).first()).toBeVisible();
+	await expect(page.locator('circle.ring, circle.sounding').first()).toBeVisible();
+	await page.keyboard.press('Space');
+
+	await page.keyboard.press('Enter');
+	await expect(page).toHaveURL(/\/route/);
+	await expect(page.getByText('“Lamp On” stands in the line.')).toBeVisible();
+	const notes = page.locator('[data-tick]');
+	await expect(notes.and(page.locator('[data-tick="720"]'))).toHaveAccessibleName(/G, third of E♭/);
+
+	await page.locator('[data-tick="720"]').click();
+	await page.locator('[data-tick="1200"]').click({ modifiers: ['Shift'] });
+	await page.keyboard.press('s');
+	await expect(page).toHaveURL(/\/phrase/);
+	await expect(page.getByLabel('Name')).toHaveValue('From E♭');
+	await expect(call(page, 'E♭', 'the call').getByRole('button')).toHaveCount(3);
+});
+
+test('the phrase screen in both themes, on a tablet and a phone', async ({ page, request }) => {
+	const tune = await newTune(request, HARBOURS);
+	for (const scheme of ['light', 'dark'] as const) {
+		await page.emulateMedia({ colorScheme: scheme });
+		await visit(page, `/tunes/${tune.id}/phrase?position=6`);
+		await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+		await expectAccessible(page);
+	}
+	for (const size of [
+		{ width: 820, height: 1180 },
+		{ width: 390, height: 844 }
+	]) {
+		await page.setViewportSize(size);
+		await expectNoOverflow(page);
+	}
+});
+
+test('phrases and motifs over the API', async ({ request }) => {
+	const motif = {
+		basis: 'role',
+		notes: [
+			{ offsetTicks: 0, durationTicks: 240, step: '3' },
+			{ offsetTicks: 240, durationTicks: 480, step: 'R' }
+		]
+	};
+	const body = { chart: '| Cm7 | F7 |', position: 5, motif, operation: { kind: 'mirror' } };
+	const mirrored = await request.post('/api/v1/phrase', { data: body });
+	expect(mirrored.status()).toBe(200);
+	const { notes, problems } = await mirrored.json();
+	expect(notes.map((note: { name: string; role: string }) => [note.name, note.role])).toEqual([
+		['Eb', 'b3'],
+		['C', 'R'],
+		['A', '3'],
+		['F', 'R']
+	]);
+	expect(problems).toEqual([]);
+	for (const bad of [
+		{ ...body, operation: { kind: 'spin' } },
+		{ ...body, motif: { ...motif, notes: [] } },
+		{ ...body, position: 99 },
+		{ ...body, surprise: 1 }
+	]) {
+		expect((await request.post('/api/v1/phrase', { data: bad })).status()).toBe(422);
+	}
+
+	const listed = await (await request.get('/api/v1/motifs')).json();
+	const names = listed.motifs.map((entry: { name: string }) => entry.name);
+	for (const name of ['Gangway', 'Two Knocks', 'Low Step', 'Heron', 'Rope Coil', 'Lamp On']) {
+		expect(names).toContain(name);
+	}
+	const made = await request.post('/api/v1/motifs', { data: { name: 'Short Plank', motif } });
+	expect(made.status()).toBe(201);
+	const { id } = await made.json();
+	const renamed = { name: 'Long Plank', motif, version: 1 };
+	expect((await request.put(`/api/v1/motifs/${id}`, { data: renamed })).status()).toBe(200);
+	const stale = await request.put(`/api/v1/motifs/${id}`, { data: renamed });
+	expect(stale.status()).toBe(409);
+	expect((await stale.json()).current.name).toBe('Long Plank');
+	const wrong = { name: 'X', motif: { ...motif, basis: 'interval' } };
+	expect((await request.post('/api/v1/motifs', { data: wrong })).status()).toBe(422);
+	expect((await request.delete(`/api/v1/motifs/${id}`)).status()).toBe(204);
+	expect((await request.get(`/api/v1/motifs/${id}`)).status()).toBe(404);
+});

@@ -1,0 +1,265 @@
+import { chartTicks, type Change } from '$core/chart';
+import { ROLES, signs, type Role } from '$core/chord';
+import { lastPosition } from '$core/neck';
+import {
+	answered,
+	displaced,
+	inRhythm,
+	mirror,
+	reversed,
+	sequence,
+	symmetric,
+	withoutNote,
+	withStep,
+	type Motif,
+	type Phrase,
+	type PhraseContext
+} from '$core/phrase';
+import { mod, pitchClass } from '$core/pitch';
+import { scalesAlong } from '$core/route';
+import type { MotifAnswer } from '$lib/api/notebook-schema';
+import { send } from './api';
+import { History } from './history.svelte';
+import type { OpenTune } from './open-tune.svelte';
+
+/** What can be made of a motif. */
+export const MAKINGS = ['answer', 'sequence', 'symmetric', 'displace', 'reverse'] as const;
+export type Making = (typeof MAKINGS)[number];
+
+/** Landings of an answer, at rest first. */
+export const LANDINGS: readonly Role[] = ['R', '3', '5', 'b7', '9'];
+
+type Draft = { readonly name: string; readonly motif: Motif };
+
+const PLAIN: Draft = {
+	name: 'New motif',
+	motif: {
+		basis: 'role',
+		notes: ['R', '3', '5'].map((step, i) => ({ offsetTicks: i * 240, durationTicks: 240, step }))
+	}
+};
+const NOTHING: Phrase = { notes: [], problems: [] };
+
+/** The motif that is worked on, what is made of it, and where it is laid. */
+export class PhraseDesk {
+	motifs: readonly MotifAnswer[] = $state.raw([]);
+	/** The stored motif that the draft came from. */
+	from: MotifAnswer | null = $state.raw(null);
+	readonly drafts = new History<Draft>(PLAIN);
+	/** The note that is picked out. */
+	note = $state(0);
+	making: Making = $state('answer');
+	landing: Role = $state('R');
+	by = $state(1);
+	bySemitones = $state(3);
+	times = $state(4);
+	/** The hand moves with each root instead of staying in its place. */
+	moves = $state(false);
+
+	readonly motif: Motif = $derived(this.drafts.current.motif);
+	readonly name: string = $derived(this.drafts.current.name);
+	readonly dirty: boolean = $derived.by(
+		() =>
+			this.from === null ||
+			this.from.name !== this.name ||
+			JSON.stringify(this.from.motif) !== JSON.stringify(this.motif)
+	);
+	/** The two changes that the motif is shown on: the chord that sounds and the coming one. */
+	readonly shown: readonly Change[] = $derived.by(() => {
+		const { before, change } = this.open;
+		return [before, change].filter((entry) => entry !== undefined);
+	});
+	readonly context: PhraseContext = $derived.by(() => {
+		const { chart, instrument, scale } = this.open;
+		return {
+			chart,
+			instrument,
+			scales: scalesAlong(chart, scale, 'one'),
+			handAt: (change) => this.handAt(change)
+		};
+	});
+	/** The call over the shown changes, one phrase each. */
+	readonly calls: readonly Phrase[] = $derived(this.over(this.motif));
+	/** What the call becomes, over the same changes; for what runs on through time over the first alone. */
+	readonly made: readonly Phrase[] = $derived.by(() => {
+		const { motif, context, times } = this;
+		const [first] = this.shown;
+		if (!first) return [];
+		switch (this.making) {
+			case 'answer':
+				return this.over(answered(motif, this.landing));
+			case 'displace':
+				return this.over(displaced(motif, 240));
+			case 'reverse':
+				return this.over(reversed(motif));
+			case 'sequence':
+				return [sequence(motif, context, this.by, times, first.index)];
+			case 'symmetric':
+				return [symmetric(motif, context, this.bySemitones, times, first.index)];
+		}
+	});
+
+	constructor(
+		private readonly open: OpenTune,
+		motifs: readonly MotifAnswer[]
+	) {
+		this.motifs = motifs;
+		if (motifs[0]) this.choose(motifs[0]);
+	}
+
+	private over(motif: Motif): Phrase[] {
+		return this.shown.map((change) =>
+			motif.notes.length === 0 ? NOTHING : mirror(motif, this.context, [change.index])
+		);
+	}
+
+	/** Where the hand is at a change: in its place, or moved as the root moved from the first chord. */
+	handAt(change: number): number {
+		const { chart, position, instrument } = this.open;
+		const [first] = this.shown;
+		const at = chart.changes[change];
+		if (!this.moves || !first || !at) return position;
+		const shift = mod(pitchClass(at.to.chord.root) - pitchClass(first.to.chord.root) + 6, 12) - 6;
+		const wished = position + shift;
+		const last = lastPosition(instrument);
+		return wished < 1 ? wished + 12 : wished > last ? wished - 12 : wished;
+	}
+
+	choose(motif: MotifAnswer): void {
+		this.from = motif;
+		this.drafts.reset({ name: motif.name, motif: motif.motif as Motif });
+		this.note = motif.motif.notes.length - 1;
+	}
+
+	/** Begins with a motif that was caught. */
+	take(name: string, motif: Motif): void {
+		this.from = null;
+		this.drafts.reset({ name, motif });
+		this.note = motif.notes.length - 1;
+	}
+
+	private set(motif: Motif): void {
+		this.drafts.push({ name: this.name, motif });
+		this.note = Math.max(0, Math.min(this.note, motif.notes.length - 1));
+	}
+
+	rename(name: string): void {
+		this.drafts.push({ name, motif: this.motif });
+	}
+
+	pick(by: number): void {
+		const count = this.motif.notes.length;
+		if (count > 0) this.note = (this.note + by + count) % count;
+	}
+
+	/** The picked note to the next role, degree or semitone. */
+	lift(by: 1 | -1): void {
+		const { motif, note } = this;
+		const at = motif.notes[note];
+		if (!at) return;
+		if (motif.basis === 'interval') this.set(withStep(motif, note, Number(at.step) + by));
+		else if (motif.basis === 'degree') {
+			const number = Math.max(1, Number(String(at.step).replace(/[^\d]/g, '')) + by);
+			this.set(withStep(motif, note, String(number)));
+		} else this.set(withStep(motif, note, nextRole(String(at.step) as Role, by)));
+	}
+
+	later(ticks: number): void {
+		const start = Math.min(...this.motif.notes.map((note) => note.offsetTicks));
+		if (start + ticks >= 0) this.set(displaced(this.motif, ticks));
+	}
+
+	remove(): void {
+		if (this.motif.notes.length > 1) this.set(withoutNote(this.motif, this.note));
+	}
+
+	add(): void {
+		const { notes } = this.motif;
+		const last = notes[notes.length - 1];
+		const at = last ? last.offsetTicks + last.durationTicks : 0;
+		if (notes.length >= 32) return;
+		this.set({
+			...this.motif,
+			notes: [...notes, { offsetTicks: at, durationTicks: 240, step: last?.step ?? 'R' }]
+		});
+		this.note = this.motif.notes.length - 1;
+	}
+
+	rhythm(eighths: readonly number[]): void {
+		this.set(inRhythm(this.motif, eighths));
+	}
+
+	/** What is made becomes the motif that is worked on. */
+	keepMade(): void {
+		if (this.making === 'answer') this.set(answered(this.motif, this.landing));
+		else if (this.making === 'displace') this.set(displaced(this.motif, 240));
+		else if (this.making === 'reverse') this.set(reversed(this.motif));
+	}
+
+	/** Stores the motif: over the one that it came from, or as a new one. Throws Refusal. */
+	async store(fresh = false): Promise<void> {
+		const body = { name: this.name, motif: this.motif };
+		const { from } = this;
+		const saved =
+			from && !fresh
+				? await send<MotifAnswer>('PUT', `/api/v1/motifs/${from.id}`, {
+						...body,
+						version: from.version
+					})
+				: await send<MotifAnswer>('POST', '/api/v1/motifs', body);
+		this.motifs = this.motifs.some((entry) => entry.id === saved.id)
+			? this.motifs.map((entry) => (entry.id === saved.id ? saved : entry))
+			: [...this.motifs, saved];
+		this.from = saved;
+	}
+
+	async deleteStored(motif: MotifAnswer): Promise<void> {
+		await send('DELETE', `/api/v1/motifs/${motif.id}`);
+		this.motifs = this.motifs.filter((entry) => entry.id !== motif.id);
+		if (this.from?.id === motif.id) this.from = null;
+	}
+
+	/** The call on this chord and what is made of it on the next one, in time: what is heard and put in the line. */
+	phrase(): Phrase {
+		const runs = this.making === 'sequence' || this.making === 'symmetric';
+		if (runs) return this.made[0] ?? NOTHING;
+		const [first, second] = this.shown;
+		const answers =
+			this.making === 'answer' || this.making === 'reverse' || this.making === 'displace';
+		const parts =
+			first && second && first.index !== second.index && answers
+				? [this.calls[0], this.made[1]]
+				: [this.calls[0]];
+		return {
+			notes: parts.flatMap((part) => part?.notes ?? []).sort((a, b) => a.tick - b.tick),
+			problems: parts.flatMap((part) => part?.problems ?? [])
+		};
+	}
+
+	/** Bars that a phrase stands in: indices, end exclusive. */
+	barsOf(phrase: Phrase): { from: number; to: number } {
+		const { played } = this.open.chart;
+		const total = chartTicks(this.open.chart);
+		const ticks = phrase.notes.map((note) => note.tick % total);
+		const bar = (tick: number) => played.findLastIndex((entry) => entry.startTick <= tick);
+		const bars = ticks.map(bar);
+		return bars.length === 0
+			? { from: 0, to: 1 }
+			: { from: Math.min(...bars), to: Math.max(...bars) + 1 };
+	}
+
+	get problems(): readonly string[] {
+		const all = [...this.calls, ...this.made].flatMap((phrase) => phrase.problems);
+		return [...new Set(all.map((problem) => signs(problem.message)))];
+	}
+}
+
+/** Roles in the order of their height above the root, for stepping through them. */
+const LADDER: readonly Role[] = ['R', '9', 'b3', '3', '11', '5', '6', 'b7', '7'];
+function nextRole(role: Role, by: 1 | -1): Role {
+	const at = LADDER.indexOf(role);
+	if (at >= 0) return LADDER[(at + by + LADDER.length) % LADDER.length];
+	const all = ROLES.filter((entry) => entry !== 'bass');
+	const index = all.indexOf(role as (typeof all)[number]);
+	return all[(index + by + all.length) % all.length];
+}

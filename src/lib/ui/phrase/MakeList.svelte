@@ -1,0 +1,115 @@
+<script lang="ts">
+	import { signs, type Role } from '$core/chord';
+	import { LANDINGS, type Making, type PhraseDesk } from '$lib/state/phrase-desk.svelte';
+	import Choice from '../Choice.svelte';
+	import KeyCap from '../KeyCap.svelte';
+	import { MAKING_KEYS } from './making-keys';
+
+	/** What can be made of the motif; the chosen one fills the second row. */
+	let { desk }: { desk: PhraseDesk } = $props();
+	const NAMES: Record<Making, { name: string; says: string }> = {
+		answer: { name: 'Answer', says: 'Same opening, another landing.' },
+		sequence: { name: 'Sequence', says: 'Moved through the scale, again and again.' },
+		symmetric: { name: 'Symmetric', says: 'Moved by one interval, again and again.' },
+		displace: { name: 'Later', says: 'The whole motif an eighth later.' },
+		reverse: { name: 'Backward', says: 'The pitches from the last to the first.' }
+	};
+	const STEPS = [
+		{ value: '1', name: 'a step up' },
+		{ value: '2', name: 'a third up' },
+		{ value: '-1', name: 'a step down' },
+		{ value: '-2', name: 'a third down' }
+	] as const;
+	const LEAPS = [
+		{ value: '2', name: 'whole tone' },
+		{ value: '3', name: 'minor third' },
+		{ value: '4', name: 'major third' },
+		{ value: '6', name: 'tritone' }
+	] as const;
+</script>
+
+<section>
+	<div class="section-head"><h2>Make more of it</h2></div>
+	{#each Object.entries(NAMES) as [id, { name, says }] (id)}
+		{@const making = id as Making}
+		<button
+			type="button"
+			class="making"
+			class:on={desk.making === making}
+			aria-pressed={desk.making === making}
+			onclick={() => (desk.making = making)}
+		>
+			<b>{name} <KeyCap keys={MAKING_KEYS[making]} /></b>
+			<span>{says}</span>
+		</button>
+		{#if desk.making === making}
+			<div class="how">
+				{#if making === 'answer'}
+					<Choice
+						label="Land on"
+						options={LANDINGS.map((role) => ({ value: role, name: signs(role) }))}
+						value={desk.landing}
+						onchange={(role) => (desk.landing = role as Role)}
+					/>
+				{:else if making === 'sequence'}
+					<Choice
+						label="Each time"
+						options={STEPS}
+						value={String(desk.by) as '1'}
+						onchange={(by) => (desk.by = Number(by))}
+					/>
+				{:else if making === 'symmetric'}
+					<Choice
+						label="Each time up a"
+						options={LEAPS}
+						value={String(desk.bySemitones) as '3'}
+						onchange={(by) => (desk.bySemitones = Number(by))}
+					/>
+				{/if}
+				{#if making === 'sequence' || making === 'symmetric'}
+					<Choice
+						label="Times in all"
+						options={['2', '3', '4', '6', '8'].map((n) => ({ value: n, name: n }))}
+						value={String(desk.times)}
+						onchange={(times) => (desk.times = Number(times))}
+					/>
+				{:else}
+					<button type="button" class="quiet" onclick={() => desk.keepMade()}
+						>Go on with this one</button
+					>
+				{/if}
+			</div>
+		{/if}
+	{/each}
+</section>
+
+<style>
+	.making {
+		display: grid;
+		width: 100%;
+		text-align: left;
+		padding: 4px 0 4px 12px;
+		border-bottom: 1px solid var(--hair);
+		border-left: 4px solid transparent;
+	}
+	.making.on {
+		border-left-color: var(--ink);
+		background: var(--lit);
+	}
+	.making b {
+		display: flex;
+		justify-content: space-between;
+		align-items: center;
+		padding-right: 8px;
+	}
+	.making span {
+		font-size: 13px;
+		color: var(--second);
+	}
+	.how {
+		display: grid;
+		gap: 8px;
+		padding: 8px 0 10px 16px;
+		border-bottom: 1px solid var(--hair);
+	}
+</style>

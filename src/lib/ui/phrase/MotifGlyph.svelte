@@ -1,0 +1,107 @@
+<script lang="ts">
+	import { roleKind, type Role } from '$core/chord';
+	import type { Motif } from '$core/phrase';
+	import { shapePath } from '../shape';
+
+	/** A motif at a glance: marks by height, treads by time; off the beat is raised. */
+	let {
+		motif,
+		width = 186,
+		height = 44
+	}: { motif: Motif; width?: number; height?: number } = $props();
+
+	const HEIGHT: Record<string, number> = {
+		root: 0,
+		third: 4,
+		fifth: 7,
+		seventh: 10,
+		extension: 2,
+		bass: 0
+	};
+	const span = $derived(
+		Math.max(1920, ...motif.notes.map((note) => note.offsetTicks + note.durationTicks))
+	);
+	const x = (tick: number) => 4 + (tick / span) * (width - 12);
+	const notes = $derived.by(() => {
+		let height = 0;
+		return motif.notes.map((note, i) => {
+			const role = motif.basis === 'role' ? (String(note.step) as Role) : null;
+			const kind = role ? roleKind(role) : 'fifth';
+			const raw =
+				motif.basis === 'interval'
+					? Number(note.step)
+					: role
+						? HEIGHT[kind]
+						: 2 * Number(String(note.step).replace(/\D/g, ''));
+			const step = i === 0 ? raw : role ? nearest(height, raw) : raw;
+			height = step + 12 * (note.octave ?? 0);
+			return { note, kind, height };
+		});
+	});
+	function nearest(from: number, to: number): number {
+		let at = to;
+		while (at - from > 6) at -= 12;
+		while (from - at >= 6) at += 12;
+		return at;
+	}
+	const top = 12;
+	const room = $derived(height - 28);
+	const y = (value: number) => {
+		const all = notes.map((entry) => entry.height);
+		const [low, high] = [Math.min(...all), Math.max(...all)];
+		return top + room - ((value - low) / Math.max(5, high - low)) * room;
+	};
+</script>
+
+<svg viewBox="0 0 {width} {height}" {width} {height} aria-hidden="true">
+	<path
+		class="line"
+		d="M{notes.map(({ note, height: h }) => `${x(note.offsetTicks) + 5},${y(h)}`).join('L')}"
+	/>
+	{#each notes as { note, kind, height: h }, i (i)}
+		<path
+			class="mark"
+			class:root={kind === 'root'}
+			class:last={i === notes.length - 1}
+			transform="translate({x(note.offsetTicks) + 5},{y(h)})"
+			d={shapePath(kind, i === notes.length - 1 ? 6 : 4.6)}
+		/>
+		<rect
+			class="tread"
+			class:last={i === notes.length - 1}
+			x={x(note.offsetTicks)}
+			y={height - (note.offsetTicks % 480 === 0 ? 6 : 11)}
+			width={Math.max(4, x(note.offsetTicks + note.durationTicks) - x(note.offsetTicks) - 2)}
+			height="5"
+		/>
+	{/each}
+</svg>
+
+<style>
+	svg {
+		display: block;
+		max-width: 100%;
+	}
+	.line {
+		fill: none;
+		stroke: var(--third);
+		stroke-width: 1.2;
+	}
+	.mark {
+		fill: var(--lit);
+		stroke: var(--ink);
+		stroke-width: 1.6;
+	}
+	.mark.root {
+		fill: var(--ink);
+	}
+	.mark.last {
+		stroke-width: 2.2;
+	}
+	.tread {
+		fill: var(--strong);
+	}
+	.tread.last {
+		fill: var(--ink);
+	}
+</style>
