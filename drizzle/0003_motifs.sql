@@ -8,7 +8,7 @@ CREATE TABLE "motif" (
 	CONSTRAINT "motif_version" CHECK ("motif"."version" > 0)
 );
 --> statement-breakpoint
-ALTER TABLE "route" ALTER COLUMN "line" SET DEFAULT '{"grid":"targets","scalePlan":"one","cell":"steady","cells":[],"anticipate":false,"spice":0.4,"seed":0,"direction":null,"roam":null,"places":[]}'::jsonb;--> statement-breakpoint
+ALTER TABLE "route" ALTER COLUMN "line" SET DEFAULT '{"grid":"targets","scalePlan":"one","cell":"steady","cells":[],"anticipate":false,"spice":0.4,"seed":0,"direction":null,"roam":null,"talk":[],"places":[]}'::jsonb;--> statement-breakpoint
 CREATE INDEX "motif_created" ON "motif" USING btree ("created_at");--> statement-breakpoint
 INSERT INTO "motif" ("id", "name", "motif", "created_at") VALUES
 	('6d6f7469-6600-4000-8000-000000000001', 'Gangway', '{"basis":"role","notes":[{"offsetTicks":240,"durationTicks":240,"step":"5"},{"offsetTicks":480,"durationTicks":240,"step":"R"},{"offsetTicks":720,"durationTicks":240,"step":"9"},{"offsetTicks":960,"durationTicks":240,"step":"3"},{"offsetTicks":1440,"durationTicks":480,"step":"5"}]}'::jsonb, now() + interval '0 milliseconds'),

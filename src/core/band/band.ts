@@ -12,7 +12,7 @@ export const CHORD_VOICES = ['guitar', 'keys'] as const;
 export type ChordVoice = (typeof CHORD_VOICES)[number];
 
 /** The voice that suits a feel, where the player says nothing else. */
-export const chordVoiceOf = (feel: Feel): ChordVoice =>
+const chordVoiceOf = (feel: Feel): ChordVoice =>
 	feel === 'swing' || feel === 'ballad' || feel === 'waltz' ? 'keys' : 'guitar';
 
 /** Ms from string to string of a strummed chord. */
@@ -24,7 +24,7 @@ export const WAYS = 4;
 /** Bars that are kept once they are written, for the next look at them. */
 const KEPT = 64;
 
-export type BandOptions = { readonly feel?: Feel; readonly voice?: ChordVoice };
+type BandOptions = { readonly feel?: Feel; readonly voice?: ChordVoice };
 
 /** A band that has read a chart. */
 export type Band = {

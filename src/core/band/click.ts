@@ -4,7 +4,7 @@ import type { BandNote } from './types';
 
 /** What the click marks: every beat, only the answering beats (2 and 4), or only the first. */
 export const CLICK_BEATS = ['every', 'answers', 'first'] as const;
-export type ClickBeats = (typeof CLICK_BEATS)[number];
+type ClickBeats = (typeof CLICK_BEATS)[number];
 
 export type Click = {
 	readonly beats: ClickBeats;

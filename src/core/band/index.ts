@@ -1,17 +1,8 @@
-export {
-	bandFor,
-	CHORD_VOICES,
-	chordVoiceOf,
-	WAYS,
-	type Band,
-	type BandOptions,
-	type ChordVoice
-} from './band';
-export { chance } from './chance';
-export { CLICK_BEATS, CLICKS, type Click, type ClickBeats } from './click';
-export { countsOf, pulsesOf } from './metre';
-export { barIndexAt, notesBetween, performed, type Score, type TimedNote } from './perform';
-export { aheadIn, positionAt, type Position } from './position';
+export { bandFor, CHORD_VOICES, WAYS, type ChordVoice } from './band';
+export { CLICK_BEATS, CLICKS, type Click } from './click';
+export { countsOf } from './metre';
+export { notesBetween, performed, type Score, type TimedNote } from './perform';
+export { positionAt, type Position } from './position';
 export {
 	beginRun,
 	runEnd,
@@ -26,7 +17,7 @@ export {
 	type BarRange,
 	type Run
 } from './run';
-export { strokesOfLine, type CurvePoint, type Stroke } from './strokes';
+export { strokesOfLine, type CurvePoint } from './strokes';
 export { SWING, swingOf, type Swing } from './swing';
-export { MOST_CHORUSES, playWhole, type WholeWish } from './whole';
-export { DRUMS, PARTS, type BandNote, type Part } from './types';
+export { DRUMS, PARTS, type Part } from './types';
+export { MOST_CHORUSES, playWhole } from './whole';

@@ -2,7 +2,7 @@ import type { Chart } from '../chart';
 import type { Band } from './band';
 import { clickBar, countIn, type Click } from './click';
 import { extendRun, runEnd, secondsAt, type Run, type Segment } from './run';
-import { curveOf, strokesOfLine, type CurvePoint, type Stroke } from './strokes';
+import { curveOf, type CurvePoint, type Stroke } from './strokes';
 import { swung, type Swing } from './swing';
 import type { Part } from './types';
 
@@ -46,9 +46,6 @@ export function performed(chart: Chart, tick: number, swing: Swing): number {
 	if (!bar) return tick;
 	return bar.startTick + swung(tick - bar.startTick, swing, bar.signature);
 }
-
-/** A line made ready to be played. */
-export const strokesFor = strokesOfLine;
 
 type Draft = {
 	readonly part: Part;

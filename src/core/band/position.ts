@@ -43,14 +43,3 @@ export function positionAt(run: Run, seconds: number): Position {
 	const beat = beatOf(chart, bar, tick - chart.played[bar].startTick);
 	return { kind: 'playing', tick, bar, beat, round: segment.round, at };
 }
-
-/** What comes after a tick inside a loop: the tick itself of a moment, or of its next time round. */
-export const aheadIn = (
-	loop: { readonly from: number; readonly to: number },
-	tick: number,
-	goal: number
-): number | null => {
-	if (goal > tick && goal < loop.to) return goal - tick;
-	if (goal >= loop.from && goal <= tick) return loop.to - tick + goal - loop.from;
-	return null;
-};

@@ -39,7 +39,7 @@ export type Run = {
 };
 
 /** Seconds of a tick at a tempo. */
-export const perTick = (quartersAMinute: number): number => 60 / quartersAMinute / 480;
+const perTick = (quartersAMinute: number): number => 60 / quartersAMinute / 480;
 
 /** Ticks of a range of bars; the whole chart where the range is null or outside it. */
 export function ticksOf(chart: Chart, range: BarRange | null): Stretch {

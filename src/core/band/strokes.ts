@@ -8,7 +8,7 @@ type Sounded = {
 };
 
 /** A moment of a stroke where the pitch goes elsewhere: ticks, semitones from its first pitch, and how. */
-export type Move = {
+type Move = {
 	readonly tick: number;
 	readonly semitones: number;
 	/** `step`: at once, as under a hammering finger; `slide`, `bend`: on the way there, arriving at the tick. */
@@ -16,7 +16,7 @@ export type Move = {
 };
 
 /** What a held note does: `vibrato`, a quarter tone up (`curl`), or a trill with the semitone above. */
-export type Shake = {
+type Shake = {
 	readonly from: number;
 	readonly to: number;
 	readonly semitones: number;

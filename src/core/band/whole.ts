@@ -6,7 +6,7 @@ import type { Part } from './types';
 export const MOST_CHORUSES = 20;
 
 /** A tune played from the beginning to the end. */
-export type WholeWish = {
+type WholeWish = {
 	readonly score: Score;
 	/** Quarter notes a minute. */
 	readonly tempo: number;

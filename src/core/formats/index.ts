@@ -3,5 +3,5 @@ export { readNames, writeNames } from './note-names';
 export { readTab } from './tab-read';
 export { writeTab } from './tab-write';
 export type { TextNote, TextProblem } from './types';
-export { BEND_RANGE, writeMidiTune, type MidiTune } from './midi-write';
+export { writeMidiTune } from './midi-write';
 export { writeWav } from './wav';

@@ -22,7 +22,7 @@ type Tone = { readonly pc: number; readonly name: string; readonly height: numbe
 const DEGREE = /^(bb|b|##|#)?(\d{1,2})$/;
 
 /** A degree of a motif: its number from 1 and its accidental in semitones; null when it is none. */
-export function readDegree(step: string | number): { number: number; alter: number } | null {
+function readDegree(step: string | number): { number: number; alter: number } | null {
 	const match = DEGREE.exec(String(step));
 	if (!match) return null;
 	const number = Number(match[2]);

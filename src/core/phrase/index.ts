@@ -13,4 +13,4 @@ export {
 	without as withoutNote,
 	withStep
 } from './transform';
-export { BASES, type Basis, type Motif, type Phrase, type PhraseContext } from './types';
+export { BASES, type Motif, type Phrase, type PhraseContext } from './types';

@@ -11,7 +11,7 @@ const stretchOf = (chart: Chart, change: number) => ({
 });
 
 /** A motif over one change, as a group of notes; what begins after the chord is over is left out. */
-export function overChange(motif: Motif, context: PhraseContext, change: number): Group {
+function overChange(motif: Motif, context: PhraseContext, change: number): Group {
 	const { chart, scales } = context;
 	const { from, to } = stretchOf(chart, change);
 	const event = chart.changes[change].to;

@@ -6,7 +6,7 @@ import { layOut, type Group, type Sketch } from './lay-out';
 import type { Motif, Phrase, PhraseContext } from './types';
 
 /** How long a motif is until it can begin again, on a beat, in ticks. */
-export function lengthOf(motif: Motif): number {
+function lengthOf(motif: Motif): number {
 	const first = motif.notes[0]?.offsetTicks ?? 0;
 	const last = motif.notes[motif.notes.length - 1];
 	const span = last ? last.offsetTicks + last.durationTicks - first : 0;

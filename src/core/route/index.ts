@@ -14,6 +14,7 @@ export { APPROACH_WORDS, APPROACHES, arrivalsOf, type Approach } from './line/ap
 export { CELLS, GRIDS, PER_QUARTER, placesInBar, readCell, type Grid } from './line/cells';
 export { LineWork } from './line/compose';
 export type { ArrivalOption } from './line/plan-line';
+export { airBars, airChanges } from './line/talk';
 export { strokesOf } from './line/strokes';
 export { barAt } from './pulse';
 export { nameOver } from './spelling';

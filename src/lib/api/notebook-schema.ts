@@ -114,6 +114,19 @@ const lineSettings = z.strictObject({
 		})
 		.nullable()
 		.default(null),
+	talk: z
+		.array(
+			z.strictObject({
+				section: z.string().max(120).nullable(),
+				play: z.int().min(1).max(16),
+				air: z.int().min(0).max(16)
+			})
+		)
+		.max(128)
+		.default([])
+		.describe(
+			'Call and answer: bars played, then bars of air; null for sections without their own'
+		),
 	places: z
 		.array(z.strictObject({ section: z.string().max(120), position: z.int().min(1).max(24) }))
 		.max(128)

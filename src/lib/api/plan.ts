@@ -20,7 +20,7 @@ const USUAL_SPICE = 0.4;
 /** Wishes that only routes have, besides those of the public request. */
 export type Extras = {
 	readonly line?: Partial<
-		Pick<LineWishes, 'byHand' | 'direction' | 'frozen' | 'fingers' | 'arrive' | 'cellOf'>
+		Pick<LineWishes, 'airAt' | 'byHand' | 'direction' | 'frozen' | 'fingers' | 'arrive' | 'cellOf'>
 	>;
 	readonly leans?: PlanRequest['leans'];
 	/** Where the hand is at each change, set by hand; takes the place of the position. */

@@ -23,6 +23,7 @@ export const NO_LINE: LineSettings = {
 	seed: 0,
 	direction: null,
 	roam: null,
+	talk: [],
 	places: []
 };
 

@@ -37,6 +37,30 @@ describe('a route as the page asks for it', () => {
 		expect('issues' in wrong && wrong.issues[0].message).toMatch(/outside position 11/);
 	});
 
+	it('leaves air where the player asks for call and answer', () => {
+		const line = {
+			...NO_LINE,
+			grid: 'eighth' as const,
+			talk: [
+				{ section: null, play: 1, air: 1 },
+				{ section: 'Tail', play: 3, air: 1 }
+			]
+		};
+		const { notes, targets } = planned({ line });
+		const bars = new Set(notes.map((note) => Math.floor(note.tick / 1920) + 1));
+		expect([...bars]).toEqual([1, 3, 5, 6, 7]);
+		for (const note of notes) {
+			expect(note.tick + note.durationTicks).toBeLessThanOrEqual(
+				(Math.floor(note.tick / 1920) + 1) * 1920
+			);
+		}
+		expect(targets.map((target) => target.change)).toEqual([0, 2, 3, 4, 5]);
+		// A landing that is locked there is played all the same.
+		const lock = { bar: 2, beat: 1, pass: 1, string: 3, fret: 6 };
+		const locked = planned({ line, anchors: { ...NO_ANCHORS, locks: [lock] } });
+		expect(locked.notes.some((note) => note.tick === 1920)).toBe(true);
+	});
+
 	it('leaves places out, near the hand or not', () => {
 		const first = planned().targets[0];
 		const far = { string: 1, fret: 20 };

@@ -1,5 +1,7 @@
 import type { Chart } from '$core/chart';
 import {
+	airBars,
+	airChanges,
 	changeAt,
 	placesInBar,
 	rankLandings,
@@ -75,6 +77,9 @@ function toInput({ chart: text, instrument, route }: RouteRequest, chart: Chart)
 		(windows ?? [position]).some(
 			(window) => line.roam !== null || (place.fret >= window - 1 && place.fret <= window + 4)
 		);
+	const locked = new Set(bound(anchors.locks, (_, change) => change));
+	const silent = airChanges(chart, line.talk).filter((change) => !locked.has(change));
+	const air = airBars(chart, line.talk);
 	const input: PlanInput = {
 		chart: text,
 		instrument,
@@ -88,7 +93,7 @@ function toInput({ chart: text, instrument, route }: RouteRequest, chart: Chart)
 		spice: line.spice,
 		seed: line.seed,
 		locks: bound(anchors.locks, ({ string, fret }, change) => ({ change, string, fret })),
-		letPass: bound(anchors.letPass, (_, change) => change),
+		letPass: [...new Set([...bound(anchors.letPass, (_, change) => change), ...silent])],
 		// A place that is left out binds only where the hand is near it.
 		forbid: anchors.forbid.filter(held)
 	};
@@ -97,6 +102,7 @@ function toInput({ chart: text, instrument, route }: RouteRequest, chart: Chart)
 		leans: bound(anchors.leans, ({ wish }, change) => ({ change, wish })),
 		line: {
 			...(cells ? { cellOf: cells.cellOf } : {}),
+			...(line.talk.length > 0 ? { airAt: (bar) => air[bar.index] } : {}),
 			direction: line.direction ?? undefined,
 			byHand: scalesOf(chart, anchors),
 			frozen: frozenOf(chart, anchors),

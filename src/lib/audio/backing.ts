@@ -12,7 +12,7 @@ import { parseChart, type Chart, type Feel } from '$core/chart';
 import type { Faders } from './desk';
 
 /** A note of the line as far as it is heard. */
-export type LineNote = {
+type LineNote = {
 	readonly tick: number;
 	readonly durationTicks: number;
 	readonly midi: number;

@@ -16,8 +16,7 @@ export type Zone = {
 	readonly release: number;
 };
 
-export const BANK_VOICES = ['bass', 'guitar', 'keys', 'drums'] as const;
-export type BankVoice = (typeof BANK_VOICES)[number];
+type BankVoice = 'bass' | 'guitar' | 'keys' | 'drums';
 
 /** The sampled sounds of the band. */
 export type Bank = {

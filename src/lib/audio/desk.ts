@@ -16,7 +16,7 @@ export const DESK: Record<Part, Channel> = {
 export type Fader = { readonly level: number; readonly muted: boolean; readonly solo: boolean };
 export type Faders = Record<Part, Fader>;
 
-export const OWN_LEVEL = 0.8;
+const OWN_LEVEL = 0.8;
 
 /** The gain of a part under the player's faders: a solo silences all parts without one. */
 export function faderGain(faders: Faders, part: Part): number {

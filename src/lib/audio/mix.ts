@@ -14,7 +14,7 @@ export type MixRequest = {
 };
 
 /** Keeps the notes that are rendered once, so that each sounds the same every time. */
-export function voiceCache(bank: Bank, rate: number) {
+function voiceCache(bank: Bank, rate: number) {
 	const known = new Map<string, Float32Array<ArrayBuffer>>();
 	return (voice: Voice, midi: number, layer: number): Float32Array<ArrayBuffer> => {
 		const key = `${voice} ${midi} ${layer}`;

@@ -4,15 +4,13 @@ import { highPass, lowPass } from './filter';
 import { frequencyOf, noise, pluckString } from './string';
 
 /** What sounds: the sampled voices, the driven string of the line, drums, the click. */
-export const VOICES = ['drums', 'bass', 'guitar', 'keys', 'line', 'click'] as const;
-export type Voice = (typeof VOICES)[number];
+export type Voice = 'drums' | 'bass' | 'guitar' | 'keys' | 'line' | 'click';
 
 /** Which voice plays a part; the chord player has two. */
 export const voiceOf = (part: Part, chords: 'guitar' | 'keys'): Voice =>
 	part === 'chords' ? chords : part;
 
 /** Loudness comes in three layers of tone: soft, plain, hard. */
-export const LAYERS = 3;
 export const layerOf = (velocity: number): number =>
 	velocity < 0.42 ? 0 : velocity < 0.68 ? 1 : 2;
 

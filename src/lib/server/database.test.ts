@@ -1,3 +1,5 @@
+import { STARTING_MOTIFS } from '$core/phrase';
+import type { MotifRecord } from '../api/notebook-schema';
 import { NO_ANCHORS, NO_LINE } from '../api/route-defaults';
 import { sql } from 'drizzle-orm';
 import { spawn } from 'node:child_process';
@@ -16,6 +18,7 @@ import {
 	updatePlayer
 } from './instruments';
 import { FolderInUse, lockFolder } from './lock';
+import { createMotif, deleteMotif, getMotif, listMotifs, updateMotif } from './motifs';
 import { getTunePage } from './tune-page';
 import { createRoute, deleteRoute, getRoute, listRoutes, updateRoute } from './routes';
 import {
@@ -207,9 +210,30 @@ describe('the notebook in the embedded database', () => {
 		expect(await getTunePage(db, '00000000-0000-4000-8000-000000000000')).toBeNull();
 	});
 
+	it('begins with six motifs, and keeps those that are changed and deleted', async () => {
+		const first = await listMotifs(db);
+		expect(first.map(({ name, motif }) => ({ name, motif }))).toEqual(STARTING_MOTIFS);
+		const own = { name: 'Short Plank', motif: STARTING_MOTIFS[1].motif as MotifRecord['motif'] };
+		const made = await createMotif(db, own);
+		const renamed = { ...own, name: 'Long Plank' };
+		expect(await updateMotif(db, made.id, renamed, 1)).toMatchObject({ ...renamed, version: 2 });
+		expect(await updateMotif(db, made.id, own, 1)).toBeNull();
+		expect(await deleteMotif(db, first[5].id)).toBe(true);
+		expect(await getMotif(db, first[5].id)).toBeNull();
+		expect((await listMotifs(db)).map((motif) => motif.name)).toEqual([
+			...STARTING_MOTIFS.slice(0, 5).map((motif) => motif.name),
+			'Long Plank'
+		]);
+	});
+
 	it('is all there after closing and opening again, and is held while open', async () => {
 		await expect(openEmbedded(path)).rejects.toBeInstanceOf(FolderInUse);
-		const all = async () => [await notebook(db), await listInstruments(db), await getPlayer(db)];
+		const all = async () => [
+			await notebook(db),
+			await listInstruments(db),
+			await getPlayer(db),
+			await listMotifs(db)
+		];
 		const before = await all();
 		await close();
 		({ db, close } = await openEmbedded(path));

@@ -23,8 +23,7 @@ import { History } from './history.svelte';
 import type { OpenTune } from './open-tune.svelte';
 
 /** What can be made of a motif. */
-export const MAKINGS = ['answer', 'sequence', 'symmetric', 'displace', 'reverse'] as const;
-export type Making = (typeof MAKINGS)[number];
+export type Making = 'answer' | 'sequence' | 'symmetric' | 'displace' | 'reverse';
 
 /** Landings of an answer, at rest first. */
 export const LANDINGS: readonly Role[] = ['R', '3', '5', 'b7', '9'];

@@ -28,6 +28,10 @@ const schema = z.object({
 		roam: z.nullable(
 			z.object({ frets: z.number(), wish: z.nullable(z.enum(['climb', 'stay', 'descend'])) })
 		),
+		talk: z.catch(
+			z.array(z.object({ section: z.nullable(z.string()), play: z.number(), air: z.number() })),
+			[]
+		),
 		places: z.array(z.object({ section: z.string(), position: z.number() }))
 	}),
 	anchors: z.object({

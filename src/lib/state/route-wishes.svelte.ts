@@ -1,5 +1,5 @@
 import { lastPosition, type Place } from '$core/neck';
-import { anchorOf, changeAt, type Approach, type Style } from '$core/route';
+import { airChanges, anchorOf, changeAt, type Approach, type Style } from '$core/route';
 import type { Anchors, LineSettings } from '$lib/api/notebook-schema';
 import type { NoteAnswer } from '$lib/api/plan-schema';
 import * as edit from './anchor-edit';
@@ -26,7 +26,16 @@ export abstract class RouteWishes {
 	/** The player wants no landing here; what sounds at the change is not judged. */
 	isLetPass(change: number): boolean {
 		const entry = edit.entryAt(this.wishes.anchors.letPass, this.open, change);
-		return entry !== undefined && !entry.own;
+		return (entry !== undefined && !entry.own) || this.isAir(change);
+	}
+
+	private readonly air = $derived.by(
+		() => new Set(airChanges(this.open.chart, this.wishes.line.talk))
+	);
+
+	/** The change falls into bars that are left to the others, and no lock holds it. */
+	isAir(change: number): boolean {
+		return this.air.has(change) && !this.isLocked(change) && !this.isOwn(change);
 	}
 
 	/** The player's own notes stand in for a landing here, and are judged. */

@@ -97,10 +97,11 @@ type Frame = {
 
 /** Everything besides the chart that the rhythm of a line depends on. */
 function rhythmKey(chart: Chart, targets: readonly Target[], line: LineWishes): string {
-	const { grid, anticipate, frozen, cellOf } = line;
+	const { grid, anticipate, frozen, cellOf, airAt } = line;
 	let key = `${grid} ${anticipate}`;
 	let section: string | null | undefined;
 	for (const bar of chart.played) {
+		if (airAt?.(bar)) key += ` -${bar.index}`;
 		if (bar.section === section) continue;
 		section = bar.section;
 		const { id, says } = cellOf(section);

@@ -36,10 +36,11 @@ function marksOf(chart: Chart, wishes: LineWishes): Marked[] {
 	const step = QUARTER / perQuarter;
 	return chart.played.flatMap((bar) => {
 		const cell = wishes.cellOf(bar.section);
+		const air = wishes.airAt?.(bar) ?? false;
 		const slots = Math.ceil(bar.lengthTicks / step);
 		return Array.from({ length: slots }, (_, i) => ({
 			tick: bar.startTick + i * step,
-			mark: cell.mark(i, perQuarter, slots)
+			mark: air ? '.' : cell.mark(i, perQuarter, slots)
 		}));
 	});
 }

@@ -1,3 +1,4 @@
+import type { PlayedBar } from '../../chart';
 import type { Role } from '../../chord';
 import type { Place } from '../../neck';
 import type { HandScale, ScalePlan } from '../scale-plan';
@@ -60,6 +61,8 @@ export type LineWishes = {
 	/** The rhythm cell of a section, by its name. */
 	readonly cellOf: (section: string | null) => Cell;
 	readonly scalePlan: ScalePlan;
+	/** Bars that are left to the others: nothing is played there. */
+	readonly airAt?: (bar: PlayedBar) => boolean;
 	readonly byHand?: readonly HandScale[];
 	readonly anticipate?: boolean;
 	/** 0 … 1: how readily chromatic notes lead into targets; 0 leaves them out. */

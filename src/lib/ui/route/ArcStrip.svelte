@@ -142,6 +142,7 @@
 	);
 	/** What is said of a change without a planned landing: the judge's word where own notes stand there. */
 	function passWord(change: number): string {
+		if (plan.isAir(change)) return 'air';
 		if (plan.isLetPass(change)) return 'let pass';
 		if (!plan.isOwn(change)) return 'no place';
 		const judged = plan.check?.changes[change];

@@ -71,6 +71,23 @@
 		const rest = line.cells.filter((entry) => entry.section !== section);
 		plan.setLine({ cells: cell === '' ? rest : [...rest, { section, cell }] });
 	}
+	/** Call and answer: bars played, bars of air, as one value. */
+	const TALKS = [
+		{ value: '1+0', name: 'Play on' },
+		{ value: '1+1', name: '1, then 1 of air' },
+		{ value: '2+2', name: '2, then 2' },
+		{ value: '3+1', name: '3, then 1' }
+	] as const;
+	const talkOf = (section: string | null) => {
+		const talk = line.talk.find((entry) => entry.section === section);
+		return talk ? `${talk.play}+${talk.air}` : '';
+	};
+	function setTalk(section: string | null, value: string): void {
+		const rest = line.talk.filter((entry) => entry.section !== section);
+		const [play, air] = value.split('+').map(Number);
+		const plain = value === '' || (section === null && air === 0);
+		plan.setLine({ talk: plain ? rest : [...rest, { section, play, air }] });
+	}
 	const placeOf = (section: string) =>
 		line.places.find((entry) => entry.section === section)?.position ?? null;
 	function setPlace(section: string, wanted: number): void {
@@ -140,6 +157,30 @@
 						>
 							<option value="">as above</option>
 							{#each CELLS as cell (cell.id)}<option value={cell.id}>{cellWords(cell.id)}</option
+								>{/each}
+						</select></label
+					>
+				{/each}
+			</div>
+		{/if}
+		<Choice
+			label="Call and answer, in bars"
+			options={TALKS}
+			value={(talkOf(null) || '1+0') as '1+0'}
+			onchange={(value) => setTalk(null, value)}
+		/>
+		{#if sections.length > 1}
+			<div class="sections">
+				{#each sections as section (section)}
+					<label
+						>{section}
+						<select
+							aria-label="Call and answer in {section}"
+							value={talkOf(section)}
+							onchange={(event) => setTalk(section, event.currentTarget.value)}
+						>
+							<option value="">as above</option>
+							{#each TALKS as talk (talk.value)}<option value={talk.value}>{talk.name}</option
 								>{/each}
 						</select></label
 					>

@@ -214,10 +214,8 @@
 						{#if target}
 							<tspan class="land" font-size={at.land.size}
 								>Land on {prefs.name(target.name, target.midi % 12)},</tspan
-							><tspan class="place" font-size={at.land.size * 0.78}
-								>{' '}string {target.string}, {target.fret === 0
-									? 'open'
-									: `fret ${target.fret}`}</tspan
+							><tspan class="place" dx={at.land.size * 0.25} font-size={at.land.size * 0.78}
+								>string {target.string}, {target.fret === 0 ? 'open' : `fret ${target.fret}`}</tspan
 							>
 						{:else if open.next}
 							<tspan class="place" font-size={at.land.size * 0.78}

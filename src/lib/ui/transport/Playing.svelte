@@ -20,7 +20,7 @@
 	{:else if transport.heard.kind === 'playing'}
 		<p class="fact">
 			<small>Bar</small><b
-				>{transport.heard.bar + 1}{' '}<i>of {transport.chart.played.length}</i></b
+				>{transport.heard.bar + 1}&nbsp;<i>of {transport.chart.played.length}</i></b
 			>
 		</p>
 		{#if open.next && !transport.draft}
@@ -31,7 +31,7 @@
 			{#if target}
 				<p class="fact next land">
 					<small>land on string {target.string}, fret {target.fret}</small>
-					<b>{prefs.name(target.name, target.midi % 12)}{' '}<i>{signs(target.role)}</i></b>
+					<b>{prefs.name(target.name, target.midi % 12)}&nbsp;<i>{signs(target.role)}</i></b>
 				</p>
 			{/if}
 		{/if}
