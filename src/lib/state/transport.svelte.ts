@@ -1,24 +1,20 @@
 import { getContext, setContext, untrack } from 'svelte';
 import {
-	bandFor,
 	performed,
 	SPEED,
-	strokesOfLine,
 	swingOf,
 	TEMPO,
 	ticksOf,
 	type BarRange,
 	type Click,
-	type Score,
 	type Swing
 } from '$core/band';
 import { chartTicks, type Chart } from '$core/chart';
 import type { NoteAnswer, TargetAnswer } from '$lib/api/plan-schema';
-import type { Sounding } from '$lib/audio/open-engine';
+import type { ScoreWish, Sounding } from '$lib/audio/open-engine';
 import type { OpenTune } from './open-tune.svelte';
 import { following, heardChanges } from './play-position';
 import { soundPrefs } from './sound-prefs.svelte';
-import { say, spokenChord, spokenNote } from './speech';
 import { keepAwake } from './wake-lock';
 
 const KEY = Symbol('transport');
@@ -127,11 +123,10 @@ export class Transport {
 		return this.chart.played.length > 0;
 	}
 
-	/** The score as things stand. */
-	score(): Score {
-		const { voice } = soundPrefs.current;
-		const band = bandFor(this.chart, voice === 'auto' ? {} : { voice });
-		return { band, strokes: strokesOfLine(this.line), click: this.click, swing: this.swing };
+	/** What is to be played as things stand. */
+	private wish(): ScoreWish {
+		const { chart, line, click, swing } = this;
+		return { chart, line, click, swing, voice: soundPrefs.current.voice };
 	}
 
 	/** Follows every change of what is played while it plays; call once where the transport lives. */
@@ -150,13 +145,13 @@ export class Transport {
 		});
 		let chart = this.chart;
 		$effect(() => {
-			const score = this.score();
+			const wish = this.wish();
 			untrack(() => {
 				const { audio } = this;
-				const same = chart === score.band.chart;
-				chart = score.band.chart;
+				const same = chart === wish.chart;
+				chart = wish.chart;
 				if (!audio?.engine.active || this.state !== 'playing') return;
-				if (same) void audio.engine.setScore(score);
+				if (same) void audio.engine.setScore(audio.score(wish));
 				else this.restart();
 			});
 		});
@@ -181,7 +176,7 @@ export class Transport {
 			await audio.wake();
 			if (!this.route && !this.draft) await this.findRoute();
 			audio.engine.setFaders(soundPrefs.faders);
-			await audio.engine.play(this.score(), {
+			await audio.engine.play(audio.score(this.wish()), {
 				seconds: 0.12,
 				tempo: this.played,
 				loop: this.loop,
@@ -339,8 +334,10 @@ export class Transport {
 		this.spoken = next;
 		const change = this.chart.changes[next];
 		const target = this.route?.targets.find((entry) => entry.change === next);
-		const chord = spokenChord(change.to.chord);
-		say(target ? `${chord}, ${spokenNote(target.name)}` : chord);
+		void import('./speech').then(({ say, spokenChord, spokenNote }) => {
+			const chord = spokenChord(change.to.chord);
+			say(target ? `${chord}, ${spokenNote(target.name)}` : chord);
+		});
 	}
 }
 

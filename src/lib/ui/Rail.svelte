@@ -168,5 +168,21 @@
 		.numeral {
 			font-size: 21px;
 		}
+		.screens {
+			flex: 4;
+		}
+	}
+	@media (max-width: 640px) {
+		.mark {
+			width: 46px;
+		}
+		.mark svg {
+			width: 34px;
+		}
+		.screen,
+		.foot .screen {
+			min-width: 0;
+			font-size: 12px;
+		}
 	}
 </style>

@@ -1,10 +1,12 @@
 <script lang="ts">
 	import { useTransport } from '$lib/state/transport.svelte';
-	import { Popover } from 'bits-ui';
 
 	/** Play, the loop and the tempo, the same on every screen of a tune. */
 	const transport = useTransport();
 	let shown = $state(false);
+	/** The panel is fetched when it is opened for the first time. */
+	let wanted = $state(false);
+	let trigger: HTMLButtonElement | null = $state(null);
 	const loopWords = $derived(
 		transport.loop
 			? transport.loop.to - transport.loop.from === 1
@@ -30,29 +32,28 @@
 	</svg>
 	<span>{loopWords}</span>
 </button>
-<Popover.Root bind:open={shown}>
-	<Popover.Trigger
-		class="transport-tempo"
-		aria-label="{tempo} quarter notes a minute{transport.speed === 100
-			? ''
-			: `, ${transport.speed} per cent`}. Tempo, band and click"
-		><span class="note" aria-hidden="true">♩</span>{tempo}{#if transport.speed !== 100}<small
-				>{transport.speed} %</small
-			>{/if}</Popover.Trigger
-	>
-	<Popover.Portal>
-		<Popover.Content
-			role="dialog"
-			aria-label="Tempo, band and click"
-			class="pop transport-pop"
-			align="end"
-			sideOffset={6}
-			collisionPadding={12}
-		>
-			{#await import('./SoundPanel.svelte') then Panel}<Panel.default />{/await}
-		</Popover.Content>
-	</Popover.Portal>
-</Popover.Root>
+<button
+	bind:this={trigger}
+	type="button"
+	class="transport-tempo"
+	aria-haspopup="dialog"
+	aria-expanded={shown}
+	aria-label="{tempo} quarter notes a minute{transport.speed === 100
+		? ''
+		: `, ${transport.speed} per cent`}. Tempo, band and click"
+	onclick={() => {
+		wanted = true;
+		shown = !shown;
+	}}
+	><span class="note" aria-hidden="true">♩</span>{tempo}{#if transport.speed !== 100}<small
+			>{transport.speed} %</small
+		>{/if}</button
+>
+{#if wanted}
+	{#await import('./SoundPopover.svelte') then Sound}
+		<Sound.default bind:shown {trigger} />
+	{/await}
+{/if}
 <button
 	type="button"
 	class="play"
@@ -88,7 +89,7 @@
 		stroke: currentColor;
 		stroke-width: 2.4;
 	}
-	:global(.transport-tempo) {
+	.transport-tempo {
 		font-family: var(--font-display);
 		font-weight: 800;
 		font-size: 27px;
@@ -98,22 +99,17 @@
 		padding-left: 12px;
 		white-space: nowrap;
 	}
-	:global(.transport-tempo small) {
+	.transport-tempo small {
 		font-family: var(--font-sans);
 		font-size: 12px;
 		font-weight: 700;
 		margin-left: 6px;
 		color: var(--second);
 	}
-	:global(.transport-tempo:hover) {
+	.transport-tempo:hover {
 		text-decoration: underline;
 		text-decoration-thickness: 2px;
 		text-underline-offset: 5px;
-	}
-	:global(.transport-pop) {
-		width: min(780px, calc(100vw - 24px));
-		max-height: calc(100dvh - 80px);
-		overflow-y: auto;
 	}
 	.note {
 		font-family: var(--font-sans);
@@ -148,7 +144,7 @@
 		.loop {
 			display: none;
 		}
-		:global(.transport-tempo) {
+		.transport-tempo {
 			font-size: 20px;
 			border-left: 0;
 			padding-left: 0;

@@ -127,7 +127,7 @@
 		return notes.length === 0
 			? null
 			: {
-					kind: 'pair',
+					kind: 'marks',
 					notes,
 					words: `${desk.name} on the neck, ${plural(notes.length, 'place')}`
 				};

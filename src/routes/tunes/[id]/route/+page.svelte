@@ -3,7 +3,6 @@
 	import { chartTicks, QUARTER } from '$core/chart';
 	import { signs } from '$core/chord';
 	import { highestFret } from '$core/neck';
-	import { catchMotif } from '$core/phrase';
 	import { PER_QUARTER } from '$core/route';
 	import { Refusal, send } from '$lib/state/api';
 	import { onKeys } from '$lib/state/keys';
@@ -22,11 +21,9 @@
 	import { RouteActions, type Side } from '$lib/ui/route/route-actions.svelte';
 	import RouteInspector from '$lib/ui/route/RouteInspector.svelte';
 	import RouteMenu from '$lib/ui/route/RouteMenu.svelte';
-	import RouteTable from '$lib/ui/route/RouteTable.svelte';
 	import RouteVerdict from '$lib/ui/route/RouteVerdict.svelte';
 	import { timeAxis } from '$lib/ui/route/strip-geometry';
 	import TabRow from '$lib/ui/route/TabRow.svelte';
-	import WritingBar from '$lib/ui/route/WritingBar.svelte';
 	import TuneBar from '$lib/ui/TuneBar.svelte';
 	import { Planner } from '$lib/workers/planner';
 	import { ruleOf } from '$lib/state/played-route';
@@ -68,6 +65,7 @@
 	async function catchNotes(): Promise<void> {
 		if (plan.line.length === 0) return;
 		if (selection.size === 0) selection.pickWay();
+		const { catchMotif } = await import('$core/phrase');
 		const motif = catchMotif(selection.notes, open.chart, plan.scales, 'role');
 		if (!motif) return;
 		const symbol = open.chart.events[selection.notes[0].chord]?.symbol ?? '';
@@ -283,7 +281,10 @@
 		{:else}
 			<div class="strips bleed" aria-busy={plan.planning}>
 				<div bind:clientWidth={width}>
-					{#if writer.on}<WritingBar {writer} />
+					{#if writer.on}
+						{#await import('$lib/ui/route/WritingBar.svelte') then Bar}
+							<Bar.default {writer} />
+						{/await}
 					{:else if plan.planned}<Overview {plan} {axis} {width} />{/if}
 					{#if view === 'strip' || !plan.planned}
 						<ArcStrip {plan} {selection} {writer} {axis} {width} grid={gridTicks} />
@@ -320,7 +321,11 @@
 					onplace={(place) => actions.choosePlace(place)}
 				/>
 			</div>
-			{#if table}<RouteTable {plan} />{/if}
+			{#if table}
+				{#await import('$lib/ui/route/RouteTable.svelte') then Table}
+					<Table.default {plan} />
+				{/await}
+			{/if}
 		{/if}
 		<div class="foot">
 			<button class="quiet" type="button" aria-expanded={table} onclick={() => (table = !table)}
