@@ -23,7 +23,9 @@ const base = await new Promise((resolve, reject) => {
 	server.once('exit', (code) => reject(new Error(`the server ended with ${code}`)));
 });
 const { tunes } = await (await fetch(`${base}/api/v1/tunes`)).json();
-const ferry = `/tunes/${tunes.find((tune) => tune.title === 'Tin Roof Ferry').id}`;
+const tunePath = (title) => `/tunes/${tunes.find((tune) => tune.title === title).id}`;
+const ferry = tunePath('Tin Roof Ferry');
+const harbours = tunePath('Two Harbours');
 
 const DESK = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
@@ -44,6 +46,9 @@ const VIEWS = [
 	{ name: 'route-notation', path: `${ferry}/route`, act: inNotation },
 	{ name: 'route-own', path: `${ferry}/route`, act: ownLine },
 	{ name: 'route-compare', path: `${ferry}/route`, act: compared },
+	{ name: 'stand', path: `${ferry}/route`, theme: 'dark', act: onStand },
+	{ name: 'phrase', path: `${harbours}/phrase?position=6`, act: calledHere },
+	{ name: 'sound', path: `${ferry}/neck`, act: soundPanel },
 	{ name: 'settings', path: '/settings' },
 	{ name: 'help', path: '/help' },
 	{ name: 'route-tablet', path: `${ferry}/route`, size: { width: 820, height: 1180 } },
@@ -64,6 +69,28 @@ async function emptyTune() {
 		body: JSON.stringify({ chart: 'title: Early Ferry\nkey: A minor\n' })
 	});
 	return `/tunes/${(await made.json()).id}/chart`;
+}
+
+/** The stand view while the second bar plays. */
+async function onStand(page) {
+	await page.keyboard.press('f');
+	await page.locator('.stand').waitFor();
+	await page.keyboard.press('Enter');
+	await page.locator('.stand .barnumber', { hasText: '2' }).waitFor();
+	await page.locator('.stand rect.sounding').waitFor();
+}
+
+/** The first motif of the library, called and answered. */
+async function calledHere(page) {
+	await page.getByRole('button', { name: /^Gangway/ }).waitFor();
+	await page.keyboard.press('b');
+}
+
+/** Tempo, band and click. */
+async function soundPanel(page) {
+	await weighed(page);
+	await page.locator('.transport-tempo').click();
+	await page.getByRole('dialog', { name: 'Tempo, band and click' }).waitFor();
 }
 
 /** The saved route engraved as notation and tab. */

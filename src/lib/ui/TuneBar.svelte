@@ -5,7 +5,6 @@
 	import type { Snippet } from 'svelte';
 	import { useTransport } from '$lib/state/transport.svelte';
 	import TopBar from './TopBar.svelte';
-	import Playing from './transport/Playing.svelte';
 	import TransportBar from './transport/TransportBar.svelte';
 	import { capital, keyWords } from './words';
 
@@ -23,7 +22,9 @@
 	]);
 </script>
 
-{#snippet heard()}<Playing />{/snippet}
+{#snippet heard()}
+	{#await import('./transport/Playing.svelte') then Playing}<Playing.default />{/await}
+{/snippet}
 {#snippet end()}<TransportBar />{/snippet}
 <TopBar
 	title={shown.headers.title ?? 'Untitled tune'}

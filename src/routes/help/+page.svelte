@@ -8,9 +8,27 @@
 		[
 			'Everywhere',
 			[
-				['1 2 3', 'chart, neck, route'],
+				['1 2 3 4', 'chart, neck, route, phrase'],
 				['N', 'note names or roles'],
 				['?', 'this page']
+			]
+		],
+		[
+			'Any screen of a tune',
+			[
+				['Space', 'play, stop'],
+				['F', 'stand view'],
+				['Q', 'loop the bars round this change, or let go'],
+				['- =', 'slower, faster'],
+				['Y', 'tap the tempo']
+			]
+		],
+		[
+			'Stand view',
+			[
+				['PgUp PgDn', 'back, on: pedals; arrows do the same'],
+				['Enter', 'start, again'],
+				['Esc', 'leave it']
 			]
 		],
 		[
@@ -74,8 +92,24 @@
 				['K', 'keep this way, or plan it'],
 				['J', 'next weak spot'],
 				['M', 'mend it'],
+				['S', 'make a motif of the picked notes'],
 				['Ctrl Z', 'undo, with Shift redo'],
 				['Ctrl S', 'save']
+			]
+		],
+		[
+			'Phrase',
+			[
+				['← →', 'previous, next note'],
+				['↑ ↓', 'its step'],
+				['Shift ← →', 'all of it an eighth earlier, later'],
+				['A', 'one more note'],
+				['Del', 'take the note out'],
+				['W G U D R', 'answer, sequence, symmetric, later, backward'],
+				['B', 'move with the root, or stay'],
+				['H', 'hear it'],
+				['S', 'store it'],
+				['Enter', 'put it in the line']
 			]
 		],
 		[
@@ -178,6 +212,9 @@
 		],
 		['target', 'the chord tone chosen to sound at a change.'],
 		['route', 'a plan for one tune in one place, with its targets.'],
+		['motif', 'a few notes kept as steps and time, so that they can be laid over any chord.'],
+		['call, answer', 'the same opening twice, with another landing the second time.'],
+		['air', 'bars that are left to the others.'],
 		['higher, lower', 'always pitch. On the neck it is toward the nut and toward the body.']
 	] as const;
 	const LINES = [

@@ -11,7 +11,6 @@
 	import ToneLadder from '../ToneLadder.svelte';
 	import type { RouteActions, Side } from './route-actions.svelte';
 	import HereBox from './HereBox.svelte';
-	import NoteBox from './NoteBox.svelte';
 	import LandingList from './LandingList.svelte';
 	import ArriveList from './ArriveList.svelte';
 	import { lineWords } from './line-words';
@@ -68,7 +67,9 @@
 				{#if open.next}<span class="next"><ChordSymbol chord={open.next} /></span>{/if}
 			</div>
 			{#if selection.size > 0}
-				<NoteBox {plan} {selection} {actions} />
+				{#await import('./NoteBox.svelte') then Box}
+					<Box.default {plan} {selection} {actions} />
+				{/await}
 			{:else if open.now && open.next}
 				<ToneLadder now={open.now} next={open.next} />
 			{/if}
