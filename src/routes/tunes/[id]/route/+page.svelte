@@ -348,8 +348,7 @@
 					[', .', 'change'],
 					['[ ]', 'place'],
 					['E', 'pick a note'],
-					['G', 'note by note'],
-					['S', 'make a motif of it']
+					['G', 'note by note']
 				]}
 			/>
 		</div>
