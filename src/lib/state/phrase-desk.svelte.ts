@@ -1,5 +1,5 @@
 import { chartTicks, type Change } from '$core/chart';
-import { ROLES, signs, type Role } from '$core/chord';
+import { proseSigns, ROLES, type Role } from '$core/chord';
 import { lastPosition } from '$core/neck';
 import {
 	answered,
@@ -249,7 +249,7 @@ export class PhraseDesk {
 
 	get problems(): readonly string[] {
 		const all = [...this.calls, ...this.made].flatMap((phrase) => phrase.problems);
-		return [...new Set(all.map((problem) => signs(problem.message)))];
+		return [...new Set(all.map((problem) => proseSigns(problem.message)))];
 	}
 }
 
