@@ -33,7 +33,7 @@ test('F8 walks from problem to problem; every kind has words and a place', async
 	// The tempo's suggestion is the nearest that is allowed.
 	await page.getByRole('button', { name: 'Use 300' }).click();
 	await expect(editorOf(page)).toContainText('tempo: 300');
-	await expect(page.locator('.tempo')).toContainText('300');
+	await expect(page.locator('.transport-tempo')).toContainText('300');
 });
 
 test('the grid and the text point at each other', async ({ page, request }) => {

@@ -148,3 +148,22 @@ test('phrases and motifs over the API', async ({ request }) => {
 	expect((await request.delete(`/api/v1/motifs/${id}`)).status()).toBe(204);
 	expect((await request.get(`/api/v1/motifs/${id}`)).status()).toBe(404);
 });
+
+test('call and answer leaves bars of air in the line', async ({ page, request }) => {
+	const tune = await newTune(request, 'title: Talk\nkey: C major\n\n| C | F | G7 | Am |\n');
+	await visit(page, `/tunes/${tune.id}/route?position=5`);
+	await page.keyboard.press('r');
+	await expect(page.getByRole('heading', { level: 1 })).toContainText('4 changes land');
+	await page.keyboard.press('w');
+	await page.getByRole('radio', { name: '1, then 1 of air' }).click();
+	const notes = page.locator('g.note[data-tick]');
+	const bars = async () => {
+		const ticks = await notes.evaluateAll((all) => all.map((note) => Number(note.dataset.tick)));
+		return [...new Set(ticks.map((tick) => Math.floor(tick / 1920) + 1))];
+	};
+	await expect.poll(bars).toEqual([1, 3]);
+	await expect(page.locator('.passWord').first()).toHaveText('air');
+	await page.getByRole('button', { name: 'Back to the change' }).click();
+	await page.keyboard.press('ControlOrMeta+z');
+	await expect.poll(bars).toEqual([1, 2, 3, 4]);
+});

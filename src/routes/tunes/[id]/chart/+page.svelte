@@ -29,15 +29,21 @@
 	import KeyCap from '$lib/ui/KeyCap.svelte';
 	import TuneBar from '$lib/ui/TuneBar.svelte';
 	import { capital, inWords, keyWords, plural } from '$lib/ui/words';
-	import { onMount } from 'svelte';
+	import { onMount, untrack } from 'svelte';
 	import { toast } from 'svelte-sonner';
 
 	const open = useTune();
 	const draft = new ChartDraft(open);
+	/** Ms without a letter after which the band takes the new text up. */
+	const TYPING_PAUSE = 800;
 	// What is written is what is played, saved or not.
 	const transport = useTransport();
 	$effect(() => {
-		transport.draft = draft.dirty ? { text: draft.text, chart: draft.chart } : null;
+		const written = draft.dirty ? { text: draft.text, chart: draft.chart } : null;
+		// While it plays the band waits until the typing pauses, else every letter would stop it.
+		const pause = untrack(() => (transport.playing ? TYPING_PAUSE : 0));
+		const timer = setTimeout(() => (transport.draft = written), pause);
+		return () => clearTimeout(timer);
 	});
 	onMount(() => () => (transport.draft = null));
 	/** While it plays the grid shows what is heard, else what the cursor is on. */
