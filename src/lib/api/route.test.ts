@@ -61,6 +61,16 @@ describe('a route as the page asks for it', () => {
 		expect(locked.notes.some((note) => note.tick === 1920)).toBe(true);
 	});
 
+	it('fills the bars between, also where landings breathe', () => {
+		const talk = [{ section: null, play: 1, air: 1 }];
+		const line = { ...NO_LINE, grid: 'eighth' as const, cell: 'breath', talk };
+		const { notes } = planned({ line });
+		for (const bar of [1, 3, 5, 7]) {
+			const inside = notes.filter((note) => Math.floor(note.tick / 1920) + 1 === bar);
+			expect(inside.length, `bar ${bar}`).toBeGreaterThan(3);
+		}
+	});
+
 	it('leaves places out, near the hand or not', () => {
 		const first = planned().targets[0];
 		const far = { string: 1, fret: 20 };

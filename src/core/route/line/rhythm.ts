@@ -53,6 +53,17 @@ function breathOf(way: number, bar: number): { hold: number; rest: number } {
 		: { hold: 0, rest: 0 };
 }
 
+/** Where a way ends for the player: at its end, or where the first bar of air within it begins. */
+function airFrom(chart: Chart, wishes: LineWishes, from: PlayedBar, until: number): number {
+	if (!wishes.airAt) return until;
+	for (let i = from.index + 1; i < chart.played.length; i++) {
+		const bar = chart.played[i];
+		if (bar.startTick >= until) return until;
+		if (wishes.airAt(bar)) return bar.startTick;
+	}
+	return until;
+}
+
 /** Lets landings ring where the cell of their section breathes; on long ways also every second bar. */
 function breathe(
 	marks: Marked[],
@@ -64,7 +75,7 @@ function breathe(
 	const spans = starts.flatMap((tick, i) => {
 		const bar = barAt(chart.played, tick);
 		if (!wishes.cellOf(bar.section).breathes) return [];
-		const until = starts[i + 1] ?? total;
+		const until = airFrom(chart, wishes, bar, starts[i + 1] ?? total);
 		const spans = [];
 		for (let from = tick; from < until; from += 2 * bar.lengthTicks) {
 			spans.push({ from, ...breathOf(until - from, bar.lengthTicks) });
