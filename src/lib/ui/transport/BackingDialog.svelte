@@ -95,7 +95,10 @@
 		share = 0;
 		trouble = done = '';
 		try {
-			rendering = renderWav(request(), (at) => (share = at));
+			rendering = renderWav(request(), (at) => {
+				// A word that was on its way when it was cancelled comes too late.
+				if (rendering) share = at;
+			});
 			const bytes = await rendering.done;
 			if (bytes) hand(bytes, 'audio/wav', 'wav');
 		} catch {
@@ -176,28 +179,26 @@
 				{/each}
 			</fieldset>
 			<p class="length">About {length} long.</p>
-			{#if share !== null}
-				<div class="work">
-					<progress max="1" value={share} aria-label="Rendering"></progress>
-					<button type="button" class="act" onclick={() => rendering?.cancel()}>Cancel</button>
-				</div>
-			{:else}
-				<div class="acts">
-					<button
-						type="button"
-						class="act act-main"
-						disabled={parts.length === 0 || !(tempo > 0) || !(choruses > 0)}
-						onclick={() => void wav()}>Sound file (WAV)</button
-					>
-					<button
-						type="button"
-						class="act"
-						disabled={parts.length === 0 || !(tempo > 0) || !(choruses > 0)}
-						onclick={() => void midi()}>MIDI file</button
-					>
-					<Dialog.Close class="quiet">Close</Dialog.Close>
-				</div>
-			{/if}
+			<!-- The rows stay where they are: a control that vanishes under the pointer counts as outside. -->
+			<div class="work" hidden={share === null}>
+				<progress max="1" value={share ?? 0} aria-label="Rendering"></progress>
+				<button type="button" class="act" onclick={() => rendering?.cancel()}>Cancel</button>
+			</div>
+			<div class="acts" hidden={share !== null}>
+				<button
+					type="button"
+					class="act act-main"
+					disabled={parts.length === 0 || !(tempo > 0) || !(choruses > 0)}
+					onclick={() => void wav()}>Sound file (WAV)</button
+				>
+				<button
+					type="button"
+					class="act"
+					disabled={parts.length === 0 || !(tempo > 0) || !(choruses > 0)}
+					onclick={() => void midi()}>MIDI file</button
+				>
+				<Dialog.Close class="quiet">Close</Dialog.Close>
+			</div>
 			<p role="status" class="wrong">{trouble || done}</p>
 		</Dialog.Content>
 	</Dialog.Portal>
@@ -246,6 +247,9 @@
 		flex-wrap: wrap;
 		align-items: center;
 		gap: 14px;
+	}
+	[hidden] {
+		display: none;
 	}
 	progress {
 		flex: 1;

@@ -9,8 +9,8 @@
 	import MixRow from './MixRow.svelte';
 
 	/** Everything about how a tune is played: tempo, loop, count-in, click, the band's levels, what is told. */
+	let { ontakeaway }: { ontakeaway: () => void } = $props();
 	const transport = useTransport();
-	let rendering = $state(false);
 	const bars = $derived(transport.chart.played.length);
 	const feel = $derived(transport.chart.headers.feel);
 	const swings = $derived(transport.swing.percent > SWING.least);
@@ -218,17 +218,10 @@
 		</section>
 	</div>
 	<div class="foot">
-		<button type="button" class="act" onclick={() => (rendering = true)}
-			>Take the backing away …</button
-		>
+		<button type="button" class="act" onclick={ontakeaway}>Take the backing away …</button>
 		<p class="care">Keep it low enough to talk over.</p>
 	</div>
 </div>
-{#if rendering}
-	{#await import('./BackingDialog.svelte') then Dialog}
-		<Dialog.default bind:shown={rendering} {transport} />
-	{/await}
-{/if}
 
 <style>
 	.panel {

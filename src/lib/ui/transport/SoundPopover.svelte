@@ -3,7 +3,13 @@
 	import SoundPanel from './SoundPanel.svelte';
 
 	/** The panel of tempo, band and click under its button. */
-	let { shown = $bindable(), trigger }: { shown: boolean; trigger: HTMLElement | null } = $props();
+	type Props = {
+		shown: boolean;
+		trigger: HTMLElement | null;
+		/** The backing is wanted as a file. */
+		ontakeaway: () => void;
+	};
+	let { shown = $bindable(), trigger, ontakeaway }: Props = $props();
 </script>
 
 <Popover.Root bind:open={shown}>
@@ -25,7 +31,7 @@
 				trigger?.focus();
 			}}
 		>
-			<SoundPanel />
+			<SoundPanel {ontakeaway} />
 		</Popover.Content>
 	</Popover.Portal>
 </Popover.Root>

@@ -6,6 +6,7 @@
 	let shown = $state(false);
 	/** The panel is fetched when it is opened for the first time. */
 	let wanted = $state(false);
+	let takingAway = $state(false);
 	let trigger: HTMLButtonElement | null = $state(null);
 	const loopWords = $derived(
 		transport.loop
@@ -51,7 +52,19 @@
 >
 {#if wanted}
 	{#await import('./SoundPopover.svelte') then Sound}
-		<Sound.default bind:shown {trigger} />
+		<Sound.default
+			bind:shown
+			{trigger}
+			ontakeaway={() => {
+				shown = false;
+				takingAway = true;
+			}}
+		/>
+	{/await}
+{/if}
+{#if takingAway}
+	{#await import('./BackingDialog.svelte') then Dialog}
+		<Dialog.default bind:shown={takingAway} {transport} />
 	{/await}
 {/if}
 <button
