@@ -1,18 +1,13 @@
 import { lastPosition, isPosition } from '$core/neck';
 import { checkLine, scalesAlong, unplayable } from '$core/route';
 import type { CheckAnswer, CheckInput } from './plan-schema';
-import { resolveChart, resolveInstrument, resolveScale, type Outcome } from './resolve';
+import { resolveSetting, type Outcome } from './resolve';
 
 /** Judges a line; the answer of `POST /api/v1/check`, the same in the browser and on the server. */
 export function runCheck(input: CheckInput): Outcome<CheckAnswer> {
-	const read = resolveChart(input.chart);
-	if ('issues' in read) return read;
-	const chart = read.value;
-	const scale = resolveScale(chart, input.scale);
-	if ('issues' in scale) return scale;
-	const resolved = resolveInstrument(chart, input.instrument);
-	if ('issues' in resolved) return resolved;
-	const instrument = resolved.value;
+	const setting = resolveSetting(input);
+	if ('issues' in setting) return setting;
+	const { chart, scale, instrument } = setting.value;
 	const { position = null, notes } = input;
 	if (position !== null && !isPosition(instrument, position)) {
 		const message = `Position ${position} does not exist: this instrument has 1 to ${lastPosition(instrument)}.`;
@@ -23,7 +18,7 @@ export function runCheck(input: CheckInput): Outcome<CheckAnswer> {
 		return message ? [{ path: `notes.${i}`, message }] : [];
 	});
 	if (issues.length > 0) return { issues: issues.slice(0, 100) };
-	const scales = scalesAlong(chart, scale.value, 'one');
+	const scales = scalesAlong(chart, scale, 'one');
 	const { changes, metrics, verdict } = checkLine({ chart, instrument, scales, position, notes });
 	return {
 		value: {

@@ -15,7 +15,7 @@ import {
 import { scalesAlong } from '$core/route';
 import type { Issue } from './chart-schema';
 import type { MotifInput, PhraseAnswer, PhraseInput } from './phrase-schema';
-import { resolveChart, resolveInstrument, resolveScale, type Outcome } from './resolve';
+import { resolveSetting, type Outcome } from './resolve';
 
 const EXAMPLES = {
 	role: 'a role such as R, b3, 5 or 9',
@@ -60,14 +60,9 @@ function perform(
 
 /** Makes a phrase of a motif; the answer of `POST /api/v1/phrase`, the same in the browser and on the server. */
 export function runPhrase(input: PhraseInput): Outcome<PhraseAnswer> {
-	const read = resolveChart(input.chart);
-	if ('issues' in read) return read;
-	const chart = read.value;
-	const scale = resolveScale(chart, input.scale);
-	if ('issues' in scale) return scale;
-	const resolved = resolveInstrument(chart, input.instrument);
-	if ('issues' in resolved) return resolved;
-	const instrument = resolved.value;
+	const setting = resolveSetting(input);
+	if ('issues' in setting) return setting;
+	const { chart, scale, instrument } = setting.value;
 	const { position } = input;
 	if (!isPosition(instrument, position)) {
 		const message = `Position ${position} does not exist: this instrument has 1 to ${lastPosition(instrument)}.`;
@@ -81,7 +76,7 @@ export function runPhrase(input: PhraseInput): Outcome<PhraseAnswer> {
 	const context: PhraseContext = {
 		chart,
 		instrument,
-		scales: scalesAlong(chart, scale.value, 'one'),
+		scales: scalesAlong(chart, scale, 'one'),
 		handAt: () => position
 	};
 	const { notes, problems } = perform(input.motif, context, input.operation);

@@ -96,3 +96,22 @@ export function resolveInstrument(
 	}
 	return { value: instrument };
 }
+
+/** Chart, scale in use and instrument of a request, or what is wrong with the first of them that cannot be read. */
+export function resolveSetting(input: {
+	readonly chart: string;
+	readonly scale?: z.infer<typeof scaleInput>;
+	readonly instrument?: z.infer<typeof instrumentInput>;
+}): Outcome<{
+	readonly chart: Chart;
+	readonly scale: Scale | null;
+	readonly instrument: Instrument;
+}> {
+	const chart = resolveChart(input.chart);
+	if ('issues' in chart) return chart;
+	const scale = resolveScale(chart.value, input.scale);
+	if ('issues' in scale) return scale;
+	const instrument = resolveInstrument(chart.value, input.instrument);
+	if ('issues' in instrument) return instrument;
+	return { value: { chart: chart.value, scale: scale.value, instrument: instrument.value } };
+}
