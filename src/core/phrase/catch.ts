@@ -1,9 +1,13 @@
 import { eventAt, type Chart } from '../chart';
 import { buildScale, type Scale } from '../harmony';
-import { pitchClass } from '../pitch';
-import { rootIndex } from './contour';
+import type { Chord } from '../chord';
+import { mod, pitchClass } from '../pitch';
+import { contourOf, rootIndex } from './contour';
 import { roleOfPitch } from './role-over';
 import type { Basis, Motif, MotifNote } from './types';
+
+/** Where pitches without a place are counted from: a C in the middle, as a MIDI number. */
+const MIDDLE = 60;
 
 /** A note that was played. */
 type Played = { readonly tick: number; readonly durationTicks: number; readonly midi: number };
@@ -22,6 +26,35 @@ function degreeOf(midi: number, base: number, from: number, scale: Scale): strin
 	return `${'#'.repeat(within - rises[index])}${index + 1 + count * octave}`;
 }
 
+/** What pitches in a row are over a chord: roles of it, degrees of its scale, or semitones above its root. */
+function stepsOf(
+	pitches: readonly number[],
+	chord: Chord,
+	scale: Scale | null,
+	basis: Basis
+): Pick<MotifNote, 'step' | 'octave'>[] {
+	const rootPc = pitchClass(chord.root);
+	const root = pitches[0] - mod(pitches[0] - rootPc, 12);
+	const from = scale ? rootIndex(chord, scale) : 0;
+	const lowest = Math.min(...pitches);
+	// Degrees count upward from 1, below the lowest note.
+	const basePc = scale?.notes[from].pc ?? rootPc;
+	const base = lowest - mod(lowest - basePc, 12);
+	return pitches.map((midi, i) => {
+		if (basis === 'interval') return { step: midi - root };
+		if (basis === 'degree') return { step: scale ? degreeOf(midi, base, from, scale) : 1 };
+		const step = roleOfPitch(chord, midi);
+		const move = i > 0 ? midi - pitches[i - 1] : 0;
+		const up = mod(move, 12);
+		const octave = (move - (up <= 6 ? up : up - 12)) / 12;
+		return octave === 0 ? { step } : { step, octave };
+	});
+}
+
+/** The scale that degrees count in where a chart has none. */
+const scaleOver = (chord: Chord, scale: Scale | null): Scale | null =>
+	scale ?? buildScale(chord.root, 'major');
+
 /**
  * Catches a motif from notes that were played over a chart: their rhythm from the change at or before the
  * first one, their pitches as roles of that chord, degrees of its scale, or semitones above its root.
@@ -39,29 +72,42 @@ export function catchMotif(
 	if (!first || !chord) return null;
 	const change = chart.changes.findLast((entry) => entry.tick <= first.tick);
 	const origin = change?.tick ?? 0;
-	const rootPc = pitchClass(chord.root);
-	const root = first.midi - ((((first.midi - rootPc) % 12) + 12) % 12);
-	const scale = (change && scales[change.to.index]) ?? buildScale(chord.root, 'major');
-	const from = scale ? rootIndex(chord, scale) : 0;
-	const lowest = Math.min(...notes.map((note) => note.midi));
-	// Degrees count upward from 1, below the lowest note.
-	const basePc = scale?.notes[from].pc ?? rootPc;
-	const base = lowest - ((((lowest - basePc) % 12) + 12) % 12);
+	const scale = scaleOver(chord, (change && scales[change.to.index]) ?? null);
+	const steps = stepsOf(
+		notes.map((note) => note.midi),
+		chord,
+		scale,
+		basis
+	);
 	return {
 		basis,
-		notes: notes.map((note, i): MotifNote => {
-			const at = { offsetTicks: note.tick - origin, durationTicks: note.durationTicks };
-			if (basis === 'interval') return { ...at, step: note.midi - root };
-			if (basis === 'degree') {
-				return { ...at, step: scale ? degreeOf(note.midi, base, from, scale) : 1 };
-			}
-			const step = roleOfPitch(chord, note.midi);
-			const before = notes[i - 1];
-			const move = before ? note.midi - before.midi : 0;
-			const up = ((move % 12) + 12) % 12;
-			const near = up <= 6 ? up : up - 12;
-			const octave = (move - near) / 12;
-			return octave === 0 ? { ...at, step } : { ...at, step, octave };
-		})
+		notes: notes.map((note, i) => ({
+			offsetTicks: note.tick - origin,
+			durationTicks: note.durationTicks,
+			...steps[i]
+		}))
+	};
+}
+
+/**
+ * A motif told by another basis: the same pitches over this chord. Its landing becomes its last step.
+ * @returns the motif itself where it has that basis
+ */
+export function rebased(motif: Motif, basis: Basis, chord: Chord, scale: Scale | null): Motif {
+	if (motif.basis === basis || motif.notes.length === 0) return motif;
+	const { first, rise } = contourOf(motif, chord, scale, null);
+	const steps = stepsOf(
+		rise.map((height) => MIDDLE + first + height),
+		chord,
+		scaleOver(chord, scale),
+		basis
+	);
+	return {
+		basis,
+		notes: motif.notes.map(({ offsetTicks, durationTicks }, i) => ({
+			offsetTicks,
+			durationTicks,
+			...steps[i]
+		}))
 	};
 }

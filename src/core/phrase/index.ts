@@ -1,7 +1,10 @@
-export { catchMotif } from './catch';
+export { catchMotif, rebased } from './catch';
 export { isStep } from './contour';
 export { STARTING_MOTIFS } from './library';
 export { mirror } from './mirror';
+export { readMotif, writeMotif } from './motif-text';
+export { BAR_PARTS, layParts, talkOver, TALKS, type BarPart } from './parts';
+export { keyRows, ontoGrid, type Struck } from './play-in';
 export { roleOfPitch } from './role-over';
 export { sequence, symmetric } from './repeat';
 export {

@@ -1,27 +1,41 @@
-import { chartTicks, type Chart } from '../chart';
+import { chartTicks, type Change, type Chart } from '../chart';
 import { chordAfter } from '../harmony';
 import { contourOf } from './contour';
 import { layOut, type Group, type Sketch } from './lay-out';
 import type { Motif, Phrase, PhraseContext, PhraseProblem } from './types';
 
-/** From where to where a change's chord sounds; the last one to the end of the chart. */
-const stretchOf = (chart: Chart, change: number) => ({
-	from: chart.changes[change].tick,
-	to: chart.changes[change + 1]?.tick ?? chartTicks(chart)
-});
+/** A stretch of time that a motif is laid on: ticks (`to` is exclusive), what sounds, and the hand's change. */
+export type Span = {
+	readonly from: number;
+	readonly to: number;
+	readonly event: Change['to'];
+	readonly change: number;
+};
 
-/** A motif over one change, as a group of notes; what begins after the chord is over is left out. */
-function overChange(motif: Motif, context: PhraseContext, change: number): Group {
+/** When the chord that sounds at a tick gives way to another one, to silence, or to the end of the chart. */
+export function chordEnd(chart: Chart, tick: number): number {
+	const next = chart.changes.find((change) => change.tick > tick)?.tick ?? chartTicks(chart);
+	const silence = chart.events.find((event) => event.startTick > tick && !event.chord);
+	return Math.min(next, silence?.startTick ?? next);
+}
+
+function spanOf(chart: Chart, change: number): Span {
+	const { tick, to } = chart.changes[change];
+	return { from: tick, to: chordEnd(chart, tick), event: to, change };
+}
+
+/** A motif over one chord, as a group of notes; what begins after the chord is over is left out. */
+function overSpan(motif: Motif, context: PhraseContext, span: Span): Group {
 	const { chart, scales } = context;
-	const { from, to } = stretchOf(chart, change);
-	const event = chart.changes[change].to;
+	const { from, to, event, change } = span;
 	const next = chordAfter(chart, event.index);
 	const contour = contourOf(motif, event.chord, scales[event.index] ?? null, next);
 	const notes = motif.notes.flatMap((note, i): Sketch[] => {
 		const tick = from + note.offsetTicks;
 		if (tick < 0 || tick >= to) return [];
 		// Before its own chord a displaced note sounds over the one before.
-		const sounding = tick < from ? (chart.changes[change - 1]?.to ?? event) : event;
+		const before = tick < from && chart.changes.findLast((other) => other.tick <= tick);
+		const sounding = before ? before.to : event;
 		return [
 			{
 				tick,
@@ -30,7 +44,7 @@ function overChange(motif: Motif, context: PhraseContext, change: number): Group
 				name: contour.names[i],
 				chord: sounding.chord,
 				event: sounding.index,
-				lands: tick === from
+				lands: chart.changes.some((other) => other.tick === tick)
 			}
 		];
 	});
@@ -47,28 +61,39 @@ function parted<T extends { tick: number; durationTicks: number }>(notes: readon
 	});
 }
 
-/**
- * One motif on every change: the same roles, degrees or intervals over each chord's root, in its quality,
- * where the hand is. Chords too short for it get its beginning.
- */
-export function mirror(
-	motif: Motif,
-	context: PhraseContext,
-	changes: readonly number[] = context.chart.changes.map((change) => change.index)
+/** Lays motifs on stretches of time, one after another, and says what had to give way. */
+export function layMotif(
+	laid: readonly { readonly motif: Motif; readonly span: Span }[],
+	context: PhraseContext
 ): Phrase {
-	const groups = changes.map((change) => overChange(motif, context, change));
+	const groups = laid.map(({ motif, span }) => overSpan(motif, context, span));
 	const { notes, problems } = layOut(context.instrument, groups);
 	const cut: PhraseProblem[] = [];
 	let at = 0;
 	groups.forEach((group, i) => {
+		const { motif, span } = laid[i];
 		const missing = motif.notes.length - group.notes.length;
 		at += group.notes.length;
 		if (missing > 0) {
-			const { symbol } = context.chart.changes[changes[i]].to;
 			const what = missing === 1 ? 'one note' : `${missing} notes`;
-			cut.push({ index: at, message: `${symbol} is over before the motif is: ${what} left out.` });
+			const message = `${span.event.symbol} is over before the motif is: ${what} left out.`;
+			cut.push({ index: at, message });
 		}
 	});
 	const all = [...problems, ...cut].sort((a, b) => a.index - b.index);
 	return { notes: parted([...notes].sort((a, b) => a.tick - b.tick)), problems: all };
 }
+
+/**
+ * One motif on every change: the same roles, degrees or intervals over each chord's root, in its quality,
+ * where the hand is. Chords too short for it get its beginning.
+ */
+export const mirror = (
+	motif: Motif,
+	context: PhraseContext,
+	changes: readonly number[] = context.chart.changes.map((change) => change.index)
+): Phrase =>
+	layMotif(
+		changes.map((change) => ({ motif, span: spanOf(context.chart, change) })),
+		context
+	);
