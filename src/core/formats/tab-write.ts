@@ -53,7 +53,9 @@ function rowsOf(
 			const note = slot as Written;
 			const ring = RINGING[note.technique ?? ''] ?? '';
 			cells[note.string - 1] = `${note.fret}${ring}`.padEnd(WIDE, '-');
-			const sign = SIGNS[note.technique ?? ''];
+			const before = notes.findLast((other) => other.tick < note.tick);
+			const down = note.technique === 'slide' && before !== undefined && before.fret > note.fret;
+			const sign = down ? '\\' : SIGNS[note.technique ?? ''];
 			const row = rows[note.string - 1];
 			if (sign && row.length > 0 && row[row.length - 1].endsWith('-')) {
 				row[row.length - 1] = row[row.length - 1].slice(0, -1) + sign;
@@ -77,7 +79,7 @@ const ringsInto = (bar: PlayedBar, notes: readonly TextNote[]): number => {
 /**
  * Writes a line as tab in plain text: one row a string, thinnest on top, the beats counted above. A point
  * on a string ends the note that rings there; without one it rings until the next. Signs tell how a note is
- * reached: h hammer-on, p pull-off, / slide, b bend; ~ is vibrato, ^ a curl, t a trill.
+ * reached: h hammer-on, p pull-off, / slide toward the body, \ toward the nut, b bend; ~ is vibrato, ^ a curl, t a trill.
  * @param bars the played bars to write, by default all
  */
 export function writeTab(

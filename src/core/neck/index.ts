@@ -1,6 +1,7 @@
 export {
 	buildInstrument,
 	highestFret,
+	instrumentKey,
 	instrumentOf,
 	presetTuning,
 	tuningText,
@@ -18,6 +19,7 @@ export {
 	inWindow,
 	isPosition,
 	lastPosition,
+	placeUnder,
 	windowFrets,
 	windowPlaces,
 	type WindowPlace
@@ -37,3 +39,4 @@ export { doubleStops, type DoubleStop } from './double-stops';
 export { bends, type Bend } from './bends';
 export { fingerJumps, fingersHold } from './fingers';
 export { placeLine } from './place-line';
+export { barFret, withSlide } from './slide';

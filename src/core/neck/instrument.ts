@@ -15,6 +15,8 @@ export type Instrument = {
 	readonly scaleLengthMm: number;
 	/** Drawn with the nut at the right. */
 	readonly leftHanded?: boolean;
+	/** Played with a slide: the frets that each position holds, straight across the strings. */
+	readonly slide?: readonly (readonly number[])[];
 };
 
 /** A guitar of the player's own, as it is stored: it serves every chart in its tuning. */
@@ -135,6 +137,10 @@ export function instrumentOf(
 /** An instrument's tuning as text, thickest string first: `E2 A2 D3 G3 B3 E4`. */
 export const tuningText = (instrument: Instrument): string =>
 	[...instrument.open].reverse().map(pitchName).join(' ');
+
+/** What decides where an instrument sounds which pitch, and what a hand reaches on it, in one text. */
+export const instrumentKey = ({ open, frets, capo, slide }: Instrument): string =>
+	`${open.join()} ${frets} ${capo} ${slide?.join(';') ?? ''}`;
 
 /** The text of a preset's tuning. */
 export const presetTuning = (id: string): string => (Object.hasOwn(PRESETS, id) ? PRESETS[id] : '');

@@ -1,6 +1,6 @@
 import { highestFret, pitchAt, type Instrument, type Place } from './instrument';
 import { fingerJumps } from './fingers';
-import { inWindow } from './window';
+import { inWindow, placeUnder } from './window';
 
 /** What a place costs, in thousandths: outside the position, per fret away from it, per string crossed. */
 const OUTSIDE = 4000;
@@ -19,9 +19,8 @@ function candidates(instrument: Instrument, position: number, midi: number): Can
 		if (fret < 0 || fret > highestFret(instrument)) continue;
 		const inside = inWindow(instrument, position, { string, fret });
 		const away = fret < position ? position - fret : Math.max(0, fret - position - 3);
-		const reach = inside && fret > 0 && away > 0;
+		const { finger, reach } = placeUnder(instrument, position, { string, fret });
 		const cost = inside ? (reach ? REACH : 0) : OUTSIDE + AWAY * away;
-		const finger = fret === 0 || !inside ? null : Math.min(4, Math.max(1, fret - position + 1));
 		found.push({ string, fret, finger, cost });
 	}
 	return found;

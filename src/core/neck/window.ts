@@ -1,4 +1,5 @@
 import { highestFret, pitchAt, type Instrument, type Place } from './instrument';
+import { SLIDE_FINGER } from './slide';
 
 /** A place that a position reaches. `reach` is true for the frets just outside the four fingers. */
 export type WindowPlace = Place & {
@@ -13,18 +14,23 @@ export const lastPosition = (instrument: Instrument): number => highestFret(inst
 export const isPosition = (instrument: Instrument, position: number): boolean =>
 	Number.isInteger(position) && position >= 1 && position <= lastPosition(instrument);
 
-/** Lowest and highest fret that a position reaches: one below the index, one above the little finger. */
-export const windowFrets = (
+/**
+ * Lowest and highest fret that a position reaches: one below the index, one above the little finger;
+ * under a slide what it lies on.
+ */
+export function windowFrets(
 	instrument: Instrument,
 	position: number
-): { low: number; high: number } => ({
-	low: position - 1,
-	high: Math.min(position + 4, highestFret(instrument))
-});
+): { low: number; high: number } {
+	const bar = instrument.slide?.[position];
+	if (bar) return { low: Math.min(...bar), high: Math.max(...bar) };
+	return { low: position - 1, high: Math.min(position + 4, highestFret(instrument)) };
+}
 
 /**
  * Every place that position *w* reaches: frets *w*−1 … *w*+4 on every string, thickest string first
- * and frets upward. Open strings belong to position 1 only; they need no finger and are no reach.
+ * and frets upward; under a slide the frets that it lies on. Open strings belong to position 1 only; they
+ * need no finger and are no reach.
  */
 export function windowPlaces(instrument: Instrument, position: number): readonly WindowPlace[] {
 	let known = windows.get(instrument);
@@ -41,23 +47,41 @@ function findPlaces(instrument: Instrument, position: number): WindowPlace[] {
 	const places: WindowPlace[] = [];
 	for (let string = instrument.open.length; string >= 1; string--) {
 		for (let fret = low; fret <= high; fret++) {
-			const finger = fret === 0 ? null : Math.min(4, Math.max(1, fret - position + 1));
-			const reach = fret > 0 && (fret < position || fret > position + 3);
-			places.push({ string, fret, midi: pitchAt(instrument, { string, fret }), reach, finger });
+			if (inWindow(instrument, position, { string, fret })) {
+				places.push(placeUnder(instrument, position, { string, fret }));
+			}
 		}
 	}
 	return places;
 }
 
+/** A place as the hand at a position meets it, inside its window or not. */
+export function placeUnder(instrument: Instrument, position: number, place: Place): WindowPlace {
+	const { string, fret } = place;
+	const midi = pitchAt(instrument, place);
+	// Beyond its reach the hand must move, and which finger then plays is not for this place to say.
+	const held = fret > 0 && inWindow(instrument, position, place);
+	if (instrument.slide) {
+		return { string, fret, midi, reach: false, finger: held ? SLIDE_FINGER : null };
+	}
+	const finger = held ? Math.min(4, Math.max(1, fret - position + 1)) : null;
+	return {
+		string,
+		fret,
+		midi,
+		reach: fret > 0 && (fret < position || fret > position + 3),
+		finger
+	};
+}
+
 /** True when a position reaches a place. */
 export function inWindow(instrument: Instrument, position: number, place: Place): boolean {
+	const { string, fret } = place;
+	if (string < 1 || string > instrument.open.length) return false;
+	const bar = instrument.slide?.[position];
+	if (bar) return bar.includes(fret);
 	const { low, high } = windowFrets(instrument, position);
-	return (
-		place.string >= 1 &&
-		place.string <= instrument.open.length &&
-		place.fret >= low &&
-		place.fret <= high
-	);
+	return fret >= low && fret <= high;
 }
 
 /**

@@ -1,5 +1,5 @@
 import { toneAt, type Chord } from '../chord';
-import { inWindow, placeLine, windowPlaces, type Instrument } from '../neck';
+import { placeLine, placeUnder, windowPlaces, type Instrument } from '../neck';
 import { plainName } from '../pitch';
 import type { LineNote } from '../route';
 import type { PhraseProblem } from './types';
@@ -132,7 +132,6 @@ function placed(instrument: Instrument, settled: readonly Settled[]): LineNote[]
 			const place = places[i];
 			if (!place) return;
 			const tone = note.chord && toneAt(note.chord, note.midi);
-			const inside = inWindow(instrument, position, place);
 			notes.push({
 				...place,
 				tick: note.tick,
@@ -141,8 +140,7 @@ function placed(instrument: Instrument, settled: readonly Settled[]): LineNote[]
 				name: note.name,
 				role: tone ? tone.role : null,
 				kind: tone ? (note.lands ? 'target' : 'chord') : 'passing',
-				finger:
-					!inside || place.fret === 0 ? null : Math.min(4, Math.max(1, place.fret - position + 1)),
+				finger: instrument.slide ? null : placeUnder(instrument, position, place).finger,
 				technique: null,
 				chord: note.event
 			});

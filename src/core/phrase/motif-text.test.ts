@@ -115,7 +115,10 @@ describe('a motif as text', () => {
 			.chain(({ basis, grid, start, gaps }) =>
 				fc
 					.tuple(
-						fc.array(step[basis], { minLength: gaps.length, maxLength: gaps.length }),
+						fc.array<string | number>(step[basis] as fc.Arbitrary<string | number>, {
+							minLength: gaps.length,
+							maxLength: gaps.length
+						}),
 						fc.array(fc.integer({ min: -2, max: 2 }), {
 							minLength: gaps.length,
 							maxLength: gaps.length

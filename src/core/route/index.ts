@@ -1,4 +1,5 @@
 export { anchorOf, changeAt, sameAnchor } from './anchors';
+export { blockWindows } from './block';
 export {
 	coverNeck,
 	distinctChords,

@@ -41,7 +41,7 @@ function toTargets(
 			midi: chosen.midi,
 			name: chosen.tone.name,
 			role: chosen.tone.role,
-			finger: chosen.finger,
+			finger: request.instrument.slide ? null : chosen.finger,
 			reach: chosen.reach,
 			locked: step.locked,
 			reasons: landingReasons(request, step, before, chosen)

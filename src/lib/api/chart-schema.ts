@@ -124,3 +124,9 @@ export const problem = z.object({
 });
 export type Problem = z.infer<typeof problem>;
 export type Issue = NonNullable<Problem['issues']>[number];
+
+/** How the instrument is held besides its tuning. */
+export const slideInput = z
+	.union([z.literal(1), z.literal(2)])
+	.optional()
+	.describe('Played with a slide: straight across one fret of the position, or two');

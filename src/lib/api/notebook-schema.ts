@@ -114,6 +114,11 @@ const lineSettings = z.strictObject({
 		})
 		.nullable()
 		.default(null),
+	slide: z
+		.union([z.literal(0), z.literal(1), z.literal(2)])
+		.default(0)
+		.describe('Frets that a slide lies on at a time; 0 is played with the fingers'),
+	block: z.boolean().default(false).describe('The hand moves with each chord’s root'),
 	talk: z
 		.array(
 			z.strictObject({

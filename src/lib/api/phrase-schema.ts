@@ -1,7 +1,7 @@
 import { ROLES } from '$core/chord';
 import { BASES } from '$core/phrase';
 import { z } from 'zod';
-import { chartText, instrumentInput, scaleInput } from './chart-schema';
+import { chartText, instrumentInput, scaleInput, slideInput } from './chart-schema';
 import { noteAnswer } from './plan-schema';
 
 const MOST_NOTES = 64;
@@ -64,6 +64,7 @@ export const phraseInput = z.strictObject({
 	instrument: instrumentInput.optional(),
 	scale: scaleInput.optional(),
 	position: z.int().describe('The fret of the index finger'),
+	slide: slideInput,
 	motif: motifInput,
 	operation
 });

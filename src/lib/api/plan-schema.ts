@@ -1,6 +1,6 @@
 import { GRIDS, KINDS, SCALE_PLANS, STYLES, TECHNIQUES } from '$core/route';
 import { z } from 'zod';
-import { chartText, instrumentInput, placeInput, scaleInput } from './chart-schema';
+import { chartText, instrumentInput, placeInput, scaleInput, slideInput } from './chart-schema';
 import { ALL_TERMS } from './terms';
 
 const changeIndex = z.int().min(0).describe('Index of a change, from 0');
@@ -29,6 +29,7 @@ export const planInput = z.strictObject({
 			'The fret of the index finger, "best" for the cheapest position, or how far the hand may roam'
 		),
 	style: z.enum(STYLES),
+	slide: slideInput,
 	scalePlan: z
 		.enum(SCALE_PLANS)
 		.optional()
@@ -111,6 +112,7 @@ export const checkInput = z.strictObject({
 	instrument: instrumentInput.optional(),
 	scale: scaleInput.optional(),
 	position: z.int().optional(),
+	slide: slideInput,
 	notes: z
 		.array(
 			z.strictObject({

@@ -12,7 +12,7 @@ import {
 import type { Issue } from './chart-schema';
 import type { PlanAnswer, PlanInput } from './plan-schema';
 import { ALL_TERMS } from './terms';
-import { resolveChart, resolveInstrument, resolveScale, type Outcome } from './resolve';
+import { resolveSetting, type Outcome } from './resolve';
 
 /** How readily chromatic notes come in where the request does not say. */
 const USUAL_SPICE = 0.4;
@@ -97,19 +97,15 @@ export type Prepared = { readonly request: PlanRequest; readonly line: LineWishe
 
 /** Reads a request and settles where the hand is, or says what is wrong with it. */
 export function prepare(input: PlanInput, extras: Extras = {}): Outcome<Prepared> {
-	const read = resolveChart(input.chart);
-	if ('issues' in read) return read;
-	const chart = read.value;
-	const scale = resolveScale(chart, input.scale);
-	if ('issues' in scale) return scale;
-	const instrument = resolveInstrument(chart, input.instrument);
-	if ('issues' in instrument) return instrument;
+	const setting = resolveSetting(input);
+	if ('issues' in setting) return setting;
+	const { chart, scale, instrument } = setting.value;
 	const line = lineOf(chart, input, extras);
 	if ('issues' in line) return line;
 	const placed = placeHand({
 		chart,
-		instrument: instrument.value,
-		scale: scale.value,
+		instrument,
+		scale,
 		position: input.position,
 		style: input.style,
 		locks: input.locks ?? [],

@@ -6,6 +6,7 @@ import {
 	instrumentOf,
 	standardGuitar,
 	tuningText,
+	withSlide,
 	type Instrument,
 	type OwnInstrument
 } from '$core/neck';
@@ -102,6 +103,7 @@ export function resolveSetting(input: {
 	readonly chart: string;
 	readonly scale?: z.infer<typeof scaleInput>;
 	readonly instrument?: z.infer<typeof instrumentInput>;
+	readonly slide?: 1 | 2;
 }): Outcome<{
 	readonly chart: Chart;
 	readonly scale: Scale | null;
@@ -113,5 +115,8 @@ export function resolveSetting(input: {
 	if ('issues' in scale) return scale;
 	const instrument = resolveInstrument(chart.value, input.instrument);
 	if ('issues' in instrument) return instrument;
-	return { value: { chart: chart.value, scale: scale.value, instrument: instrument.value } };
+	const held = input.slide
+		? withSlide(instrument.value, input.slide, scale.value)
+		: instrument.value;
+	return { value: { chart: chart.value, scale: scale.value, instrument: held } };
 }

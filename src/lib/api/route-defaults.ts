@@ -23,6 +23,8 @@ export const NO_LINE: LineSettings = {
 	seed: 0,
 	direction: null,
 	roam: null,
+	slide: 0,
+	block: false,
 	talk: [],
 	places: []
 };

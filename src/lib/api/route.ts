@@ -1,7 +1,10 @@
 import type { Chart } from '$core/chart';
+import { scaleInUse } from '$core/harmony';
+import { inWindow, standardGuitar, withSlide, type Instrument } from '$core/neck';
 import {
 	airBars,
 	airChanges,
+	blockWindows,
 	changeAt,
 	placesInBar,
 	rankLandings,
@@ -14,7 +17,7 @@ import {
 import type { LineSettings, RouteInput } from './notebook-schema';
 import { answerOf, prepare, runWhole, type Extras } from './plan';
 import type { PlanAnswer, PlanInput } from './plan-schema';
-import { resolveChart, type Outcome } from './resolve';
+import { resolveChart, resolveInstrument, type Outcome } from './resolve';
 import { frozenOf, scalesOf } from './route-anchors';
 
 /** A route to be planned: what the player wishes, on a chart and an instrument. */
@@ -49,9 +52,15 @@ function cellsOf(
 	return { cellOf: (section) => own.get(section ?? '') ?? usual, warnings };
 }
 
-/** Where the hand is at each change, where single sections have places of their own. */
-function windowsOf(chart: Chart, { position, line }: RouteRequest['route']): number[] | undefined {
-	if (line.roam || line.places.length === 0) return undefined;
+/** Where the hand is at each change, where it moves as a block or single sections have their places. */
+function windowsOf(
+	chart: Chart,
+	{ position, line }: RouteRequest['route'],
+	instrument: Instrument
+): number[] | undefined {
+	if (line.roam) return undefined;
+	if (line.block) return blockWindows(chart, instrument, position);
+	if (line.places.length === 0) return undefined;
 	const places = new Map(line.places.map((entry) => [entry.section, entry.position]));
 	return chart.changes.map(({ bar }) => {
 		const { section } = chart.played[bar - 1];
@@ -72,11 +81,12 @@ function toInput({ chart: text, instrument, route }: RouteRequest, chart: Chart)
 			return change === undefined ? [] : [make(entry, change)];
 		});
 	const cells = cellsOf(chart, line);
-	const windows = windowsOf(chart, route);
+	const resolved = resolveInstrument(chart, instrument);
+	const guitar = 'value' in resolved ? resolved.value : standardGuitar();
+	const played = line.slide ? withSlide(guitar, line.slide, scaleInUse(chart).scale) : guitar;
+	const windows = windowsOf(chart, route, played);
 	const held = (place: { string: number; fret: number }) =>
-		(windows ?? [position]).some(
-			(window) => line.roam !== null || (place.fret >= window - 1 && place.fret <= window + 4)
-		);
+		line.roam !== null || (windows ?? [position]).some((window) => inWindow(played, window, place));
 	const locked = new Set(bound(anchors.locks, (_, change) => change));
 	const silent = airChanges(chart, line.talk).filter((change) => !locked.has(change));
 	const air = airBars(chart, line.talk);
@@ -84,6 +94,7 @@ function toInput({ chart: text, instrument, route }: RouteRequest, chart: Chart)
 		chart: text,
 		instrument,
 		style,
+		...(line.slide ? { slide: line.slide } : {}),
 		position: line.roam
 			? { roam: line.roam.frets, ...(line.roam.wish ? { wish: line.roam.wish } : {}) }
 			: position,

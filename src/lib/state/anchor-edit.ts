@@ -1,7 +1,7 @@
 import type { Chart } from '$core/chart';
 import { toneAt } from '$core/chord';
 import { highestFret, inWindow, pitchAt, type Instrument, type Place } from '$core/neck';
-import { anchorOf, sameAnchor, type Approach } from '$core/route';
+import { anchorOf, changeAt, sameAnchor, type Approach } from '$core/route';
 import type { Anchors } from '$lib/api/notebook-schema';
 import { changeBefore, without, withoutFirst, type WayNote } from './ways';
 
@@ -213,12 +213,15 @@ export function moveAnchors(
 	};
 }
 
-/** Locks that some place of the hand reaches; the others are given up. */
+/** Locks that the hand reaches where it is at their changes; the others are given up. */
 export const locksWithin = (
 	anchors: Anchors,
-	{ instrument }: Pick<AnchorContext, 'instrument'>,
-	position: number
+	{ chart, instrument }: AnchorContext,
+	positionAt: (change: number) => number
 ): Anchors => ({
 	...anchors,
-	locks: anchors.locks.filter((lock) => inWindow(instrument, position, lock))
+	locks: anchors.locks.filter((lock) => {
+		const change = changeAt(chart, lock);
+		return change !== undefined && inWindow(instrument, positionAt(change.index), lock);
+	})
 });

@@ -110,7 +110,7 @@ export class LineSelection {
 	}
 
 	private context(): EditContext {
-		const { chart, instrument, cursor } = this.open;
+		const { chart, held: instrument, cursor } = this.open;
 		const { grid } = this.plan.wishes.line;
 		return {
 			chart,

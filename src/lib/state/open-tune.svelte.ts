@@ -11,7 +11,15 @@ import {
 } from '$core/harmony';
 import type { TextNote } from '$core/formats';
 import type { Motif } from '$core/phrase';
-import { instrumentOf, lastPosition, MEDIUM_HAND, type Hand, type OwnInstrument } from '$core/neck';
+import {
+	instrumentOf,
+	lastPosition,
+	MEDIUM_HAND,
+	withSlide,
+	type Hand,
+	type Instrument,
+	type OwnInstrument
+} from '$core/neck';
 import { pitchClass } from '$core/pitch';
 import type { TuneAnswer } from '$lib/api/notebook-schema';
 import { ChordScales } from './chord-scales.svelte';
@@ -63,12 +71,18 @@ export class OpenTune {
 	readonly chordScales = new ChordScales();
 	readonly chart: Chart = $derived(parseChart(this.saved.chart));
 	readonly instrument = $derived(instrumentOf(this.chart, this.player.instruments).instrument);
+	/** Frets that a slide lies on at a time while a line is made; 0 is played with the fingers. */
+	slide: 0 | 1 | 2 = $state(0);
 	readonly key = $derived(keyOf(this.chart));
 	/** What each event of the chart does in the key, by index. */
 	readonly functions: readonly (ChordFunction | null)[] = $derived(
 		this.key ? functionsAlong(this.chart, this.key) : []
 	);
 	readonly scale = $derived(scaleInUse(this.chart).scale);
+	/** The instrument as it is held: with a slide, a position is what lies on its fret. */
+	readonly held: Instrument = $derived(
+		this.slide === 0 ? this.instrument : withSlide(this.instrument, this.slide, this.scale)
+	);
 	readonly change: Change | undefined = $derived(this.chart.changes[this.cursor]);
 	readonly before: Change | undefined = $derived.by(() => {
 		const { changes } = this.chart;

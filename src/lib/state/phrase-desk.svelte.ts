@@ -69,7 +69,7 @@ export class PhraseDesk {
 		return [before, change].filter((entry) => entry !== undefined);
 	});
 	readonly context: PhraseContext = $derived.by(() => {
-		const { chart, instrument, scale } = this.open;
+		const { chart, held: instrument, scale } = this.open;
 		return {
 			chart,
 			instrument,

@@ -1,7 +1,7 @@
 import type { Chart } from '$core/chart';
 import { toneAt } from '$core/chord';
-import { pitchAt, type Instrument } from '$core/neck';
-import { changeAt } from '$core/route';
+import { inWindow, pitchAt, type Instrument } from '$core/neck';
+import { blockWindows, changeAt } from '$core/route';
 import type { RouteAnswer, RouteSummary } from '$lib/api/notebook-schema';
 import type { TargetAnswer } from '$lib/api/plan-schema';
 import { send } from './api';
@@ -39,20 +39,26 @@ export async function newestRoute(
 	const route = await send<RouteAnswer>('GET', `/api/v1/routes/${chosen.id}`).catch(() => null);
 	if (!route) return null;
 	const { chart, instrument, saved } = open;
+	const { slide, block } = route.line;
+	open.slide = slide;
 	const targets = savedTargets(route, chart, instrument);
 	const { position } = route;
-	const inside = (fret: number) => fret === 0 || (fret >= position - 1 && fret <= position + 4);
+	const windows = block ? blockWindows(chart, open.held, position) : null;
+	const inside = (target: TargetAnswer) =>
+		target.fret === 0 || inWindow(open.held, position, target);
 	return {
 		notes: route.tuneVersion === saved.version ? route.plan.notes : [],
 		targets,
 		handAt: (change) => {
+			if (windows) return windows[change] ?? position;
 			const target = targets.findLast((entry) => entry.change <= change);
-			return !target || inside(target.fret) ? position : Math.max(1, target.fret - 1);
+			if (!target || inside(target)) return position;
+			return Math.max(1, slide === 0 ? target.fret - 1 : target.fret);
 		},
 		rule: ruleOf(
 			route.style,
 			position,
-			targets.some((target) => !inside(target.fret))
+			windows !== null || targets.some((target) => !inside(target))
 		)
 	};
 }

@@ -28,6 +28,8 @@ const schema = z.object({
 		roam: z.nullable(
 			z.object({ frets: z.number(), wish: z.nullable(z.enum(['climb', 'stay', 'descend'])) })
 		),
+		slide: z.catch(z.union([z.literal(0), z.literal(1), z.literal(2)]), 0),
+		block: z.catch(z.boolean(), false),
 		talk: z.catch(
 			z.array(z.object({ section: z.nullable(z.string()), play: z.number(), air: z.number() })),
 			[]

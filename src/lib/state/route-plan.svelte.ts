@@ -85,7 +85,7 @@ export class RoutePlan extends RouteWishes {
 	/** The judgement of what is there: the line, or the landings where they stand alone. */
 	readonly check: Check | null = $derived.by(() => {
 		if (!this.planned && this.line.length === 0) return null;
-		const { chart, instrument, position } = this.open;
+		const { chart, held: instrument, position } = this.open;
 		const { scales } = this;
 		const notes = this.line.length > 0 ? this.line : ringing(chart, this.targets);
 		return checkLine({ chart, instrument, scales, position: this.roams ? null : position, notes });
@@ -124,6 +124,7 @@ export class RoutePlan extends RouteWishes {
 		const kept = keptWishes(this.open.saved.id, this.saved?.id ?? null, this.open.position);
 		if (!kept) return false;
 		this.history.push(kept);
+		this.open.slide = kept.line.slide;
 		this.open.moveTo(kept.position);
 		await this.plan();
 		return true;
@@ -138,6 +139,7 @@ export class RoutePlan extends RouteWishes {
 		this.arrivals = [];
 		this.windows = [];
 		this.line = route && route.tuneVersion === this.open.saved.version ? route.plan.notes : [];
+		this.open.slide = route?.line.slide ?? 0;
 		if (!route) {
 			this.targets = [];
 			this.history.reset(firstWishes(this.open.position));
@@ -264,7 +266,7 @@ export class RoutePlan extends RouteWishes {
 		ways: readonly (readonly [number, readonly WayNote[]])[],
 		silent: readonly number[]
 	): void {
-		const { chart, instrument } = this.open;
+		const { chart, held: instrument } = this.open;
 		const context = { chart, instrument, scales: this.scales };
 		this.line = provisionalLine(context, this.line, ways, silent);
 	}

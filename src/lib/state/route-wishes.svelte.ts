@@ -1,5 +1,12 @@
-import { lastPosition, type Place } from '$core/neck';
-import { airChanges, anchorOf, changeAt, type Approach, type Style } from '$core/route';
+import { lastPosition, withSlide, type Place } from '$core/neck';
+import {
+	airChanges,
+	anchorOf,
+	blockWindows,
+	changeAt,
+	type Approach,
+	type Style
+} from '$core/route';
 import type { Anchors, LineSettings } from '$lib/api/notebook-schema';
 import type { NoteAnswer } from '$lib/api/plan-schema';
 import * as edit from './anchor-edit';
@@ -80,6 +87,7 @@ export abstract class RouteWishes {
 	}
 
 	private follow(): void {
+		this.open.slide = this.wishes.line.slide;
 		this.open.moveTo(this.wishes.position);
 		this.changed();
 	}
@@ -130,9 +138,32 @@ export abstract class RouteWishes {
 			return 0;
 		}
 		if (position === this.wishes.position) return 0;
-		const moved = line.places.length > 0 ? anchors : edit.locksWithin(anchors, this.open, position);
-		this.wish({ position, line: { ...line, roam: null }, anchors: moved });
+		const still = { ...line, roam: null };
+		const moved = line.places.length > 0 ? anchors : this.within(still, position);
+		this.wish({ position, line: still, anchors: moved });
 		return anchors.locks.length - moved.locks.length;
+	}
+
+	/** With slide or fingers, and how the hand moves; locks that it then does not reach are given up. */
+	setHolding(change: Partial<Pick<LineSettings, 'slide' | 'block' | 'roam'>>): void {
+		const { line, position, anchors } = this.wishes;
+		const held = { ...line, ...change };
+		if (JSON.stringify(held) === JSON.stringify(line)) return;
+		// Sections with places of their own, and a hand that roams, are placed anew by the plan.
+		const placed = held.roam !== null || (held.places.length > 0 && !held.block);
+		this.wish({ line: held, anchors: placed ? anchors : this.within(held, position) });
+	}
+
+	/** What is fixed, without the locks that lie outside the hand's places. */
+	private within({ slide, block }: LineSettings, position: number): Anchors {
+		const { chart, instrument, scale } = this.open;
+		const held = slide === 0 ? instrument : withSlide(instrument, slide, scale);
+		const windows = block ? blockWindows(chart, held, position) : [];
+		return edit.locksWithin(
+			this.wishes.anchors,
+			{ chart, instrument: held },
+			(index) => windows[index] ?? position
+		);
 	}
 
 	/** Where the hand is in one section; null where it is elsewhere. Its locks open again. */
@@ -145,7 +176,10 @@ export abstract class RouteWishes {
 			const change = changeAt(chart, lock);
 			return change && (chart.played[change.bar - 1].section ?? '') !== section;
 		});
-		this.wish({ line: { ...line, roam: null, places }, anchors: { ...anchors, locks } });
+		this.wish({
+			line: { ...line, roam: null, block: false, places },
+			anchors: { ...anchors, locks }
+		});
 	}
 
 	/** Moves the whole route along the neck with the tune's key: everything fixed keeps its shape. */

@@ -152,7 +152,8 @@
 		const fret = fretAt(x);
 		const { low, high } = windowFrets(instrument, position);
 		const inWindow = fret >= low && fret <= high;
-		press = { x, fret, position: inWindow ? position : fret - 1, fretAt };
+		const there = instrument.slide ? fret : fret - 1;
+		press = { x, fret, position: inWindow ? position : there, fretAt };
 		// A press beside the window brings the window there.
 		if (!inWindow) moveTo(press.position);
 	}

@@ -22,6 +22,14 @@
 	const GAUGES = [1, 1.2, 1.5, 2, 2.5, 3.1];
 	const gauge = (string: number) => GAUGES[Math.round(((string - 1) / (count - 1)) * 5)];
 	const window = $derived(windowFrets(instrument, position));
+	/** Under a slide: the frets that it lies on. */
+	const bar = $derived(instrument.slide?.[position] ?? null);
+	/** Stretches of frets under the hand, from wire to wire. */
+	const held = $derived(
+		bar
+			? bar.filter((fret) => fret > 0).map((fret) => [fret - 1, fret])
+			: [[position - 1, position + 3]]
+	);
 
 	/** The outline of a stretch of frets, following the fan of the neck. */
 	function area(lowWire: number, highWire: number): string {
@@ -82,8 +90,10 @@
 </script>
 
 <polygon class="board" points={area(firstWire, to)} />
-<polygon class="reach" points={area(window.low - 1, window.high)} />
-<polygon class="lit" points={area(position - 1, position + 3)} />
+{#if !bar}<polygon class="reach" points={area(window.low - 1, window.high)} />{/if}
+{#each held as [low, high] (low)}
+	<polygon class="lit" points={area(low, high)} />
+{/each}
 {#each inlays as dot (`${dot.fret}-${dot.y}`)}
 	<circle class="inlay" cx={dot.x} cy={dot.y} r="4" />
 {/each}
@@ -118,21 +128,26 @@
 	</text>
 {/each}
 {#each ['top', 'bottom'] as const as which (which)}
-	{#if window.low >= 1}
+	{#if window.low >= 1 && !bar}
 		<polyline class="side dashed" points={side(which, window.low - 1, position - 1, false)} />
 	{/if}
-	<polyline class="side" points={side(which, position - 1, position + 3, true)} />
-	{#if window.high > position + 3}
+	{#each held as [low, high] (low)}
+		<polyline class="side" points={side(which, low, high, true)} />
+	{/each}
+	{#if window.high > position + 3 && !bar}
 		<polyline class="side dashed" points={side(which, position + 3, position + 4, false)} />
 	{/if}
 {/each}
-{#each [0, 1, 2, 3] as finger (finger)}
-	<text class="finger" x={geometry.place(position + finger)} y={top - 9}>{finger + 1}</text>
+{#each bar ?? [0, 1, 2, 3] as finger (finger)}
+	{@const fret = bar ? finger : position + finger}
+	<text class="finger" x={geometry.place(fret)} y={top - 9}
+		>{bar ? (fret === 0 ? 'open' : 'slide') : finger + 1}</text
+	>
 {/each}
-{#if position > 1 && shown(position - 1)}
+{#if !bar && position > 1 && shown(position - 1)}
 	<text class="stretch" x={geometry.place(position - 1)} y={top - 9}>1 back</text>
 {/if}
-{#if window.high > position + 3 && shown(position + 4)}
+{#if !bar && window.high > position + 3 && shown(position + 4)}
 	<text class="stretch" x={geometry.place(position + 4)} y={top - 9}>4 on</text>
 {/if}
 {#each frets.slice(1) as fret (fret)}
@@ -151,10 +166,12 @@
 	aria-valuemin={1}
 	aria-valuemax={lastPosition(instrument)}
 	aria-valuenow={position}
-	aria-valuetext="position {position}, frets {position} to {position + 3}"
+	aria-valuetext={bar
+		? `position ${position}, slide on fret ${bar.join(' and ')}`
+		: `position ${position}, frets ${position} to ${position + 3}`}
 	onkeydown={slide}
 />
-<polygon class="focus" points={area(position - 1, position + 3)} />
+<polygon class="focus" points={area(held[0]?.[0] ?? 0, held.at(-1)?.[1] ?? 1)} />
 
 <style>
 	.board {

@@ -1,6 +1,13 @@
 import { roleWords, signs, toneAt, type Chord, type Tone } from '$core/chord';
 import { characteristicTones, noteVerdict, type NoteVerdict, type Scale } from '$core/harmony';
-import { highestFret, inWindow, pitchAt, type Instrument, type Place } from '$core/neck';
+import {
+	highestFret,
+	inWindow,
+	pitchAt,
+	placeUnder,
+	type Instrument,
+	type Place
+} from '$core/neck';
 import { plainName } from '$core/pitch';
 import { prefs } from '$lib/state/prefs.svelte';
 
@@ -66,7 +73,7 @@ export function neckMarks(
 			const tone = tones.now ?? tones.next;
 			const dash = tone || !inside ? undefined : scaleMark(view, midi);
 			if (!tone && !dash && !(inside && view.every)) continue;
-			const reach = fret > 0 && (fret < position || fret > position + 3);
+			const { reach } = placeUnder(instrument, position, { string, fret });
 			const added = tone !== undefined && scale !== null && scale !== undefined;
 			const lacks = added && !scale.notes.some((note) => note.pc === midi % 12);
 			marks.push({ string, fret, midi, inside, reach, ...tones, scale: dash, added: lacks });

@@ -1,5 +1,6 @@
 import type { Scale } from '../../harmony';
 import { highestFret, pitchAt, type Instrument } from '../instrument';
+import { secondFret } from '../slide';
 import { lastPosition } from '../window';
 import { scaleNoteAt, toPosition, type Position, type PositionNote } from './types';
 
@@ -20,12 +21,6 @@ function across(instrument: Instrument, scale: Scale, frets: readonly number[]):
 	return notes.sort((a, b) => a.midi - b.midi);
 }
 
-const kinds = (notes: readonly PositionNote[]): number =>
-	new Set(notes.map((note) => note.midi % 12)).size;
-
-/** How far a second fret may lie from the first. */
-const NEAR = 3;
-
 /**
  * What lies on one fret across the strings, for a slide; with `frets` 2 each fret together with the
  * neighbour (at most three frets on) that adds the most notes. Frets without a scale note are left out.
@@ -40,14 +35,10 @@ export function singleFrets(instrument: Instrument, scale: Scale, frets: 1 | 2 =
 			found.push(toPosition('single-fret', String(fret), index, alone));
 			continue;
 		}
-		const second = [1, 2, NEAR]
-			.map((by) => fret + by)
-			.filter((other) => other <= highestFret(instrument))
-			.map((other) => ({ other, notes: across(instrument, scale, [fret, other]) }))
-			.sort((a, b) => kinds(b.notes) - kinds(a.notes) || b.notes.length - a.notes.length)
-			.at(0);
-		if (second) {
-			found.push(toPosition('single-fret', `${fret}-${second.other}`, index, second.notes));
+		const other = secondFret(instrument, scale, fret);
+		if (other !== null) {
+			const notes = across(instrument, scale, [fret, other]);
+			found.push(toPosition('single-fret', `${fret}-${other}`, index, notes));
 		}
 	}
 	return found;

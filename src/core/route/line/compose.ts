@@ -1,4 +1,5 @@
 import type { Chart } from '../../chart';
+import { instrumentKey } from '../../neck';
 import { scalesAlong } from '../scale-plan';
 import type { Target } from '../types';
 import { APPROACHES } from './approach';
@@ -36,7 +37,7 @@ export class LineWork {
 		const scales = scalesAlong(chart, scale, line.scalePlan, line.byHand);
 		const used = style === 'arpeggio' ? scales.map(() => null) : scales;
 		const notes = used.map((entry) => entry?.notes.map((note) => note.name).join(',') ?? '-');
-		const signature = `${instrument.open.join()} ${instrument.frets} ${instrument.capo} ${style === 'blend'} ${notes.join(' ')}`;
+		const signature = `${instrumentKey(instrument)} ${style === 'blend'} ${notes.join(' ')}`;
 		if (!this.pools || signature !== this.signature || this.solved.size > 4096) {
 			this.signature = signature;
 			this.solved.clear();
@@ -65,7 +66,7 @@ export class LineWork {
 		motion: Motion
 	): Stretch[] {
 		const { taste, direction, msPerTick } = motion;
-		const name = `${msPerTick} ${direction} ${taste.spice} ${taste.seed} ${taste.strings} ${request.style} ${request.line.scalePlan}`;
+		const name = `${msPerTick} ${direction} ${taste.spice} ${taste.seed} ${taste.strings} ${request.style} ${request.line.scalePlan} ${request.windows?.join() ?? ''}`;
 		if (name !== this.motion) {
 			this.motion = name;
 			this.strands = new WeakMap();

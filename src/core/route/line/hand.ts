@@ -39,15 +39,29 @@ export type Traits = {
 	readonly neighbour: boolean;
 };
 
+/** Frets that a slide moves at most in one go. */
+const SLIDES = 7;
+
+/** Under a slide: notes of one string slide into each other, long landings are shaken, nothing is hammered. */
+function underSlide(note: LineNote, before: LineNote | undefined, long: boolean): Technique | null {
+	const frets = before?.string === note.string ? Math.abs(note.fret - before.fret) : 0;
+	const joined = before && before.tick + before.durationTicks === note.tick && before.fret > 0;
+	if (note.fret === 0) return null;
+	if (joined && frets > 0 && frets <= SLIDES) return 'slide';
+	return note.kind === 'target' && long ? 'vibrato' : null;
+}
+
 /**
  * Writes techniques in where the hand allows them: the minor third against a major chord is curled;
  * targets reached by a step on one string are slid or bent into; weak notes are slurred; long targets get
- * vibrato, very long ones now and then a trill on a semitone. A note that is picked stays null.
+ * vibrato, very long ones now and then a trill on a semitone. A note that is picked stays null. An open
+ * string is neither curled nor shaken. Under a slide notes of one string slide into each other.
  */
 export function withTechniques(
 	notes: readonly LineNote[],
 	traits: readonly Traits[],
-	msPerTick: number
+	msPerTick: number,
+	slide = false
 ): LineNote[] {
 	let [bends, trills] = [0, 0];
 	return notes.map((note, i) => {
@@ -55,7 +69,9 @@ export function withTechniques(
 		const long = note.durationTicks * msPerTick >= VIBRATO_MS;
 		const half = QUARTER / 2;
 		const technique = ((): Technique | null => {
-			if (traits[i].blue) return 'curl';
+			// An open string has no finger that could move it.
+			if (traits[i].blue) return note.fret > 0 ? 'curl' : null;
+			if (slide) return underSlide(note, before, long);
 			if (before && note.kind === 'target' && bendsInto(before, note) && long) {
 				if (bends++ % BEND_EVERY === 0) return 'bend';
 			}
@@ -65,7 +81,8 @@ export function withTechniques(
 				if (legato && near && note.finger === before.finger) return 'slide';
 				if (!long) return null;
 				const trilled = traits[i].neighbour && note.durationTicks * msPerTick >= 2 * VIBRATO_MS;
-				return trilled && trills++ % TRILL_EVERY === 0 ? 'trill' : 'vibrato';
+				if (trilled && trills++ % TRILL_EVERY === 0) return 'trill';
+				return note.fret > 0 ? 'vibrato' : null;
 			}
 			return legato && note.tick % QUARTER !== 0 && note.durationTicks <= half ? legato : null;
 		})();

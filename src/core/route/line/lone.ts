@@ -1,9 +1,8 @@
 import { eventAt } from '../../chart';
 import { toneAt } from '../../chord';
-import { pitchAt } from '../../neck';
+import { pitchAt, placeUnder } from '../../neck';
 import { nameOver } from '../spelling';
 import { positionAt } from '../types';
-import { placeUnder } from './moments';
 import type { LineNote, LineRequest, OwnNote } from './types';
 import { scalesAlong } from '../scale-plan';
 

@@ -1,6 +1,6 @@
 import type { Chart } from '../../chart';
 import { chordAfter, type Scale } from '../../harmony';
-import { pitchAt, type Instrument, type Place, type WindowPlace } from '../../neck';
+import { instrumentKey, placeUnder, type Instrument, type Place } from '../../neck';
 import {
 	asPool,
 	candidateFor,
@@ -133,16 +133,6 @@ export function addSpot(
 	sum.take += takeCost(candidate, tick, taste.seed);
 }
 
-/** A place as the hand at a position meets it, inside its window or not. */
-export function placeUnder(instrument: Instrument, position: number, place: Place): WindowPlace {
-	const { fret } = place;
-	// Beyond its reach the hand must move, and which finger then plays is not for this place to say.
-	const held = fret > 0 && fret >= position - 1 && fret <= position + 4;
-	const finger = held ? Math.min(4, Math.max(1, fret - position + 1)) : null;
-	const reach = fret > 0 && (fret < position || fret > position + 3);
-	return { string: place.string, fret, midi: pitchAt(instrument, place), reach, finger };
-}
-
 /** Pools of earlier plans; a chord in a window is the same in all of them. */
 const known = new Map<string, Pool>();
 const KNOWN_LIMIT = 4096;
@@ -188,7 +178,7 @@ export class Pools {
 		private readonly scales: readonly (Scale | null)[],
 		private readonly blend: boolean
 	) {
-		this.on = `${instrument.open.join()} ${instrument.frets} ${instrument.capo} ${blend}`;
+		this.on = `${instrumentKey(instrument)} ${blend}`;
 	}
 
 	private of(event: Onset['event'], position: number): Known {

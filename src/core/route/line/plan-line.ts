@@ -1,4 +1,5 @@
 import { chartTicks } from '../../chart';
+import type { Instrument } from '../../neck';
 import { positionAt, type PlanWarning, type Target } from '../types';
 import { APPROACHES, type Approach } from './approach';
 import { LineWork, notesOf, solveAll, solveStretch } from './compose';
@@ -78,6 +79,17 @@ function joinLone(
 		notes.push({ ...note, durationTicks: until - tick, finger: fret === 0 ? null : finger });
 		traits.push(known.get(tick) ?? { blue: false, neighbour: false });
 	});
+}
+
+/** Notes with their techniques; under a slide no finger is told. */
+function finished(
+	notes: readonly LineNote[],
+	traits: readonly Traits[],
+	msPerTick: number,
+	{ slide }: Instrument
+): LineNote[] {
+	const played = withTechniques(notes, traits, msPerTick, slide !== undefined);
+	return slide ? played.map((note) => ({ ...note, finger: null })) : played;
 }
 
 /**
@@ -173,7 +185,7 @@ export function planLine(
 		return APPROACHES[chosen[at]?.kind ?? -1] ?? null;
 	});
 	return {
-		notes: withTechniques(notes, traits, msPerTick),
+		notes: finished(notes, traits, msPerTick, request.instrument),
 		arrivals,
 		options: () =>
 			targets.map((_, i) => {

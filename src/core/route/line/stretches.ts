@@ -1,4 +1,4 @@
-import { chartTicks } from '../../chart';
+import { chartTicks, type Chart } from '../../chart';
 import { positionAt, type PlanWarning, type Target } from '../types';
 import type { Stretch } from './lattice';
 import { restingPool, type Moment, type Pools } from './moments';
@@ -42,6 +42,13 @@ export function warningsOf(
 	return warnings;
 }
 
+/** The change whose chord sounds at a tick, at or after one that was landed on, perhaps ahead of its time. */
+function changeUnder({ changes }: Chart, tick: number, landed: number): number {
+	let change = landed;
+	while (change + 1 < changes.length && changes[change + 1].tick <= tick) change++;
+	return change;
+}
+
 /**
  * Cuts the onsets into the ways between targets; the last way leads back to the first target.
  * @param before the ways of an earlier cut of the same onsets: those that are alike are taken over
@@ -54,7 +61,7 @@ export function stretchesOf(
 	msPerTick: number,
 	before: readonly Stretch[] = []
 ): Stretch[] {
-	const { line } = request;
+	const { chart, line } = request;
 	const chromatic =
 		(line.spice ?? 0) > 0 && request.style !== 'arpeggio' && line.scalePlan !== 'arpeggio';
 	const wanted = new Map((line.arrive ?? []).map((wish) => [wish.change, wish.approach]));
@@ -68,7 +75,7 @@ export function stretchesOf(
 		const toTarget = targets[to.target ?? 0];
 		const position = positionAt(request, fromTarget.change);
 		const toPosition = positionAt(request, toTarget.change);
-		const toTick = last ? chartTicks(request.chart) + to.tick : to.tick;
+		const toTick = last ? chartTicks(chart) + to.tick : to.tick;
 		const [fromPool, toPool] = [
 			pools.only(from, position, fromTarget),
 			pools.only(to, toPosition, toTarget)
@@ -78,19 +85,29 @@ export function stretchesOf(
 		if (known?.from === fromPool && known.to === toPool && known.arrive === arrive) {
 			if (known.fromTick === from.tick && known.toTick === toTick) return known;
 		}
-		const between = onsets.slice(at + 1, end).filter((onset) => {
+		const inside = onsets.slice(at + 1, end);
+		/** Changes that nothing lands on move the hand all the same, where it moves with the chords. */
+		const places = inside.map(({ tick }) =>
+			request.windows ? positionAt(request, changeUnder(chart, tick, fromTarget.change)) : position
+		);
+		const placeOf = new Map(inside.map((onset, k) => [onset, places[k]]));
+		const between = inside.filter((onset, k) => {
 			if (onset.own) return true;
-			if (position !== toPosition && (toTick - onset.tick) * msPerTick < SHIFT_MS) return false;
-			return pools.free(onset, position, null).candidates.length > 0;
+			const [there, when] =
+				k + 1 < inside.length ? [places[k + 1], inside[k + 1].tick] : [toPosition, toTick];
+			if (there !== places[k] && (when - onset.tick) * msPerTick < SHIFT_MS) return false;
+			if (toPosition !== places[k] && (toTick - onset.tick) * msPerTick < SHIFT_MS) return false;
+			return pools.free(onset, places[k], null).candidates.length > 0;
 		});
 		const bar = (between[0] ?? from).bar.index;
 		const ceiling = ceilingOver(bar, fromTarget.midi, toTarget.midi);
 		const moments = between.map((onset, k): Moment => {
 			const left = between.length - k;
 			const near = chromatic && left <= 2 && !onset.anchor;
-			const free = () => pools.free(onset, position, near ? toTarget.midi : null);
+			const place = placeOf.get(onset) ?? position;
+			const free = () => pools.free(onset, place, near ? toTarget.midi : null);
 			const pool = onset.own
-				? pools.only(onset, position, onset.own)
+				? pools.only(onset, place, onset.own)
 				: onset.anchor
 					? restingPool(free())
 					: free();

@@ -59,7 +59,7 @@ export function rankLandings(request: PlanRequest, change: number): Landing[] {
 			name: place.tone.name,
 			role: place.tone.role,
 			reach: place.reach,
-			finger: place.finger,
+			finger: open.instrument.slide ? null : place.finger,
 			extra: (through[i] - least) / 1000,
 			fits: fits[i],
 			semitones: before ? place.midi - before.midi : null,

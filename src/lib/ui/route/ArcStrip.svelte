@@ -55,7 +55,7 @@
 	const shown = $derived.by(() => {
 		const notes = filled ? plan.line : plan.targets;
 		if (!writer.on && notes.length > 0) return notes;
-		const { instrument } = open;
+		const { held: instrument } = open;
 		const position = plan.handAt(open.cursor);
 		const places = windowPlaces(instrument, position);
 		return [...plan.line, ...places];
@@ -68,7 +68,7 @@
 		const at = ((event.clientX - box.left) / box.width) * width;
 		const height = ((event.clientY - box.top) / box.height) * HEIGHT;
 		const tick = Math.round(axis.tick(at) / grid) * grid;
-		const { instrument, chart } = open;
+		const { held: instrument, chart } = open;
 		const position = plan.handAt(open.cursor);
 		const sounding = eventAt(chart, tick);
 		const pcs = pitchesOf(sounding?.chord ?? null, plan.scales[sounding?.index ?? 0] ?? null);

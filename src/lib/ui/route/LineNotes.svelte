@@ -83,7 +83,7 @@
 		const { semitones, places } = drag;
 		drag = null;
 		if (semitones === 0 && places === 0) return;
-		const { instrument, chart } = open;
+		const { held: instrument, chart } = open;
 		const position = plan.handAt(changeBefore(chart, note.tick));
 		const place =
 			semitones === 0 ? null : placeFor({ instrument, position }, note.midi + semitones, note);

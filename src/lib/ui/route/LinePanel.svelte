@@ -46,6 +46,7 @@
 	] as const;
 	const hands = [
 		{ value: 'rests', name: 'One place' },
+		{ value: 'block', name: 'With the root' },
 		{ value: 'stay', name: 'Seldom' },
 		{ value: 'climb', name: 'Climb' },
 		{ value: 'descend', name: 'Descend' }
@@ -91,13 +92,20 @@
 	const placeOf = (section: string) =>
 		line.places.find((entry) => entry.section === section)?.position ?? null;
 	function setPlace(section: string, wanted: number): void {
-		const last = lastPosition(open.instrument);
+		const last = lastPosition(open.held);
 		const position = Math.min(last, Math.max(1, Math.round(wanted)));
 		plan.setPlace(section, Number.isNaN(wanted) ? null : position);
 	}
 	function setHand(hand: Hand): void {
-		plan.setLine({ roam: hand === 'rests' ? null : { frets: line.roam?.frets ?? 5, wish: hand } });
+		const roams = hand !== 'rests' && hand !== 'block';
+		const roam = roams ? { frets: line.roam?.frets ?? 5, wish: hand } : null;
+		plan.setHolding({ roam, block: hand === 'block' });
 	}
+	const slides = [
+		{ value: '0', name: 'Fingers' },
+		{ value: '1', name: 'Slide, one fret' },
+		{ value: '2', name: 'Slide, two' }
+	] as const;
 </script>
 
 <section aria-label="How the route is made">
@@ -221,9 +229,15 @@
 		>
 	{/if}
 	<Choice
-		label="The hand"
+		label="Played with"
+		options={slides}
+		value={String(line.slide) as '0'}
+		onchange={(slide) => plan.setHolding({ slide: Number(slide) as 0 | 1 | 2 })}
+	/>
+	<Choice
+		label="The hand moves"
 		options={hands}
-		value={line.roam ? (line.roam.wish ?? 'stay') : 'rests'}
+		value={line.roam ? (line.roam.wish ?? 'stay') : line.block ? 'block' : 'rests'}
 		onchange={setHand}
 	/>
 	{#if line.roam}
@@ -243,7 +257,7 @@
 				}}
 			/> frets at a time</label
 		>
-	{:else if sections.length > 1}
+	{:else if sections.length > 1 && !line.block}
 		<div class="sections">
 			<span>A place of its own for a section; empty is position {plan.wishes.position}</span>
 			{#each sections as section (section)}
@@ -253,7 +267,7 @@
 						class="place"
 						type="number"
 						min="1"
-						max={lastPosition(open.instrument)}
+						max={lastPosition(open.held)}
 						value={placeOf(section)}
 						placeholder={String(plan.wishes.position)}
 						aria-label="Position in {section}"

@@ -6,7 +6,7 @@
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
 	import { changeBefore } from '$lib/state/ways';
 	import { useTransport } from '$lib/state/transport.svelte';
-	import { TECHNIQUE_SIGNS } from './line-words';
+	import { techniqueSign } from './line-words';
 	import type { TimeAxis } from './strip-geometry';
 
 	/** Counts, tab and strokes of the pick under the strip, on the same time axis. */
@@ -44,7 +44,7 @@
 			const change = changeBefore(open.chart, note.tick);
 			const end = 'kind' in note ? axis.x(note.tick + note.durationTicks) : x;
 			const technique = 'technique' in note ? note.technique : null;
-			const sign = technique ? TECHNIQUE_SIGNS[technique] : '';
+			const sign = 'kind' in note ? techniqueSign(note, notes[i - 1]) : '';
 			const held = landing && end - x > 60 ? end - 8 : null;
 			const rings = technique === 'vibrato' || technique === 'curl' || technique === 'trill';
 			return [{ note, x, landing, change, sign, rings, held, stroke: strokes[i] ?? null }];

@@ -70,7 +70,7 @@
 	});
 	/** The judgement of the whole line as it would be with this text. */
 	const check = $derived.by(() => {
-		const { chart, instrument, position } = open;
+		const { chart, held: instrument, position } = open;
 		const { scales } = plan;
 		const context = { chart, instrument, scales };
 		const notes = provisionalLine(context, plan.line, own.ways, own.silent);

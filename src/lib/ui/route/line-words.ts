@@ -33,8 +33,8 @@ export const TECHNIQUE_WORDS: Record<NonNullable<NoteAnswer['technique']>, strin
 	vibrato: 'with vibrato'
 };
 
-/** Signs of the techniques in tab. */
-export const TECHNIQUE_SIGNS: Record<NonNullable<NoteAnswer['technique']>, string> = {
+/** Signs of the techniques in tab; a slide goes the way of the pitch. */
+const TECHNIQUE_SIGNS: Record<NonNullable<NoteAnswer['technique']>, string> = {
 	'hammer-on': 'h',
 	'pull-off': 'p',
 	slide: '/',
@@ -43,6 +43,16 @@ export const TECHNIQUE_SIGNS: Record<NonNullable<NoteAnswer['technique']>, strin
 	trill: 'tr',
 	vibrato: '~'
 };
+
+/** The sign of how a note is played in tab; `before` is the note that it comes out of. */
+export function techniqueSign(
+	{ technique, fret }: Pick<NoteAnswer, 'technique' | 'fret'>,
+	before: { readonly fret: number } | undefined
+): string {
+	if (technique === null) return '';
+	const down = technique === 'slide' && before !== undefined && before.fret > fret;
+	return down ? '\\' : TECHNIQUE_SIGNS[technique];
+}
 
 /** What the terms of a plan's cost weigh. */
 export const TERM_WORDS: Record<(typeof ALL_TERMS)[number], string> = {
@@ -93,6 +103,8 @@ export function lineWords(line: LineSettings): string {
 	if (line.grid === 'targets') return 'landings alone';
 	const parts = [GRID_WORDS[line.grid].toLowerCase(), cellWords(line.cell).toLowerCase()];
 	if (line.scalePlan !== 'one') parts.push(SCALE_PLAN_WORDS[line.scalePlan].name.toLowerCase());
+	if (line.slide > 0) parts.push(line.slide === 1 ? 'slide on one fret' : 'slide on two frets');
+	if (line.block) parts.push('moves with the root');
 	if (line.roam) parts.push('the hand moves');
 	return parts.join(', ');
 }

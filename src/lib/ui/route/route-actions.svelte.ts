@@ -78,7 +78,7 @@ export class RouteActions {
 			if (this.plan.isOwn(spot.change)) this.plan.landAgain(spot.change);
 			return;
 		}
-		const { instrument } = this.open;
+		const { held: instrument } = this.open;
 		const near = { string: 3, fret: this.hand };
 		const place = fix.place ?? placeFor({ instrument, position: this.hand }, fix.toMidi, near);
 		if (place) this.plan.lockAt(spot.change, place);
@@ -125,7 +125,7 @@ export class RouteActions {
 	/** A place of the neck was chosen: for the note that is written or picked, or to land on. */
 	choosePlace(place: Place): void {
 		const { open, plan, selection, writer } = this;
-		hear(pitchAt(open.instrument, place));
+		hear(pitchAt(open.held, place));
 		const at = { string: place.string, fret: place.fret };
 		if (writer.on) return writer.put(at);
 		const picked = selection.leading;

@@ -24,7 +24,13 @@
 	const uid = $props.id();
 	const leftHanded = $derived(prefs.current.leftHanded || instrument.leftHanded === true);
 	const count = $derived(instrument.open.length);
-	const span = $derived(windowFrets(instrument, hand));
+	/** The window, and round a slide a little more, so that the place is known by its neighbours. */
+	const reach = $derived(windowFrets(instrument, hand));
+	const span = $derived(
+		instrument.slide
+			? { low: Math.max(0, reach.low - 2), high: Math.min(highestFret(instrument), reach.high + 2) }
+			: reach
+	);
 	const frets = $derived.by(() => {
 		const all = [target, before, sounding].flatMap((place) => (place ? [place.fret] : []));
 		const near = all.filter((fret) => fret >= span.low - 3 && fret <= span.high + 3);
@@ -52,6 +58,11 @@
 	);
 	const x = (fret: number) => geometry.place(fret);
 	const y = (place: Place) => geometry.string(place.string, x(place.fret));
+	/** The wires between which the hand, or the slide, is. */
+	const held = $derived({
+		low: geometry.wire(instrument.slide ? reach.low - 1 : hand - 1),
+		high: geometry.wire(instrument.slide ? reach.high : Math.min(frets.to, hand + 3))
+	});
 	const first = $derived(Math.max(frets.from - 1, 0));
 	const wires = $derived(Array.from({ length: frets.to - first + 1 }, (_, i) => first + i));
 	/** The tones of the coming chord under the hand. */
@@ -76,9 +87,9 @@
 <g transform="translate({box.x},{box.y})">
 	<rect
 		class="window"
-		x={Math.min(geometry.wire(hand - 1), geometry.wire(Math.min(frets.to, hand + 3)))}
+		x={Math.min(held.low, held.high)}
 		y="0"
-		width={Math.abs(geometry.wire(Math.min(frets.to, hand + 3)) - geometry.wire(hand - 1))}
+		width={Math.abs(held.high - held.low)}
 		height={box.h - FOOT}
 	/>
 	{#each wires as wire (wire)}

@@ -2,7 +2,7 @@
 	import { countsOf } from '$core/band';
 	import type { PlayedBar } from '$core/chart';
 	import type { NoteAnswer } from '$lib/api/plan-schema';
-	import { TECHNIQUE_SIGNS } from '../route/line-words';
+	import { techniqueSign } from '../route/line-words';
 	import type { Box } from './stand-layout';
 
 	/** The tab of this bar and the beginning of the next, large enough for a music stand. */
@@ -77,7 +77,10 @@
 		{#each shown as { note, x } (note.tick)}
 			{@const now = note.tick === landings.now}
 			{@const next = note.tick === landings.next}
-			{@const sign = note.technique ? TECHNIQUE_SIGNS[note.technique] : ''}
+			{@const sign = techniqueSign(
+				note,
+				notes.findLast((other) => other.tick < note.tick)
+			)}
 			{@const until = x + note.durationTicks * scale}
 			{#if (now || next) && until - x > size * 2}
 				<line

@@ -224,7 +224,7 @@
 						{/if}
 					</text>
 					<StandNeck
-						instrument={open.instrument}
+						instrument={open.held}
 						{hand}
 						next={open.next}
 						{target}
@@ -258,7 +258,7 @@
 							notes={transport.line}
 							beat={heard.kind === 'playing' ? heard.beat : 0}
 							noteTick={transport.noteTick}
-							strings={open.instrument.open.length}
+							strings={open.held.open.length}
 							landings={{ now: open.before?.tick ?? null, next: open.change?.tick ?? null }}
 							box={at.tab}
 						/>

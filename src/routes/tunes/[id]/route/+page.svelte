@@ -303,7 +303,7 @@
 					{/if}
 				</div>
 				<Neck
-					instrument={open.instrument}
+					instrument={open.held}
 					position={actions.hand}
 					now={writer.on ? writer.chord : open.now}
 					next={writer.on ? writer.nextChord : open.next}
