@@ -6,7 +6,16 @@ import { extendRun, segmentAt, ticksAt, type Run } from './run';
 /** Where the music is at a second of the audio clock. */
 export type Position =
 	| { readonly kind: 'before' | 'after' }
-	| { readonly kind: 'counting'; readonly count: number; readonly of: number; readonly bar: number }
+	| {
+			readonly kind: 'counting';
+			readonly count: number;
+			readonly of: number;
+			readonly bar: number;
+			/** Ticks until the music begins. */
+			readonly left: number;
+			/** Ticks of the run. */
+			readonly at: number;
+	  }
 	| {
 			readonly kind: 'playing';
 			/** Ticks of the chart; swing is not taken off. */
@@ -36,7 +45,9 @@ export function positionAt(run: Run, seconds: number): Position {
 		const bar = barIndexAt(chart, next?.tick ?? 0);
 		const { signature, lengthTicks } = chart.played[bar];
 		const offset = (at - segment.at) % lengthTicks;
-		return { kind: 'counting', count: beatOf(chart, bar, offset), of: signature.beats, bar };
+		const left = segment.at + segment.length - at;
+		const count = beatOf(chart, bar, offset);
+		return { kind: 'counting', count, of: signature.beats, bar, left, at };
 	}
 	const tick = segment.tick + at - segment.at;
 	const bar = barIndexAt(chart, tick);

@@ -3,14 +3,12 @@ import { buildScale, type Scale } from '../harmony';
 import type { Chord } from '../chord';
 import { mod, pitchClass } from '../pitch';
 import { contourOf, rootIndex } from './contour';
+import type { Played } from './play-in';
 import { roleOfPitch } from './role-over';
 import type { Basis, Motif, MotifNote } from './types';
 
 /** Where pitches without a place are counted from: a C in the middle, as a MIDI number. */
 const MIDDLE = 60;
-
-/** A note that was played. */
-type Played = { readonly tick: number; readonly durationTicks: number; readonly midi: number };
 
 /** Degrees upward from a note of the scale; a pitch outside the scale is the one below it, raised. */
 function degreeOf(midi: number, base: number, from: number, scale: Scale): string {
@@ -56,8 +54,8 @@ const scaleOver = (chord: Chord, scale: Scale | null): Scale | null =>
 	scale ?? buildScale(chord.root, 'major');
 
 /**
- * Catches a motif from notes that were played over a chart: their rhythm from the change at or before the
- * first one, their pitches as roles of that chord, degrees of its scale, or semitones above its root.
+ * Catches a motif from notes that were played over a chart: their rhythm from the change, or the bar line,
+ * at or before the first one, their pitches as roles of that chord, degrees of its scale, or semitones above its root.
  * @returns null where no chord sounds at the first note, or there is no note
  */
 export function catchMotif(
@@ -71,7 +69,9 @@ export function catchMotif(
 	const chord = first && eventAt(chart, first.tick)?.chord;
 	if (!first || !chord) return null;
 	const change = chart.changes.findLast((entry) => entry.tick <= first.tick);
-	const origin = change?.tick ?? 0;
+	// Under a chord that is held on a motif begins with its own bar.
+	const bar = chart.played.findLast((played) => played.startTick <= first.tick);
+	const origin = Math.max(change?.tick ?? 0, bar?.startTick ?? 0);
 	const scale = scaleOver(chord, (change && scales[change.to.index]) ?? null);
 	const steps = stepsOf(
 		notes.map((note) => note.midi),

@@ -4,7 +4,7 @@ export { STARTING_MOTIFS } from './library';
 export { mirror } from './mirror';
 export { readMotif, writeMotif } from './motif-text';
 export { BAR_PARTS, layParts, talkOver, TALKS, type BarPart } from './parts';
-export { keyRows, ontoGrid, type Struck } from './play-in';
+export { keyRows, ontoGrid, type Played, type Struck } from './play-in';
 export { roleOfPitch } from './role-over';
 export { sequence, symmetric } from './repeat';
 export {
@@ -16,4 +16,4 @@ export {
 	without as withoutNote,
 	withStep
 } from './transform';
-export { BASES, type Motif, type Phrase, type PhraseContext } from './types';
+export { BASES, type Basis, type Motif, type Phrase, type PhraseContext } from './types';

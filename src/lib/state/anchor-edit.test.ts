@@ -86,7 +86,11 @@ describe('what is fixed', () => {
 			[2, true],
 			[3, true]
 		]);
-		expect(anchors.frozen.map((way) => way.notes.length)).toEqual([1, 1, 1]);
+		// The landing stays among its way's notes, for it ends where the player lets it end.
+		expect(anchors.frozen.map((way) => way.notes.length)).toEqual([2, 1, 1]);
+		// Where the player leaves air nothing is judged.
+		const air = edit.setWays(NO_ANCHORS, context, [[1, []]], [1], [1]);
+		expect(air.letPass.map(({ bar, own }) => [bar, own])).toEqual([[2, undefined]]);
 		// Without being silenced a change without a first note keeps its landing.
 		expect(edit.setWays(NO_ANCHORS, context, [ways[2]]).letPass).toEqual([]);
 		const moved = edit.moveAnchors(anchors, context, 5);

@@ -167,13 +167,15 @@ export function fingerOf(
 
 /**
  * Sets the notes of several ways. A first note on a change that is a tone of its chord is its landing; any
- * other takes the landing's place. The changes of `silent` lose theirs. Both are judged all the same.
+ * other takes the landing's place. The changes of `silent` lose theirs. Both are judged all the same, but
+ * those of `air` are let pass.
  */
 export function setWays(
 	anchors: Anchors,
 	context: AnchorContext,
 	ways: readonly (readonly [number, readonly WayNote[]])[],
-	silent: readonly number[] = []
+	silent: readonly number[] = [],
+	air: readonly number[] = []
 ): Anchors {
 	let { frozen, locks, letPass } = anchors;
 	for (const [change, notes] of ways) {
@@ -185,10 +187,9 @@ export function setWays(
 			locks = without(locks, anchor);
 			letPass = without(letPass, anchor);
 			if (landed) locks = [...locks, { ...anchor, string: first.string, fret: first.fret }];
-			else letPass = [...letPass, { ...anchor, own: true }];
+			else letPass = [...letPass, air.includes(change) ? anchor : { ...anchor, own: true }];
 		}
-		const kept = landed ? notes.filter((note) => note.offset > 0) : notes;
-		frozen = [...without(frozen, anchor), { ...anchor, notes: [...kept] }];
+		frozen = [...without(frozen, anchor), { ...anchor, notes: [...notes] }];
 	}
 	return { ...anchors, frozen, locks, letPass };
 }

@@ -4,7 +4,7 @@ const TYPING =
 	'input, textarea, select, [contenteditable]:not([contenteditable="false"]), [role="textbox"]';
 
 /** True while keys belong to a text field or an open dialog. */
-const isTyping = (target: EventTarget | null): boolean =>
+export const isTyping = (target: EventTarget | null): boolean =>
 	target instanceof Element &&
 	target.closest(`${TYPING}, [role="dialog"], [role="menu"], [role="listbox"]`) !== null;
 

@@ -43,12 +43,15 @@ export type PlayerSetup = {
 	readonly scales: readonly { readonly name: string; readonly degrees: string }[];
 };
 
-/** Notes that another screen lays into the line: a stretch of ticks that they take over. */
+/** Notes that another screen lays into the line, and the stretches of ticks that they take over. */
 export type Incoming = {
 	readonly name: string;
-	readonly from: number;
-	readonly to: number;
+	readonly over: readonly { readonly from: number; readonly to: number }[];
 	readonly notes: readonly TextNote[];
+	/** Changes in bars that are left to the others. */
+	readonly air: readonly number[];
+	/** How the notes are held: the route is played so, too. */
+	readonly slide: 0 | 1 | 2;
 };
 
 const NO_SETUP: PlayerSetup = { instruments: [], hand: MEDIUM_HAND, scales: [] };

@@ -7,35 +7,48 @@ import { wayOf, type WayNote } from './ways';
 export type OwnWays = {
 	readonly ways: readonly (readonly [number, readonly WayNote[]])[];
 	readonly silent: readonly number[];
+	/** Those of them that nobody asks to land on. */
+	readonly air: readonly number[];
 	/** Notes that stand before the first chord, where no way is: they are left out. */
 	readonly lost: number;
 };
 
+/** A stretch of ticks, end exclusive. */
+type Range = { readonly from: number; readonly to: number };
+
+/** What is left of a note before the first stretch that begins while it rings. */
+function cutBefore(note: NoteAnswer, ranges: readonly Range[]): number {
+	const starts = ranges.filter(({ from }) => from > note.tick).map(({ from }) => from - note.tick);
+	return Math.min(note.durationTicks, ...starts);
+}
+
 /**
- * Lays own notes over a stretch of a line: inside it they stand alone, outside the line stays as it is.
- * Ways that reach beyond the stretch keep their other notes.
- * @param from ticks; `to` is exclusive
+ * Lays own notes over stretches of a line: inside them they stand alone, outside the line stays as it is
+ * and ends where a stretch begins. Ways that reach beyond a stretch keep their other notes.
+ * @param air changes that are let pass
  */
 export function waysOver(
 	chart: Chart,
 	line: readonly NoteAnswer[],
-	{ from, to }: { readonly from: number; readonly to: number },
-	typed: readonly TextNote[]
+	over: Range | readonly Range[],
+	typed: readonly TextNote[],
+	air: readonly number[] = []
 ): OwnWays {
+	const ranges = 'from' in over ? [over] : over;
+	const within = (tick: number) => ranges.some(({ from, to }) => tick >= from && tick < to);
 	const ways: [number, WayNote[]][] = [];
 	const silent: number[] = [];
 	for (const { index, tick } of chart.changes) {
 		const way = wayOf(chart, index);
-		if (way.to <= from || way.from >= to) continue;
-		const inside = tick >= from && tick < to;
-		if (inside) silent.push(index);
-		const kept = line.filter(
-			(note) =>
-				note.tick >= way.from &&
-				note.tick < way.to &&
-				(note.tick < from || note.tick >= to) &&
-				note.kind !== 'target'
-		);
+		if (!ranges.some(({ from, to }) => way.to > from && way.from < to)) continue;
+		if (within(tick)) silent.push(index);
+		const kept = line.flatMap((note) => {
+			if (note.tick < way.from || note.tick >= way.to || within(note.tick)) return [];
+			const durationTicks = cutBefore(note, ranges);
+			// A landing is left to the plan, unless it would ring into the stretch.
+			const rings = durationTicks < note.durationTicks;
+			return note.kind === 'target' && !rings ? [] : [{ ...note, durationTicks }];
+		});
 		const own = typed.filter((note) => note.tick >= way.from && note.tick < way.to);
 		const notes = [...kept, ...own]
 			.sort((a, b) => a.tick - b.tick)
@@ -48,5 +61,5 @@ export function waysOver(
 		ways.push([index, notes]);
 	}
 	const first = chart.changes[0]?.tick ?? 0;
-	return { ways, silent, lost: typed.filter((note) => note.tick < first).length };
+	return { ways, silent, air, lost: typed.filter((note) => note.tick < first).length };
 }

@@ -1,26 +1,31 @@
 import { chartTicks, type Change } from '$core/chart';
 import { proseSigns, ROLES, type Role } from '$core/chord';
-import { lastPosition } from '$core/neck';
 import {
 	answered,
 	displaced,
 	inRhythm,
+	layParts,
 	mirror,
+	readMotif,
+	rebased,
 	reversed,
 	sequence,
 	symmetric,
 	withoutNote,
 	withStep,
+	writeMotif,
+	type BarPart,
+	type Basis,
 	type Motif,
 	type Phrase,
 	type PhraseContext
 } from '$core/phrase';
-import { mod, pitchClass } from '$core/pitch';
-import { scalesAlong } from '$core/route';
+import { blockWindows, scalesAlong } from '$core/route';
 import type { MotifAnswer } from '$lib/api/notebook-schema';
 import { send } from './api';
+import { BarTalk, nextPart } from './bar-talk.svelte';
 import { History } from './history.svelte';
-import type { OpenTune } from './open-tune.svelte';
+import type { Incoming, OpenTune } from './open-tune.svelte';
 
 /** What can be made of a motif. */
 export type Making = 'answer' | 'sequence' | 'symmetric' | 'displace' | 'reverse';
@@ -55,7 +60,16 @@ export class PhraseDesk {
 	/** The hand moves with each root instead of staying in its place. */
 	moves = $state(false);
 
-	readonly motif: Motif = $derived(this.drafts.current.motif);
+	/** What is being played in stands in for the motif until it is done. */
+	live: Motif | null = $state.raw(null);
+	/** What each bar of the tune is for. */
+	readonly talk = new BarTalk();
+	/** The bar that is looked at, by index. */
+	bar = $state(0);
+
+	readonly motif: Motif = $derived(this.live ?? this.drafts.current.motif);
+	/** What the steps of the motif count from. */
+	readonly motifBasis: Basis = $derived(this.drafts.current.motif.basis);
 	readonly name: string = $derived(this.drafts.current.name);
 	readonly dirty: boolean = $derived.by(
 		() =>
@@ -98,8 +112,31 @@ export class PhraseDesk {
 		}
 	});
 
+	/** What answers the call, as a motif; what runs on through time is answered by its own landing. */
+	readonly reply: Motif = $derived.by(() => {
+		if (this.making === 'displace') return displaced(this.motif, 240);
+		if (this.making === 'reverse') return reversed(this.motif);
+		return answered(this.motif, this.landing);
+	});
+	/** What each bar is for: as the player laid it out, else the call here and its answer on the next chord. */
+	readonly parts: readonly BarPart[] = $derived.by(() => {
+		const { chart } = this.open;
+		const { parts } = this.talk;
+		const [first, second] = this.shown.map((change) => change.bar - 1);
+		return chart.played.map(({ index }): BarPart => {
+			if (parts) return parts[index] ?? 'free';
+			return index === first ? 'call' : index === second ? 'answer' : 'free';
+		});
+	});
+	/** The talk over the bars, as notes. */
+	readonly laid: Phrase = $derived.by(() =>
+		this.motif.notes.length === 0
+			? NOTHING
+			: layParts(this.parts, this.motif, this.reply, this.context)
+	);
+
 	constructor(
-		private readonly open: OpenTune,
+		readonly open: OpenTune,
 		motifs: readonly MotifAnswer[]
 	) {
 		this.motifs = motifs;
@@ -112,16 +149,15 @@ export class PhraseDesk {
 		);
 	}
 
+	private readonly windows = $derived.by(() => {
+		const { chart, held, position } = this.open;
+		const [first] = this.shown;
+		return this.moves && first ? blockWindows(chart, held, position, first.index) : null;
+	});
+
 	/** Where the hand is at a change: in its place, or moved as the root moved from the first chord. */
 	handAt(change: number): number {
-		const { chart, position, instrument } = this.open;
-		const [first] = this.shown;
-		const at = chart.changes[change];
-		if (!this.moves || !first || !at) return position;
-		const shift = mod(pitchClass(at.to.chord.root) - pitchClass(first.to.chord.root) + 6, 12) - 6;
-		const wished = position + shift;
-		const last = lastPosition(instrument);
-		return wished < 1 ? wished + 12 : wished > last ? wished - 12 : wished;
+		return this.windows?.[change] ?? this.open.position;
 	}
 
 	choose(motif: MotifAnswer): void {
@@ -130,11 +166,35 @@ export class PhraseDesk {
 		this.note = motif.motif.notes.length - 1;
 	}
 
-	/** Begins with a motif that was caught. */
+	/** Begins with a motif that was caught or played in; undo brings the one before back. */
 	take(name: string, motif: Motif): void {
 		this.from = null;
-		this.drafts.reset({ name, motif });
+		this.drafts.push({ name, motif });
 		this.note = motif.notes.length - 1;
+	}
+
+	/** The motif as a line of text; null where its rhythm is finer than text can say. */
+	readonly text: string | null = $derived(writeMotif(this.motif));
+
+	/** Takes a motif from text. Returns what is wrong with it; then nothing has changed. */
+	write(text: string): string | null {
+		const read = readMotif(text, this.motifBasis);
+		if ('problem' in read) return `Column ${read.problem.column}: ${read.problem.message}`;
+		if (writeMotif(read.motif) !== this.text) this.set(read.motif);
+		return null;
+	}
+
+	/** Tells the motif by roles, degrees or semitones; over this chord it stays what it is. */
+	setBasis(basis: Basis): void {
+		const [first] = this.shown;
+		if (!first || basis === this.motifBasis) return;
+		const { chord, index } = first.to;
+		this.set(rebased(this.motif, basis, chord, this.context.scales[index] ?? null));
+	}
+
+	/** The bar that is looked at gets the next part. */
+	nextPart(): void {
+		this.talk.setBar(this.parts, this.bar, nextPart(this.parts[this.bar] ?? 'free'));
 	}
 
 	private set(motif: Motif): void {
@@ -218,28 +278,64 @@ export class PhraseDesk {
 		if (this.from?.id === motif.id) this.from = null;
 	}
 
-	/** The call on this chord and what is made of it on the next one, in time: what is heard and put in the line. */
+	/**
+	 * What is heard and put in the line: the talk where one is laid out, else the call on this chord and
+	 * what is made of it on the next one, in time.
+	 */
 	phrase(): Phrase {
+		if (this.talk.parts) return this.laid;
 		const runs = this.making === 'sequence' || this.making === 'symmetric';
 		if (runs) return this.made[0] ?? NOTHING;
 		const [first, second] = this.shown;
-		const answers =
-			this.making === 'answer' || this.making === 'reverse' || this.making === 'displace';
-		const parts =
-			first && second && first.index !== second.index && answers
-				? [this.calls[0], this.made[1]]
-				: [this.calls[0]];
+		const two = first && second && first.index !== second.index;
+		const parts = two ? [this.calls[0], this.made[1]] : [this.calls[0]];
 		return {
 			notes: parts.flatMap((part) => part?.notes ?? []).sort((a, b) => a.tick - b.tick),
 			problems: parts.flatMap((part) => part?.problems ?? [])
 		};
 	}
 
+	/** The phrase on its way into the line: its notes, the time that they take over, the bars of air. */
+	incoming(): Incoming | null {
+		const { notes } = this.phrase();
+		if (notes.length === 0) return null;
+		const { chart, slide } = this.open;
+		const stands = this.barsOf({ notes, problems: [] });
+		const bars = this.talk.parts
+			? chart.played.filter((bar) => this.parts[bar.index] !== 'free')
+			: chart.played.slice(stands.from, stands.to);
+		const spans = [
+			...bars.map((bar) => ({ from: bar.startTick, to: bar.startTick + bar.lengthTicks })),
+			...notes.map((note) => ({ from: note.tick, to: note.tick + note.durationTicks }))
+		].sort((a, b) => a.from - b.from);
+		const over: { from: number; to: number }[] = [];
+		for (const span of spans) {
+			const last = over.at(-1);
+			if (last && span.from <= last.to) last.to = Math.max(last.to, span.to);
+			else over.push({ ...span });
+		}
+		const air = bars.filter((bar) => this.talk.parts?.[bar.index] === 'air');
+		const inAir = (tick: number) =>
+			air.some((bar) => tick >= bar.startTick && tick < bar.startTick + bar.lengthTicks);
+		return {
+			name: this.name,
+			over,
+			notes: notes.map(({ tick, durationTicks, string, fret }) => {
+				return { tick, durationTicks, string, fret };
+			}),
+			air: chart.changes.filter(({ tick }) => inAir(tick)).map(({ index }) => index),
+			slide
+		};
+	}
+
 	/** Bars that a phrase stands in: indices, end exclusive. */
-	barsOf(phrase: Phrase): { from: number; to: number } {
+	barsOf = (phrase: Phrase) => this.barsAt(phrase.notes.map((note) => note.tick));
+
+	/** The bars that hold some ticks: indices, end exclusive. */
+	barsAt(all: readonly number[]): { from: number; to: number } {
 		const { played } = this.open.chart;
 		const total = chartTicks(this.open.chart);
-		const ticks = phrase.notes.map((note) => note.tick % total);
+		const ticks = all.map((tick) => tick % total);
 		const bar = (tick: number) => played.findLastIndex((entry) => entry.startTick <= tick);
 		const bars = ticks.map(bar);
 		return bars.length === 0
@@ -248,7 +344,8 @@ export class PhraseDesk {
 	}
 
 	get problems(): readonly string[] {
-		const all = [...this.calls, ...this.made].flatMap((phrase) => phrase.problems);
+		const talk = this.talk.parts ? [this.laid] : [];
+		const all = [...this.calls, ...this.made, ...talk].flatMap((phrase) => phrase.problems);
 		return [...new Set(all.map((problem) => proseSigns(problem.message)))];
 	}
 }

@@ -272,13 +272,13 @@ export class RoutePlan extends RouteWishes {
 	}
 
 	/** Puts own notes in place of what stands between two ticks; with them the route becomes a line. */
-	async write({ ways, silent }: OwnWays): Promise<void> {
+	async write({ ways, silent, air }: OwnWays): Promise<void> {
 		const { line, anchors } = this.wishes;
 		this.show(ways, silent);
 		const next: Wishes = {
 			...this.wishes,
 			line: line.grid === 'targets' ? { ...line, grid: 'eighth' } : line,
-			anchors: edit.setWays(anchors, this.open, ways, silent)
+			anchors: edit.setWays(anchors, this.open, ways, silent, air)
 		};
 		this.history.push(next);
 		await this.plan();

@@ -231,6 +231,22 @@ export class Transport {
 			void this.play(bar !== undefined && this.chart.played[bar] ? bar : undefined, 0);
 	}
 
+	/**
+	 * The moment that is heard now: its tick as played (before the first one while it counts in), the time
+	 * through, and the ticks since the music was started; null while nothing plays.
+	 */
+	moment(): { readonly tick: number; readonly round: number; readonly at: number } | null {
+		const { audio, chart } = this;
+		if (!audio || this.state !== 'playing') return null;
+		const position = audio.engine.position(audio.heard());
+		if (position.kind === 'counting') {
+			const { bar, left, at } = position;
+			return { tick: chart.played[bar].startTick - left, round: 0, at };
+		}
+		if (position.kind !== 'playing') return null;
+		return { tick: position.tick, round: position.round, at: position.at };
+	}
+
 	/** Goes to a bar when the one that sounds is over, or begins there. */
 	jump(bar: number): void {
 		if (this.state === 'playing') this.audio?.engine.jump(bar);

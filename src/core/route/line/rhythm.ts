@@ -121,7 +121,13 @@ function drafts(
 ): Draft[] {
 	const frozen = wishes.frozen ?? [];
 	const inside = (tick: number) => frozen.some((span) => tick >= span.from && tick < span.to);
-	const list: Draft[] = starts.map((tick, target) => ({ tick, until: null, target, own: null }));
+	// A landing of the player's own line ends where the player lets it end.
+	const own = new Map(
+		frozen.flatMap(({ notes }) => notes.map((note) => [note.tick, note.tick + note.durationTicks]))
+	);
+	const list: Draft[] = starts.map((tick, target) => {
+		return { tick, until: own.get(tick) ?? null, target, own: null };
+	});
 	// A landing that comes early rings over its change.
 	const taken = new Set([...starts, ...changes]);
 	for (const span of frozen) {

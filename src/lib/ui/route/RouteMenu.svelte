@@ -46,27 +46,6 @@
 		text-overflow: ellipsis;
 		white-space: nowrap;
 	}
-	:global(.menu) {
-		z-index: 30;
-		min-width: 240px;
-		background: var(--lit);
-		border: 2px solid var(--ink);
-		padding: 4px 0;
-	}
-	:global(.menu-item) {
-		padding: 9px 16px;
-		cursor: pointer;
-		outline: none;
-	}
-	:global(.menu-item[data-highlighted]) {
-		background: var(--ink);
-		color: var(--paper);
-	}
-	:global(.menu-rule) {
-		height: 1px;
-		background: var(--hair);
-		margin: 4px 0;
-	}
 	@media (max-width: 860px) {
 		.route-name {
 			max-width: 7em;

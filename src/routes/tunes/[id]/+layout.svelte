@@ -44,6 +44,7 @@
 		untrack(() => {
 			if (tune.id !== open.saved.id) {
 				transport.leave();
+				open.slide = 0;
 				open.replace(tune);
 				open.moveTo(startAt() ?? 5);
 			} else if (tune.version > open.saved.version) open.replace(tune);

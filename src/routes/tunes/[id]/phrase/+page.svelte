@@ -1,37 +1,56 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import { signs, type Role } from '$core/chord';
-	import { highestFret } from '$core/neck';
+	import { highestFret, pitchAt, type Place } from '$core/neck';
 	import { RHYTHMS, roleOfPitch, type Phrase } from '$core/phrase';
-	import { leanOf } from '$core/route';
-	import { Refusal } from '$lib/state/api';
 	import { onKeys } from '$lib/state/keys';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { PhraseDesk, type Making } from '$lib/state/phrase-desk.svelte';
+	import { PlayIn } from '$lib/state/play-in.svelte';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import { useTransport } from '$lib/state/transport.svelte';
 	import FootKeys from '$lib/ui/FootKeys.svelte';
-	import KeyCap from '$lib/ui/KeyCap.svelte';
 	import Neck from '$lib/ui/Neck.svelte';
 	import type { Figure, FigureNote } from '$lib/ui/neck-figure';
 	import MakeList from '$lib/ui/phrase/MakeList.svelte';
 	import { MAKING_KEYS } from '$lib/ui/phrase/making-keys';
 	import MotifLibrary from '$lib/ui/phrase/MotifLibrary.svelte';
+	import MotifPanel from '$lib/ui/phrase/MotifPanel.svelte';
+	import { feelOf, landingOf, MADE, phraseVerdict, placeWords } from '$lib/ui/phrase/phrase-words';
 	import PhraseCell from '$lib/ui/phrase/PhraseCell.svelte';
+	import PlayInPanel from '$lib/ui/phrase/PlayInPanel.svelte';
+	import TalkRow from '$lib/ui/phrase/TalkRow.svelte';
 	import TuneBar from '$lib/ui/TuneBar.svelte';
-	import { inWords, plural } from '$lib/ui/words';
-	import { untrack } from 'svelte';
-	import { toast } from 'svelte-sonner';
+	import { plural } from '$lib/ui/words';
+	import { onMount, untrack } from 'svelte';
 	import type { PageData } from './$types';
 
 	let { data }: { data: PageData } = $props();
 	const open = useTune();
 	const transport = useTransport();
 	const desk = untrack(() => new PhraseDesk(open, data.motifs));
+	const playIn = new PlayIn(desk, transport);
+	let panel: MotifPanel | undefined = $state();
+	let writing = $state(false);
+	onMount(() => () => playIn.stop());
+	// After the first drawing: the server does not know what this browser keeps.
+	$effect(() => {
+		const { id } = open.saved;
+		untrack(() => desk.talk.load(id));
+	});
+	$effect(() => {
+		const bar = desk.shown[0]?.bar;
+		if (bar !== undefined) desk.bar = bar - 1;
+	});
+	$effect(() => {
+		desk.live = playIn.on ? (playIn.motif ?? { ...desk.drafts.current.motif, notes: [] }) : null;
+	});
 
 	let width = $state(824);
 	const narrow = $derived(width < 620);
 	const LABEL = 92;
+	const callLanding = $derived(landingOf(desk, desk.calls[0], 0));
+	const madeLanding = $derived(landingOf(desk, desk.made[0], 0));
 	const runs = $derived(desk.making === 'sequence' || desk.making === 'symmetric');
 	const columns = $derived(narrow ? desk.shown.slice(0, 1) : desk.shown);
 	const cell = $derived((width - (narrow ? 0 : LABEL)) / Math.max(1, columns.length));
@@ -51,59 +70,7 @@
 		const needed = last ? last.tick + last.durationTicks - change.tick : 0;
 		return Math.max(bar.lengthTicks, Math.ceil(needed / 480) * 480);
 	};
-	const landingOf = (phrase: Phrase | undefined, at: number) => {
-		const last = phrase?.notes.at(-1);
-		const chord = desk.shown[at]?.to.chord;
-		if (!last || !chord) return '';
-		return roleOfPitch(chord, last.midi);
-	};
-	const FEELS = { rest: 'at rest', open: 'open', tell: 'tells the chord', lean: 'leans on' };
-	const feelOf = (role: string) => {
-		if (role === '') return '';
-		const lean = leanOf(role as Role);
-		return lean < 0.2
-			? FEELS.rest
-			: lean < 0.45
-				? FEELS.open
-				: lean < 0.65
-					? FEELS.tell
-					: FEELS.lean;
-	};
-	const MADE: Record<Making, string> = {
-		answer: 'Answer',
-		sequence: 'Sequence',
-		symmetric: 'Symmetric',
-		displace: 'Later',
-		reverse: 'Backward'
-	};
-	const placeWords = (change: number) => {
-		const at = desk.handAt(change);
-		const moved = at - open.position;
-		if (moved === 0) return `position ${at}`;
-		return `position ${at}, ${plural(Math.abs(moved), 'fret')} toward the ${moved < 0 ? 'nut' : 'body'}`;
-	};
-	/** The first sentence: what the two rows say. */
-	const verdict = $derived.by(() => {
-		const count = desk.motif.notes.length;
-		if (desk.making === 'answer') {
-			const [a, b] = [landingOf(desk.calls[0], 0), landingOf(desk.made[0], 0)];
-			return {
-				head: `One call, ${columns.length > 1 ? 'two chords, ' : ''}one answer.`,
-				rest: `${inWords(Math.max(0, count - 1))[0].toUpperCase()}${inWords(Math.max(0, count - 1)).slice(1)} ${count === 2 ? 'note stays' : 'notes stay'}, the landing changes: ${feelOf(a)}, then ${feelOf(b)}.`
-			};
-		}
-		return {
-			head: {
-				sequence: 'The motif goes through the scale.',
-				symmetric: 'The motif goes by one interval.',
-				displace: 'The same notes, an eighth later.',
-				reverse: 'The same notes, backward.'
-			}[desk.making],
-			rest: runs
-				? `${plural(desk.times, 'time')} in all, from ${signs(desk.shown[0]?.to.symbol ?? '')} on.`
-				: ''
-		};
-	});
+	const verdict = $derived(phraseVerdict(desk, columns.length));
 
 	/** On the neck: the call on this chord and on the next. */
 	const figure = $derived.by((): Figure | null => {
@@ -141,54 +108,42 @@
 		};
 	});
 
+	/** Only what the phrase screen lays out is heard over the band. */
+	function sound(phrase: Phrase, rule: string): void {
+		transport.route = {
+			notes: phrase.notes.map((note) => ({ ...note })),
+			targets: [],
+			handAt: (change) => desk.handAt(change),
+			rule
+		};
+		transport.loop = desk.barsOf(phrase);
+	}
 	function hearIt(): void {
 		if (transport.playing) {
 			transport.stop();
 			return;
 		}
-		const phrase = desk.phrase();
-		const notes = phrase.notes.map((note) => ({ ...note }));
-		transport.route = {
-			notes,
-			targets: [],
-			handAt: (change) => desk.handAt(change),
-			rule: `${desk.name}, ${MADE[desk.making].toLowerCase()}`
-		};
-		transport.loop = desk.barsOf(phrase);
+		const rule = desk.talk.parts ? 'call and answer' : MADE[desk.making].toLowerCase();
+		sound(desk.phrase(), `${desk.name}, ${rule}`);
 		void transport.play();
+	}
+	/** The band goes round the two chords, and leaves the line to the player. */
+	function startPlayIn(): void {
+		transport.stop();
+		const around = desk.barsAt(desk.shown.map((change) => change.tick));
+		transport.route = { notes: [], targets: [], handAt: (change) => desk.handAt(change), rule: '' };
+		transport.loop ??= around;
+		playIn.start();
 	}
 	/** Lays the phrase into the route: it stands there as the player's own notes. */
 	async function intoLine(): Promise<void> {
-		const phrase = desk.phrase();
-		if (phrase.notes.length === 0) return;
-		const { from, to } = desk.barsOf(phrase);
-		const { played } = open.chart;
-		const last = played[to - 1];
-		open.incoming = {
-			name: desk.name,
-			from: played[from].startTick,
-			to: last.startTick + last.lengthTicks,
-			notes: phrase.notes.map(({ tick, durationTicks, string, fret, midi }) => ({
-				tick,
-				durationTicks,
-				string,
-				fret,
-				midi
-			}))
-		};
+		const incoming = desk.incoming();
+		if (!incoming) return;
+		open.incoming = incoming;
 		await goto(`/tunes/${open.saved.id}/route?position=${open.position}`);
 	}
-	async function store(fresh = false): Promise<void> {
-		try {
-			await desk.store(fresh);
-			toast(`“${desk.name}” is stored.`, { duration: 2500 });
-		} catch (error) {
-			toast(
-				error instanceof Refusal
-					? error.message
-					: 'Storing failed. The motif is still here; try again.'
-			);
-		}
+	function strike(place: Place): void {
+		if (playIn.on) playIn.strike(pitchAt(open.held, place));
 	}
 	$effect(() => {
 		const caught = open.caught;
@@ -211,7 +166,10 @@
 		a: () => desk.add(),
 		b: () => (desk.moves = !desk.moves),
 		h: () => hearIt(),
-		s: () => void store(),
+		s: () => void panel?.store(),
+		i: () => startPlayIn(),
+		t: () => (writing = !writing),
+		c: () => desk.nextPart(),
 		Enter: () => void intoLine(),
 		',': () => open.step(-1),
 		'.': () => open.step(1),
@@ -252,7 +210,7 @@
 				<a class="act" href="/tunes/{open.saved.id}/chart">Write the chart</a>
 			</p>
 		{:else}
-			<div class="verdict">
+			<div class="verdict saying">
 				<h1>{verdict.head}</h1>
 				<p>{verdict.rest}</p>
 			</div>
@@ -260,11 +218,7 @@
 				<div class="row">
 					{#if !narrow}
 						<p class="label">
-							<b>Call</b><span
-								>lands on {signs(landingOf(desk.calls[0], 0))}<br />{feelOf(
-									landingOf(desk.calls[0], 0)
-								)}</span
-							>
+							<b>Call</b><span>lands on {signs(callLanding ?? '')}<br />{feelOf(callLanding)}</span>
 						</p>
 					{/if}
 					{#each columns as change, at (at)}
@@ -276,10 +230,10 @@
 							low={callRange[0]}
 							high={callRange[1]}
 							width={cell}
-							height={196}
+							height={176}
 							span={spanOf(desk.calls[at], change)}
 							says={at === 0 ? 'the call' : `the call on ${signs(change.to.symbol)}`}
-							place={placeWords(change.index)}
+							place={placeWords(desk, change.index)}
 							picked={at === 0 ? desk.note : null}
 							onpick={at === 0 ? (index) => (desk.note = index) : undefined}
 						/>
@@ -290,11 +244,7 @@
 						<p class="label">
 							<b>{MADE[desk.making]}</b>
 							{#if !runs}
-								<span
-									>lands on {signs(landingOf(desk.made[0], 0))}<br />{feelOf(
-										landingOf(desk.made[0], 0)
-									)}</span
-								>
+								<span>lands on {signs(madeLanding ?? '')}<br />{feelOf(madeLanding)}</span>
 							{/if}
 						</p>
 					{/if}
@@ -307,10 +257,10 @@
 							low={madeRange[0]}
 							high={madeRange[1]}
 							width={cell * columns.length}
-							height={196}
+							height={158}
 							span={spanOf(desk.made[0], desk.shown[0])}
 							says={MADE[desk.making].toLowerCase()}
-							place={placeWords(desk.shown[0].index)}
+							place={placeWords(desk, desk.shown[0].index)}
 						/>
 					{:else}
 						{#each columns as change, at (at)}
@@ -322,34 +272,41 @@
 								low={madeRange[0]}
 								high={madeRange[1]}
 								width={cell}
-								height={178}
+								height={158}
 								span={spanOf(desk.made[at], change)}
 								says={`${MADE[desk.making].toLowerCase()}${at === 0 ? '' : ` on ${signs(change.to.symbol)}`}`}
-								place={placeWords(change.index)}
+								place={placeWords(desk, change.index)}
 							/>
 						{/each}
 					{/if}
 				</div>
 			</div>
 			{#if desk.problems.length > 0}
-				<ul class="problems" aria-label="Where it does not fit">
-					{#each desk.problems.slice(0, 3) as problem (problem)}<li>{problem}</li>{/each}
-					{#if desk.problems.length > 3}<li>and {desk.problems.length - 3} more</li>{/if}
-				</ul>
+				{@const [first, ...more] = desk.problems}
+				<details class="problems">
+					<summary>{first}{more.length > 0 ? ` And ${more.length} more.` : ''}</summary>
+					<ul aria-label="Where it does not fit">
+						{#each more as problem (problem)}<li>{problem}</li>{/each}
+					</ul>
+				</details>
 			{/if}
 			<div class="neck bleed">
 				<Neck
-					instrument={open.instrument}
+					instrument={open.held}
 					position={open.position}
-					now={open.now}
-					next={open.next}
-					{figure}
+					now={playIn.on ? playIn.chord : open.now}
+					next={playIn.on ? null : open.next}
+					scale={playIn.on ? open.scaleFor(playIn.chord) : null}
+					every={playIn.on}
+					figure={playIn.on ? null : figure}
 					sounding={transport.sounding}
 					{...frets}
-					height={214}
+					height={202}
 					onposition={(position) => open.moveTo(position)}
+					onplace={playIn.on ? strike : undefined}
 				/>
 			</div>
+			<div class="bleed"><TalkRow {desk} {width} /></div>
 		{/if}
 		<FootKeys
 			keys={[
@@ -358,49 +315,36 @@
 				['Shift →', 'an eighth later'],
 				['A', 'one more note'],
 				['Del', 'less'],
-				['B', desk.moves ? 'stay in one place' : 'move with the root'],
-				[', .', 'change']
+				['B', desk.moves ? 'stay in one place' : 'move with the root']
 			]}
 		/>
 	</main>
 	<aside class="inspector" aria-label="Motif">
-		<section>
-			<div class="section-head">
-				<h2>Motif</h2>
-				<small>{desk.dirty ? 'not stored yet' : 'stored'}</small>
-			</div>
-			<label class="name"
-				>Name <input
-					type="text"
-					maxlength="80"
-					value={desk.name}
-					onchange={(event) => desk.rename(event.currentTarget.value.trim() || 'Motif')}
-				/></label
-			>
-			<p class="acts">
-				<button type="button" class="quiet" onclick={() => hearIt()}
-					>{transport.playing ? 'Stop' : 'Hear it'} <KeyCap keys="H" /></button
-				>
-				<button type="button" class="quiet" disabled={!desk.dirty} onclick={() => void store()}
-					>Store <KeyCap keys="S" /></button
-				>
-				{#if desk.from && desk.dirty}
-					<button type="button" class="quiet" onclick={() => void store(true)}>Store as new</button>
-				{/if}
-			</p>
-		</section>
-		<MakeList {desk} />
-		<MotifLibrary {desk} />
-		<section>
-			<div class="section-head"><h2>Rhythm</h2></div>
-			<p class="rhythms">
-				{#each RHYTHMS as rhythm (rhythm.id)}
-					<button type="button" class="rhythm" onclick={() => desk.rhythm(rhythm.eighths)}
-						>{rhythm.name}</button
-					>
-				{/each}
-			</p>
-		</section>
+		<MotifPanel
+			bind:this={panel}
+			{desk}
+			playing={transport.playing}
+			{writing}
+			onhear={hearIt}
+			onplayin={startPlayIn}
+			onwrite={(on) => (writing = on)}
+		/>
+		{#if playIn.on}
+			<PlayInPanel {desk} input={playIn} />
+		{:else}
+			<MakeList {desk} />
+			<MotifLibrary {desk} />
+			<section>
+				<div class="section-head"><h2>Rhythm</h2></div>
+				<p class="rhythms">
+					{#each RHYTHMS as rhythm (rhythm.id)}
+						<button type="button" class="rhythm" onclick={() => desk.rhythm(rhythm.eighths)}
+							>{rhythm.name}</button
+						>
+					{/each}
+				</p>
+			</section>
+		{/if}
 	</aside>
 </div>
 
@@ -433,22 +377,27 @@
 		overflow: hidden;
 	}
 	.problems {
-		padding: 6px 0;
+		padding: 3px 0;
 		font-size: 13px;
 		color: var(--second);
 	}
-	.name input {
-		font-weight: 700;
+	.problems summary {
+		cursor: pointer;
 	}
-	.acts,
+	.saying {
+		column-gap: 12px;
+	}
+	.saying h1 {
+		font-size: 24px;
+	}
+	.saying p {
+		font-size: 14px;
+	}
 	.rhythms {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 4px 16px;
-		padding-top: 6px;
-	}
-	.rhythms {
 		gap: 6px;
+		padding-top: 6px;
 	}
 	.rhythm {
 		min-height: 30px;
@@ -459,9 +408,5 @@
 	}
 	.rhythm:hover {
 		background: var(--lit);
-	}
-	[disabled] {
-		color: var(--third);
-		cursor: default;
 	}
 </style>

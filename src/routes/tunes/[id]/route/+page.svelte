@@ -56,7 +56,12 @@
 		if (!plan.planned) await plan.plan();
 		const total = chartTicks(open.chart);
 		const notes = incoming.notes.filter((note) => note.tick < total);
-		await plan.write(waysOver(open.chart, plan.line, incoming, notes));
+		const { over, air, slide } = incoming;
+		if (slide > 0 && slide !== plan.wishes.line.slide) {
+			plan.setHolding({ slide });
+			await plan.plan();
+		}
+		await plan.write(waysOver(open.chart, plan.line, over, notes, air));
 		toast(`“${incoming.name}” stands in the line.`, {
 			action: { label: 'Undo', onClick: () => plan.undo() }
 		});

@@ -1,0 +1,71 @@
+import type { Input, NoteMessageEvent, WebMidi } from 'webmidi';
+
+/** What hears the keys of MIDI devices. Pitches are MIDI numbers. */
+export type MidiListener = {
+	readonly strike: (midi: number) => void;
+	readonly release: (midi: number) => void;
+	/** The names of the devices that are there; called at once and whenever one comes or goes. */
+	readonly devices: (names: readonly string[]) => void;
+};
+
+/** Why no MIDI comes: the browser has none (or the page is not served securely), or it was refused. */
+export type MidiTrouble = 'missing' | 'refused';
+
+/** True where this page may ask for MIDI at all. */
+export const hasMidi = (): boolean =>
+	typeof navigator !== 'undefined' && 'requestMIDIAccess' in navigator && isSecureContext;
+
+/** True where MIDI was allowed before, so that nobody is asked again. */
+export async function midiAllowed(): Promise<boolean> {
+	if (!hasMidi()) return false;
+	try {
+		const name = 'midi' as PermissionName;
+		return (await navigator.permissions.query({ name })).state === 'granted';
+	} catch {
+		return false;
+	}
+}
+
+/**
+ * Listens to every MIDI device, also to those that are plugged in later.
+ * @returns what stops it, or why there is none
+ */
+export async function openMidi(listener: MidiListener): Promise<(() => void) | MidiTrouble> {
+	if (!hasMidi()) return 'missing';
+	const { WebMidi: midi } = await import('webmidi');
+	try {
+		if (!midi.enabled) await midi.enable();
+	} catch {
+		return 'refused';
+	}
+	return listen(midi, listener);
+}
+
+function listen(midi: typeof WebMidi, { strike, release, devices }: MidiListener): () => void {
+	let heard: Input[] = [];
+	const on = ({ note }: NoteMessageEvent) => strike(note.number);
+	const off = ({ note }: NoteMessageEvent) => release(note.number);
+	const deaf = () => {
+		for (const input of heard) {
+			input.removeListener('noteon', on);
+			input.removeListener('noteoff', off);
+		}
+	};
+	const refresh = () => {
+		deaf();
+		heard = [...midi.inputs];
+		for (const input of heard) {
+			input.addListener('noteon', on);
+			input.addListener('noteoff', off);
+		}
+		devices(heard.map((input) => input.name));
+	};
+	midi.addListener('connected', refresh);
+	midi.addListener('disconnected', refresh);
+	refresh();
+	return () => {
+		midi.removeListener('connected', refresh);
+		midi.removeListener('disconnected', refresh);
+		deaf();
+	};
+}

@@ -1,0 +1,161 @@
+<script lang="ts">
+	import type { Basis } from '$core/phrase';
+	import { Refusal } from '$lib/state/api';
+	import type { PhraseDesk } from '$lib/state/phrase-desk.svelte';
+	import { toast } from 'svelte-sonner';
+	import Choice from '../Choice.svelte';
+	import KeyCap from '../KeyCap.svelte';
+
+	/** The motif that is worked on: its name, its text, what its steps count from, and where it came from. */
+	type Props = {
+		desk: PhraseDesk;
+		playing: boolean;
+		/** The text is open for writing. */
+		writing: boolean;
+		onhear: () => void;
+		onplayin: () => void;
+		onwrite: (open: boolean) => void;
+	};
+	let { desk, playing, writing, onhear, onplayin, onwrite }: Props = $props();
+	const uid = $props.id();
+
+	const BASES = [
+		{ value: 'role', name: 'Roles' },
+		{ value: 'degree', name: 'Degrees' },
+		{ value: 'interval', name: 'Semitones' }
+	] as const;
+	const STEPS: Record<Basis, string> = {
+		role: 'R 3 ♭7: roles, so that each chord bends it to its own tones',
+		degree: '1 2 ♭3: degrees of the scale from the chord’s root',
+		interval: '0 4 7: semitones above the root, the same on every chord'
+	};
+	/** What was typed and could not be read; it stays until it can. */
+	let typed: string | null = $state(null);
+	let wrong = $state('');
+	const text = $derived(typed ?? desk.text ?? '');
+	function write(line: string): void {
+		wrong = desk.write(line) ?? '';
+		typed = wrong === '' ? null : line;
+	}
+	function rebase(basis: Basis): void {
+		[typed, wrong] = [null, ''];
+		desk.setBasis(basis);
+	}
+	export async function store(fresh = false): Promise<void> {
+		try {
+			await desk.store(fresh);
+			toast(`“${desk.name}” is stored.`, { duration: 2500 });
+		} catch (error) {
+			toast(
+				error instanceof Refusal
+					? error.message
+					: 'Storing failed. The motif is still here; try again.'
+			);
+		}
+	}
+	const focus = (field: HTMLInputElement) => field.focus();
+	const slides = [
+		{ value: '0', name: 'Fingers' },
+		{ value: '1', name: 'Slide, one fret' },
+		{ value: '2', name: 'Slide, two' }
+	] as const;
+</script>
+
+<section>
+	<div class="section-head">
+		<h2>Motif</h2>
+		<small>{desk.dirty ? 'not stored yet' : 'stored'}</small>
+	</div>
+	<label class="name"
+		>Name <input
+			type="text"
+			maxlength="80"
+			value={desk.name}
+			onchange={(event) => desk.rename(event.currentTarget.value.trim() || 'Motif')}
+		/></label
+	>
+	<p class="acts">
+		<button type="button" class="quiet" onclick={onhear}
+			>{playing ? 'Stop' : 'Hear it'} <KeyCap keys="H" /></button
+		>
+		<button type="button" class="quiet" disabled={!desk.dirty} onclick={() => void store()}
+			>Store <KeyCap keys="S" /></button
+		>
+		{#if desk.from && desk.dirty}
+			<button type="button" class="quiet" onclick={() => void store(true)}>Store as new</button>
+		{/if}
+		<button type="button" class="quiet" onclick={onplayin}>Play it in <KeyCap keys="I" /></button>
+		<button type="button" class="quiet" aria-expanded={writing} onclick={() => onwrite(!writing)}
+			>Write it <KeyCap keys="T" /></button
+		>
+	</p>
+	{#if writing}
+		<div class="write">
+			<label
+				>In eighths: - holds, . rests, a comma divides
+				<input
+					type="text"
+					class="mono"
+					spellcheck="false"
+					autocomplete="off"
+					autocapitalize="off"
+					maxlength="2000"
+					value={text}
+					aria-invalid={wrong !== ''}
+					aria-describedby="{uid}-wrong"
+					{@attach focus}
+					onchange={(event) => write(event.currentTarget.value)}
+				/></label
+			>
+			{#if desk.text === null && typed === null}
+				<p class="hint">The rhythm is finer than an eighth can be divided: write it anew.</p>
+			{/if}
+			<p id="{uid}-wrong" class="wrong" role="alert">{wrong}</p>
+			<Choice label="Kept as" options={BASES} value={desk.motifBasis} onchange={rebase} />
+			<p class="hint">{STEPS[desk.motifBasis]}</p>
+			<Choice
+				label="Played with"
+				options={slides}
+				value={String(desk.open.slide) as '0'}
+				onchange={(slide) => (desk.open.slide = Number(slide) as 0 | 1 | 2)}
+			/>
+		</div>
+	{/if}
+</section>
+
+<style>
+	.name input {
+		font-weight: 700;
+	}
+	.acts {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 2px 16px;
+		padding-top: 6px;
+	}
+	.write {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr);
+		gap: 6px;
+		padding-top: 8px;
+	}
+	.write label {
+		font-size: 13px;
+		color: var(--second);
+	}
+	.mono {
+		font-family: var(--font-mono);
+		font-weight: 700;
+	}
+	.hint {
+		font-size: 13px;
+		color: var(--second);
+	}
+	.wrong:empty {
+		display: none;
+	}
+	[disabled] {
+		color: var(--third);
+		cursor: default;
+	}
+</style>

@@ -1,0 +1,205 @@
+<script lang="ts">
+	import { plainName } from '$core/pitch';
+	import { signs } from '$core/chord';
+	import { keyPitch } from '$lib/input/computer-keys';
+	import { isTyping } from '$lib/state/keys';
+	import { PLAY_GRIDS, type PlayIn } from '$lib/state/play-in.svelte';
+	import type { PhraseDesk } from '$lib/state/phrase-desk.svelte';
+	import { useTransport } from '$lib/state/transport.svelte';
+	import Choice from '../Choice.svelte';
+	import KeyCap from '../KeyCap.svelte';
+	import { plural } from '../words';
+
+	/** A motif is played in: what plays, how it is put in time, and how to end. */
+	let { desk, input }: { desk: PhraseDesk; input: PlayIn } = $props();
+	const transport = useTransport();
+
+	const LETTERS = ['QWERTYUI', 'ASDFGHJK', 'ZXCVBNM,'];
+	const { chord } = $derived(input);
+	/** What a key plays, named as the chord and its scale do. */
+	function nameOf(midi: number): string {
+		const pc = midi % 12;
+		const tone = chord?.tones.find((entry) => entry.pc === pc);
+		const degree = desk.open.scaleFor(chord)?.notes.find((entry) => entry.pc === pc);
+		return signs(tone?.name ?? degree?.name ?? plainName(pc));
+	}
+	const rows = $derived(
+		LETTERS.map((letters, i) =>
+			(input.rows[LETTERS.length - 1 - i] ?? [])
+				.slice(0, letters.length)
+				.map((midi, k) => ({ letter: letters[k], midi, name: nameOf(midi) }))
+		)
+	);
+	const grids = PLAY_GRIDS.map(({ ticks, name }) => ({ value: String(ticks), name }));
+
+	/** Keys that act while all is still, and those that end it. */
+	const ACTS: Record<string, () => void> = {
+		Enter: () => input.finish(),
+		Escape: () => input.stop(),
+		Backspace: () => input.back(),
+		ArrowRight: () => input.hold(),
+		'.': () => input.rest()
+	};
+	function down(event: KeyboardEvent): void {
+		if (event.altKey || event.ctrlKey || event.metaKey || isTyping(event.target)) return;
+		const control =
+			event.target instanceof Element && event.target.closest('button, [role="radio"]');
+		const kept = event.key === 'Enter' || event.key === 'ArrowRight';
+		if (control && kept && control.matches(':focus-visible')) return;
+		const midi = keyPitch(event.code, event.shiftKey, input.rows);
+		const act = ACTS[event.key];
+		if (midi === null && !act) return;
+		event.preventDefault();
+		event.stopPropagation();
+		if (midi === null) act();
+		else if (!event.repeat) input.strike(midi);
+	}
+	function up(event: KeyboardEvent): void {
+		const midi = keyPitch(event.code, event.shiftKey, input.rows);
+		if (midi !== null) input.release(midi);
+	}
+</script>
+
+<svelte:window onkeydowncapture={down} onkeyupcapture={up} />
+
+<section aria-label="Play it in">
+	<div class="section-head">
+		<h2>Play it in</h2>
+		<small aria-live="polite">{plural(input.notes.length, 'note')}</small>
+	</div>
+	<p class="so-far">{desk.live ? signs(desk.text ?? '…') : 'Touch the neck, or play the keys.'}</p>
+	<div class="keys" aria-hidden="true">
+		{#each rows as row, i (i)}
+			<div class="row" style:padding-left="{i * 10}px">
+				{#each row as { letter, name, midi } (letter)}
+					<span class="key" class:root={name === nameOf(input.rows[0]?.[0] ?? midi)}
+						><small>{letter}</small>{name}</span
+					>
+				{/each}
+			</div>
+		{/each}
+	</div>
+	<p class="hint">
+		Three rows of letters, an octave each; with <KeyCap keys="Shift" /> a semitone higher.
+	</p>
+	<Choice
+		label="Put on"
+		options={grids}
+		value={String(input.grid)}
+		onchange={(grid) => (input.grid = Number(grid))}
+	/>
+	{#if transport.playing}
+		<p class="live">
+			{#if transport.heard.kind === 'counting'}
+				Counting in: {transport.heard.count}
+			{:else if transport.heard.kind === 'playing'}
+				The band plays: your own time counts, the last time through.
+			{:else}
+				Getting ready …
+			{/if}
+		</p>
+	{:else}
+		<ul class="acts">
+			<li><KeyCap keys="→" /> longer</li>
+			<li><KeyCap keys="." /> air</li>
+			<li><KeyCap keys="⌫" /> one back</li>
+			<li><KeyCap keys="Space" /> with the band</li>
+		</ul>
+	{/if}
+	<p class="ends">
+		<button
+			type="button"
+			class="act act-main"
+			disabled={input.motif === null}
+			onclick={() => input.finish()}>Take it <KeyCap keys="Enter" /></button
+		>
+		<button type="button" class="quiet" onclick={() => input.stop()}
+			>Give up <KeyCap keys="Esc" /></button
+		>
+		{#if input.notes.length > 0}
+			<button type="button" class="quiet" onclick={() => input.clear()}>Begin again</button>
+		{/if}
+	</p>
+	<div class="midi" role="status">
+		{#if input.midi === 'on'}
+			{input.devices.length > 0
+				? `Listening to ${input.devices.join(', ')}.`
+				: 'MIDI is on, but nothing is plugged in. Plug it in now; it will be heard.'}
+		{:else if input.midi === 'missing'}
+			This browser gives no MIDI here. It needs a secure address (https, or this computer itself);
+			the neck and the keys work everywhere.
+		{:else if input.midi === 'refused'}
+			MIDI was refused. Allow it for this page in the browser, then
+			<button type="button" class="quiet" onclick={() => void input.useMidi()}>ask again</button>.
+		{:else}
+			<button
+				type="button"
+				class="quiet"
+				disabled={input.midi === 'asking'}
+				onclick={() => void input.useMidi()}
+				>{input.midi === 'asking' ? 'Asking for MIDI …' : 'Listen to MIDI'}</button
+			>
+		{/if}
+	</div>
+</section>
+
+<style>
+	section {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr);
+		gap: 10px;
+	}
+	.so-far {
+		font-family: var(--font-mono);
+		font-weight: 700;
+		min-height: 24px;
+		overflow-wrap: anywhere;
+	}
+	.row {
+		display: flex;
+		gap: 3px;
+		margin-bottom: 3px;
+	}
+	.key {
+		width: 32px;
+		padding: 2px 0 3px;
+		border: 1.5px solid var(--strong);
+		text-align: center;
+		font-weight: 700;
+		font-size: 13px;
+		line-height: 1.2;
+	}
+	.key.root {
+		background: var(--now-tint);
+		border-color: var(--now-line);
+	}
+	.key small {
+		display: block;
+		font-family: var(--font-mono);
+		font-size: 11px;
+		font-weight: 500;
+		color: var(--second);
+	}
+	.hint,
+	.midi {
+		font-size: 13px;
+		color: var(--second);
+	}
+	.live {
+		font-weight: 700;
+	}
+	.acts,
+	.ends {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		gap: 6px 16px;
+	}
+	.acts {
+		font-size: 13px;
+	}
+	[disabled] {
+		color: var(--third);
+		cursor: default;
+	}
+</style>

@@ -1,0 +1,263 @@
+<script lang="ts">
+	import { eventAt } from '$core/chart';
+	import { signs } from '$core/chord';
+	import { TALKS, type BarPart } from '$core/phrase';
+	import type { PhraseDesk } from '$lib/state/phrase-desk.svelte';
+	import { useTransport } from '$lib/state/transport.svelte';
+	import ChevronDown from '@lucide/svelte/icons/chevron-down';
+	import { DropdownMenu } from 'bits-ui';
+	import ChordSymbol from '../ChordSymbol.svelte';
+	import KeyCap from '../KeyCap.svelte';
+	import { talkWords } from './talk-words';
+
+	/** The bars of the tune: which are the call's, the answer's, held, or air. */
+	let { desk, width }: { desk: PhraseDesk; width: number } = $props();
+	const transport = useTransport();
+	const WORDS: Record<BarPart, string> = {
+		free: 'the route’s own',
+		call: 'call',
+		answer: 'answer',
+		hold: 'hold, then air',
+		air: 'leave air'
+	};
+	const most = $derived(width < 620 ? 4 : 8);
+	const { played } = $derived(desk.open.chart);
+	const phrase = $derived(desk.talk.parts ? desk.laid : desk.phrase());
+	/** The page of bars that holds the one that is looked at; the last page is full, too. */
+	const from = $derived(
+		Math.max(0, Math.min(Math.floor(desk.bar / most) * most, played.length - most))
+	);
+	const cell = $derived(width / Math.min(most, played.length));
+	const bars = $derived(
+		played.slice(from, from + most).map((bar) => {
+			const event = eventAt(desk.open.chart, bar.startTick);
+			const before = eventAt(desk.open.chart, bar.startTick - 1);
+			const end = bar.startTick + bar.lengthTicks;
+			const notes = phrase.notes.filter((note) => note.tick >= bar.startTick && note.tick < end);
+			const tense = desk.shown.findIndex((change) => change.to.symbol === event?.symbol);
+			return {
+				bar,
+				part: desk.parts[bar.index] ?? 'free',
+				chord: event?.chord ?? null,
+				shown: bar.index === from || event?.symbol !== before?.symbol,
+				tense: desk.parts[bar.index] === 'air' ? '' : (['now', 'next'][tense] ?? ''),
+				fresh: bar.section !== played[bar.index - 1]?.section ? bar.section : null,
+				treads: notes.map((note, i) => ({
+					x: (note.tick - bar.startTick) / bar.lengthTicks,
+					w: Math.min(note.durationTicks, end - note.tick) / bar.lengthTicks,
+					raised: (note.tick - bar.startTick) % 480 !== 0,
+					last: i === notes.length - 1
+				}))
+			};
+		})
+	);
+	const section = $derived(played[desk.bar]?.section ?? null);
+	const sections = $derived(new Set(played.map((bar) => bar.section)).size);
+	function choose(index: number): void {
+		if (desk.bar === index) desk.nextPart();
+		else desk.bar = index;
+	}
+	function walk(event: KeyboardEvent, index: number): void {
+		const by = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
+		if (by === undefined || event.shiftKey) return;
+		const there = index + by;
+		if (there < 0 || there >= played.length) return;
+		event.preventDefault();
+		event.stopPropagation();
+		desk.bar = there;
+		const row = (event.currentTarget as Element).parentElement;
+		requestAnimationFrame(() => row?.querySelector<HTMLElement>('[tabindex="0"]')?.focus());
+	}
+	const label = (at: (typeof bars)[number]) =>
+		`Bar ${at.bar.index + 1}, ${at.chord ? signs(at.chord.symbol) : 'silence'}: ${WORDS[at.part]}`;
+</script>
+
+<section class="talk" aria-label="Where to play">
+	<div class="head">
+		<h2>Where to play</h2>
+		<small>{talkWords(desk.parts)}</small>
+		<span class="tools">
+			<button type="button" class="quiet" onclick={() => desk.nextPart()}
+				>Bar {desk.bar + 1}: {WORDS[desk.parts[desk.bar] ?? 'free']} <KeyCap keys="C" /></button
+			>
+			<DropdownMenu.Root>
+				<DropdownMenu.Trigger class="quiet"
+					>Fill <ChevronDown size={16} aria-hidden="true" /></DropdownMenu.Trigger
+				>
+				<DropdownMenu.Portal>
+					<DropdownMenu.Content class="menu" align="end" sideOffset={6}>
+						{#each TALKS as talk (talk.id)}
+							<DropdownMenu.Item
+								class="menu-item"
+								onSelect={() => desk.talk.fill(desk.open.chart, desk.parts, talk.parts)}
+								>{talk.name}</DropdownMenu.Item
+							>
+						{/each}
+						{#if sections > 1}
+							<DropdownMenu.Separator class="menu-rule" />
+							{#each TALKS as talk (talk.id)}
+								<DropdownMenu.Item
+									class="menu-item"
+									onSelect={() => desk.talk.fill(desk.open.chart, desk.parts, talk.parts, section)}
+									>{talk.name}, in {section ?? 'this section'} only</DropdownMenu.Item
+								>
+							{/each}
+						{/if}
+						<DropdownMenu.Separator class="menu-rule" />
+						<DropdownMenu.Item class="menu-item" onSelect={() => desk.talk.clear()}
+							>Only the two chords above</DropdownMenu.Item
+						>
+					</DropdownMenu.Content>
+				</DropdownMenu.Portal>
+			</DropdownMenu.Root>
+		</span>
+	</div>
+	<div class="bars" role="group" aria-label="Bars {from + 1} to {from + bars.length}">
+		{#each bars as at (at.bar.index)}
+			<button
+				type="button"
+				class="bar {at.tense} {at.part}"
+				class:picked={at.bar.index === desk.bar}
+				class:sounding={transport.heard.kind === 'playing' && transport.heard.bar === at.bar.index}
+				style:width="{cell}px"
+				tabindex={at.bar.index === desk.bar ? 0 : -1}
+				aria-pressed={at.bar.index === desk.bar}
+				aria-label={label(at)}
+				onclick={() => choose(at.bar.index)}
+				onkeydown={(event) => walk(event, at.bar.index)}
+			>
+				<span class="top">
+					{#if at.shown && at.chord}<b><ChordSymbol chord={at.chord} /></b>{/if}
+					<i>{at.bar.index + 1}</i>
+				</span>
+				<span class="what">{at.part === 'free' ? '' : WORDS[at.part]}</span>
+				<svg viewBox="0 0 100 18" preserveAspectRatio="none" aria-hidden="true">
+					<line
+						class:air={at.part === 'air' || at.part === 'free'}
+						x1="0"
+						x2="100"
+						y1="17"
+						y2="17"
+					/>
+					{#each at.treads as tread, i (i)}
+						<rect
+							class:last={tread.last}
+							x={tread.x * 100 + 1}
+							y={tread.raised ? 2 : 9}
+							width={Math.max(2, tread.w * 100 - 2)}
+							height="6"
+						/>
+					{/each}
+				</svg>
+			</button>
+		{/each}
+	</div>
+</section>
+
+<style>
+	.talk {
+		padding-top: 4px;
+	}
+	.head {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: baseline;
+		gap: 0 12px;
+		padding-bottom: 3px;
+	}
+	h2 {
+		font-family: var(--font-display);
+		font-weight: 800;
+		font-size: 18px;
+	}
+	small {
+		font-size: 13px;
+		color: var(--second);
+	}
+	.tools {
+		margin-left: auto;
+		display: flex;
+		flex-wrap: wrap;
+		gap: 0 16px;
+		padding-right: 16px;
+		font-size: 14px;
+	}
+	.bars {
+		display: flex;
+		border-top: 2px solid var(--ink);
+	}
+	.bar {
+		display: grid;
+		grid-template-rows: 22px 18px 18px;
+		min-width: 0;
+		padding: 3px 6px 0;
+		text-align: left;
+		border-left: 1px solid var(--hair);
+		border-top: 4px solid transparent;
+	}
+	.bar.air {
+		border-left-style: dashed;
+	}
+	.bar.now.call,
+	.bar.now.answer,
+	.bar.now.hold {
+		background: var(--now-tint);
+		border-top-color: var(--now-line);
+	}
+	.bar.next.call,
+	.bar.next.answer,
+	.bar.next.hold {
+		background: var(--next-tint);
+		border-top-color: var(--next-line);
+	}
+	.bar.picked {
+		box-shadow: inset 0 -4px 0 var(--ink);
+	}
+	.bar.sounding {
+		border-top-color: var(--ink);
+	}
+	.top {
+		display: flex;
+		justify-content: space-between;
+		align-items: baseline;
+		min-width: 0;
+		overflow: hidden;
+		white-space: nowrap;
+	}
+	.top b {
+		font-size: 17px;
+	}
+	.top i {
+		margin-left: auto;
+		font-style: normal;
+		font-size: 12px;
+		color: var(--second);
+	}
+	.what {
+		font-size: 13px;
+		white-space: nowrap;
+		overflow: hidden;
+		text-overflow: ellipsis;
+	}
+	.call .what,
+	.answer .what {
+		font-weight: 700;
+	}
+	svg {
+		width: 100%;
+		height: 18px;
+		display: block;
+	}
+	line {
+		stroke: var(--strong);
+	}
+	line.air {
+		stroke-dasharray: 2 6;
+	}
+	rect {
+		fill: var(--strong);
+	}
+	rect.last {
+		fill: var(--ink);
+	}
+</style>
