@@ -40,16 +40,21 @@ export const barFret = (position: number): number => (position === 1 ? 0 : posit
  * An instrument played with a slide: a position holds one fret straight across, or two, and no other; the
  * first is that of the open strings.
  * @param frets 1: the position's fret; 2: with the fret near it that adds the most notes of the scale
+ * @param from where both frets move as a block: the position whose second fret the others take after
  */
 export function withSlide(
 	instrument: Instrument,
 	frets: 1 | 2,
-	scale: Scale | null = null
+	scale: Scale | null = null,
+	from: number | null = null
 ): Instrument {
+	const start = from === null ? null : barFret(from);
+	const apart = start === null ? null : (secondFret(instrument, scale, start) ?? start) - start;
 	const slide = Array.from({ length: highestFret(instrument) + 1 }, (_, position): number[] => {
 		const fret = barFret(position);
-		const second = frets === 2 ? secondFret(instrument, scale, fret) : null;
-		return second === null ? [fret] : [fret, second];
+		if (frets === 1) return [fret];
+		const second = apart ? fret + apart : secondFret(instrument, scale, fret);
+		return second === null || second > highestFret(instrument) ? [fret] : [fret, second];
 	});
 	return { ...instrument, slide };
 }

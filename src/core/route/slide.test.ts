@@ -31,7 +31,7 @@ function plan({ text = ROPE, frets = 1, position = 12, style = 'nearest', block 
 	const chart = parseChart(text);
 	const { scale } = scaleInUse(chart);
 	const { instrument: guitar } = instrumentOf(chart);
-	const instrument = withSlide(guitar, frets, scale);
+	const instrument = withSlide(guitar, frets, scale, block ? position : null);
 	const windows = block ? blockWindows(chart, instrument, position) : undefined;
 	const request = { chart, instrument, scale, position, style, windows };
 	const [whole] = planWhole(
@@ -64,6 +64,14 @@ describe('a slide on the neck', () => {
 		expect(at(two, 10)).toEqual([10, 12]);
 		expect(at(two, 1)).toEqual([0, 2]);
 		expect(at(withSlide(instrument, 2), 5)).toEqual([5, 7]);
+		// As a block both frets keep their distance wherever they go, as long as the neck has both.
+		const block = withSlide(instrument, 2, scaleInUse(chart).scale, 10);
+		expect([1, 3, 15, 21].map((position) => at(block, position))).toEqual([
+			[0, 2],
+			[3, 5],
+			[15, 17],
+			[21]
+		]);
 	});
 });
 

@@ -35,6 +35,24 @@ describe('the phrase endpoint', () => {
 		expect(names({ operation, scale: { tonic: 'Eb', name: 'major' } })).toBe('Bb Eb G C F Ab');
 	});
 
+	it('plays on the fret of a slide, and tells what is not there', () => {
+		const chart = 'tuning: open-d\n| D7 |';
+		const outcome = runPhrase(input({ chart, position: 12, slide: 1 }));
+		if (!('value' in outcome)) throw new Error('no phrase');
+		expect(outcome.value.notes.map(({ fret, finger }) => [fret, finger])).toEqual([
+			[12, null],
+			[12, null],
+			[12, null]
+		]);
+		expect(outcome.value.problems).toEqual([]);
+		const ninth = { offsetTicks: 0, durationTicks: 240, step: '9' };
+		const motif = { basis: 'role' as const, notes: [ninth] };
+		const missing = runPhrase(input({ chart, position: 12, slide: 1, motif }));
+		expect('value' in missing && missing.value.problems[0].message).toMatch(
+			/is not in position 12/
+		);
+	});
+
 	it('says which step cannot be read, and which place does not exist', () => {
 		const motif = {
 			basis: 'interval' as const,

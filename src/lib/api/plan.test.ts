@@ -49,6 +49,19 @@ describe('a plan in full', () => {
 		expect(few.warnings[0].message).toMatch(/^Only 1 of 5/);
 	});
 
+	it('stays on the frets of a slide, as its check does', () => {
+		const chart = 'tuning: open-d\nkey: D mixolydian\n| D7 | G7 | A7 |';
+		const { notes } = plan({ chart, position: 12, slide: 1 }).plans[0];
+		expect(new Set(notes.map((note) => note.fret))).toEqual(new Set([12]));
+		expect(notes.every((note) => note.finger === null)).toBe(true);
+		const check = (fret: number) => {
+			const off = { tick: 0, durationTicks: 240, midi: 50 + fret, string: 4, fret };
+			return value(runCheck({ chart, position: 12, slide: 1, notes: [off] })).metrics;
+		};
+		expect([check(12).windowExits, check(13).windowExits]).toEqual([0, 1]);
+		expect(planInput.safeParse({ ...base, slide: 3 }).success).toBe(false);
+	});
+
 	it('moves the hand when it may roam', () => {
 		const [roaming] = plan({ position: { roam: 4, wish: 'climb' } }).plans;
 		expect(roaming.windows.length).toBeGreaterThan(1);

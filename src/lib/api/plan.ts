@@ -1,4 +1,5 @@
 import type { Chart } from '$core/chart';
+import { withSlide } from '$core/neck';
 import {
 	placeHand,
 	placesInBar,
@@ -25,6 +26,8 @@ export type Extras = {
 	readonly leans?: PlanRequest['leans'];
 	/** Where the hand is at each change, set by hand; takes the place of the position. */
 	readonly windows?: readonly number[];
+	/** Under a slide that moves as a block: the position whose frets the others take after. */
+	readonly slideFrom?: number;
 };
 
 function lineOf(chart: Chart, input: PlanInput, extras: Extras): Outcome<LineWishes | null> {
@@ -102,9 +105,11 @@ export function prepare(input: PlanInput, extras: Extras = {}): Outcome<Prepared
 	const { chart, scale, instrument } = setting.value;
 	const line = lineOf(chart, input, extras);
 	if ('issues' in line) return line;
+	const { slideFrom } = extras;
+	const held = input.slide ? withSlide(instrument, input.slide, scale, slideFrom) : instrument;
 	const placed = placeHand({
 		chart,
-		instrument,
+		instrument: held,
 		scale,
 		position: input.position,
 		style: input.style,

@@ -61,6 +61,29 @@ describe('a route as the page asks for it', () => {
 		expect(locked.notes.some((note) => note.tick === 1920)).toBe(true);
 	});
 
+	it('plays with a slide on one fret, or moves it with the roots', () => {
+		const chart = 'key: D mixolydian\ntuning: open-d\n| D7 | G7 | D7 | A7 |';
+		const line = { ...NO_LINE, grid: 'eighth' as const, slide: 1 as const };
+		const frets = (over: Partial<typeof NO_LINE>, position = 12) => {
+			const made = runRoute(
+				request({ line: { ...line, ...over }, position, style: 'roots' }, chart)
+			);
+			if ('issues' in made) throw new Error(made.issues[0].message);
+			return made.value.targets.map((target) => target.fret);
+		};
+		expect(frets({})).toEqual([12, 12, 12, 12]);
+		expect(frets({ block: true })).toEqual([12, 17, 12, 7]);
+		expect(frets({ block: true }, 1)).toEqual([0, 5, 0, 7]);
+		// With the fingers the hand moves by the same frets.
+		const { windows } = planned({ line: { ...NO_LINE, block: true } });
+		expect(windows.map((window) => window.position)).toEqual([6, 11, 6, 8, 1, 6, 1]);
+		// A place that is left out binds only where the slide lies on it.
+		const forbid = [{ string: 4, fret: 17 }];
+		const anchors = { ...NO_ANCHORS, forbid };
+		const made = runRoute(request({ line, position: 12, anchors }, chart));
+		expect('value' in made).toBe(true);
+	});
+
 	it('fills the bars between, also where landings breathe', () => {
 		const talk = [{ section: null, play: 1, air: 1 }];
 		const line = { ...NO_LINE, grid: 'eighth' as const, cell: 'breath', talk };

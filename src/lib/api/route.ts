@@ -83,7 +83,9 @@ function toInput({ chart: text, instrument, route }: RouteRequest, chart: Chart)
 	const cells = cellsOf(chart, line);
 	const resolved = resolveInstrument(chart, instrument);
 	const guitar = 'value' in resolved ? resolved.value : standardGuitar();
-	const played = line.slide ? withSlide(guitar, line.slide, scaleInUse(chart).scale) : guitar;
+	const slideFrom = line.block ? position : undefined;
+	const { scale } = scaleInUse(chart);
+	const played = line.slide ? withSlide(guitar, line.slide, scale, slideFrom) : guitar;
 	const windows = windowsOf(chart, route, played);
 	const held = (place: { string: number; fret: number }) =>
 		line.roam !== null || (windows ?? [position]).some((window) => inWindow(played, window, place));
@@ -110,6 +112,7 @@ function toInput({ chart: text, instrument, route }: RouteRequest, chart: Chart)
 	};
 	const extras: Extras = {
 		windows,
+		slideFrom,
 		leans: bound(anchors.leans, ({ wish }, change) => ({ change, wish })),
 		line: {
 			...(cells ? { cellOf: cells.cellOf } : {}),

@@ -52,6 +52,7 @@ export type Incoming = {
 	readonly air: readonly number[];
 	/** How the notes are held: the route is played so, too. */
 	readonly slide: 0 | 1 | 2;
+	readonly block: boolean;
 };
 
 const NO_SETUP: PlayerSetup = { instruments: [], hand: MEDIUM_HAND, scales: [] };
@@ -76,6 +77,8 @@ export class OpenTune {
 	readonly instrument = $derived(instrumentOf(this.chart, this.player.instruments).instrument);
 	/** Frets that a slide lies on at a time while a line is made; 0 is played with the fingers. */
 	slide: 0 | 1 | 2 = $state(0);
+	/** The hand moves with each chord's root, from its position on. */
+	block = $state(false);
 	readonly key = $derived(keyOf(this.chart));
 	/** What each event of the chart does in the key, by index. */
 	readonly functions: readonly (ChordFunction | null)[] = $derived(
@@ -83,9 +86,10 @@ export class OpenTune {
 	);
 	readonly scale = $derived(scaleInUse(this.chart).scale);
 	/** The instrument as it is held: with a slide, a position is what lies on its fret. */
-	readonly held: Instrument = $derived(
-		this.slide === 0 ? this.instrument : withSlide(this.instrument, this.slide, this.scale)
-	);
+	readonly held: Instrument = $derived.by(() => {
+		const { instrument, slide, scale, block, position } = this;
+		return slide === 0 ? instrument : withSlide(instrument, slide, scale, block ? position : null);
+	});
 	readonly change: Change | undefined = $derived(this.chart.changes[this.cursor]);
 	readonly before: Change | undefined = $derived.by(() => {
 		const { changes } = this.chart;

@@ -43,6 +43,40 @@ describe('own notes over a line', () => {
 		expect(places(provisionalLine(context, line, ways, silent))).toEqual(places(own));
 	});
 
+	it('end where they end: a landing that is followed by air does not ring on', () => {
+		const whole = { from: 0, to: chartTicks(chart) };
+		const own = [{ tick: 1920, durationTicks: 480, string: 3, fret: 6 }];
+		const { ways, silent } = waysOver(chart, line, whole, own);
+		const [landing] = planned(setWays(NO_ANCHORS, context, ways, silent));
+		expect(landing).toMatchObject({ tick: 1920, durationTicks: 480, kind: 'target' });
+	});
+
+	it('take over several stretches; what rings into one ends there, and air is let pass', () => {
+		const spans = [
+			{ from: 960, to: 1920 },
+			{ from: 3840, to: 5760 }
+		];
+		const { ways, silent, air } = waysOver(chart, line, spans, [], [2]);
+		expect([silent, air]).toEqual([[2], [2]]);
+		const after = planned(setWays(NO_ANCHORS, context, ways, silent, air));
+		for (const { tick, durationTicks } of after) {
+			for (const { from, to } of spans) {
+				expect(tick + durationTicks <= from || tick >= to).toBe(true);
+			}
+		}
+		expect(after.some((note) => note.tick < 960)).toBe(true);
+		expect(after.some((note) => note.tick >= 5760)).toBe(true);
+		expect(setWays(NO_ANCHORS, context, ways, silent, air).letPass).toEqual([
+			{ bar: 3, beat: 1, pass: 1 }
+		]);
+	});
+
+	it('cut a landing short that would ring into them', () => {
+		const long = [{ ...line[0], durationTicks: 1920 }];
+		const { ways } = waysOver(chart, long, { from: 960, to: 1920 }, []);
+		expect(ways[0][1]).toMatchObject([{ offset: 0, durationTicks: 960 }]);
+	});
+
 	it('leave the rest of the line alone, also inside a way that they cut', () => {
 		const span = { from: 1920, to: 2880 };
 		const own = [{ tick: 1920, durationTicks: 960, string: 3, fret: 8 }];

@@ -57,8 +57,6 @@ export class PhraseDesk {
 	by = $state(1);
 	bySemitones = $state(3);
 	times = $state(4);
-	/** The hand moves with each root instead of staying in its place. */
-	moves = $state(false);
 
 	/** What is being played in stands in for the motif until it is done. */
 	live: Motif | null = $state.raw(null);
@@ -147,6 +145,15 @@ export class PhraseDesk {
 		return this.shown.map((change) =>
 			motif.notes.length === 0 ? NOTHING : mirror(motif, this.context, [change.index])
 		);
+	}
+
+	/** The hand moves with each root instead of staying in its place. */
+	get moves(): boolean {
+		return this.open.block;
+	}
+
+	set moves(moves: boolean) {
+		this.open.block = moves;
 	}
 
 	private readonly windows = $derived.by(() => {
@@ -299,7 +306,7 @@ export class PhraseDesk {
 	incoming(): Incoming | null {
 		const { notes } = this.phrase();
 		if (notes.length === 0) return null;
-		const { chart, slide } = this.open;
+		const { chart, slide, block } = this.open;
 		const stands = this.barsOf({ notes, problems: [] });
 		const bars = this.talk.parts
 			? chart.played.filter((bar) => this.parts[bar.index] !== 'free')
@@ -324,7 +331,8 @@ export class PhraseDesk {
 				return { tick, durationTicks, string, fret };
 			}),
 			air: chart.changes.filter(({ tick }) => inAir(tick)).map(({ index }) => index),
-			slide
+			slide,
+			block
 		};
 	}
 

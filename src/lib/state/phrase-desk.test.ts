@@ -115,6 +115,91 @@ describe('the phrase desk', () => {
 		expect(steps(at)).toBe('5 3 9 R 5');
 	});
 
+	it('is written as text, and tells what cannot be read', () => {
+		const { desk: at } = desk();
+		expect(at.text).toBe('. 5 R 9 3 . 5 -');
+		expect(at.write('R - 3 5 > b7')).toBeNull();
+		expect(at.motif.landing).toBe('b7');
+		expect(at.write('R - 3 5 > b7')).toBeNull();
+		at.drafts.undo();
+		expect(at.text).toBe('. 5 R 9 3 . 5 -');
+		expect(at.write('R x')).toMatch(/^Column 3: “x” cannot be read/);
+		expect(at.text).toBe('. 5 R 9 3 . 5 -');
+	});
+
+	it('is told by roles, degrees or semitones, and sounds the same over this chord', () => {
+		const { desk: at } = desk();
+		const pitches = () => at.calls[0].notes.map((note) => note.midi);
+		const before = pitches();
+		at.setBasis('interval');
+		expect(at.text).toBe('. 7 12 14 16 . 19 -');
+		expect(pitches()).toEqual(before);
+		at.setBasis('degree');
+		expect(at.text).toBe('. 5 8 9 10 . 12 -');
+		expect(pitches()).toEqual(before);
+		at.setBasis('role');
+		expect(at.text).toBe('. 5 R 9 3 . 5 -');
+	});
+
+	it('lays a talk over the bars, by bar or by pattern', () => {
+		const { desk: at, open } = desk();
+		expect(at.parts).toEqual(['call', 'free', 'answer', 'free']);
+		expect(names(at.laid)).toBe(names(at.phrase()));
+		at.bar = 1;
+		for (let i = 0; i < 4; i++) at.nextPart();
+		expect(at.parts).toEqual(['call', 'air', 'answer', 'free']);
+		expect(names(at.phrase())).toBe('Bb Eb F G Bb F# B C# D# B');
+		at.talk.fill(open.chart, at.parts, ['call', 'air', 'answer', 'hold']);
+		expect(names(at.phrase())).toBe('Bb Eb F G Bb F# B C# D# B B');
+		at.making = 'reverse';
+		expect(names(at.phrase())).toBe('Bb Eb F G Bb F# D# C# B F# F#');
+		at.talk.clear();
+		expect(at.parts).toEqual(['call', 'free', 'answer', 'free']);
+		// Where every bar is the route's own again nothing is laid out.
+		for (const bar of [0, 2]) at.talk.setBar(at.parts, bar, 'free');
+		expect(at.talk.parts).toBeNull();
+	});
+
+	it('goes into the line with the time it takes over and the changes it leaves to the others', () => {
+		const { desk: at, open } = desk('key: C major\n| C | Am | F | G7 |');
+		expect(at.incoming()).toMatchObject({
+			over: [{ from: 0, to: 2 * 1920 }],
+			air: [],
+			slide: 0
+		});
+		at.talk.fill(open.chart, at.parts, ['call', 'air', 'free', 'answer']);
+		const incoming = at.incoming();
+		expect(incoming?.over).toEqual([
+			{ from: 0, to: 2 * 1920 },
+			{ from: 3 * 1920, to: 4 * 1920 }
+		]);
+		expect(incoming?.air).toEqual([1]);
+		expect(incoming?.notes).toHaveLength(10);
+		at.making = 'sequence';
+		at.talk.clear();
+		expect(at.incoming()?.over).toEqual([{ from: 0, to: 4 * 1920 }]);
+		expect(desk('| N.C. |').desk.incoming()).toBeNull();
+	});
+
+	it('keeps to the frets of a slide, and moves with them', () => {
+		const open = new OpenTune(tune('key: D mixolydian\ntuning: open-d\n| D7 | G7 |'), 12);
+		const at = new PhraseDesk(open, stored);
+		open.slide = 1;
+		at.write('5 R 3 5');
+		const frets = (phrase: { notes: readonly { fret: number }[] }) => [
+			...new Set(phrase.notes.map((note) => note.fret))
+		];
+		expect(at.calls.map(frets)).toEqual([[12], [12]]);
+		// On the fret of D there is no third of G: what is nearest is played, and told.
+		expect(at.problems.length).toBeGreaterThan(0);
+		at.moves = true;
+		expect(at.calls.map(frets)).toEqual([[12], [17]]);
+		expect(at.problems).toEqual([]);
+		expect(at.calls.map(names)).toEqual(['A D F# A', 'D G B D']);
+		expect(at.calls[1].notes.every((note) => note.finger === null)).toBe(true);
+		expect(at.incoming()).toMatchObject({ slide: 1, block: true });
+	});
+
 	it('says once what does not fit', () => {
 		const { desk: at } = desk('key: C major\n| C . F G |');
 		expect(at.problems.some((message) => /is over before the motif/.test(message))).toBe(true);

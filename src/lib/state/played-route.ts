@@ -40,7 +40,7 @@ export async function newestRoute(
 	if (!route) return null;
 	const { chart, instrument, saved } = open;
 	const { slide, block } = route.line;
-	open.slide = slide;
+	[open.slide, open.block] = [slide, block];
 	const targets = savedTargets(route, chart, instrument);
 	const { position } = route;
 	const windows = block ? blockWindows(chart, open.held, position) : null;

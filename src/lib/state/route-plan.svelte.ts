@@ -125,6 +125,7 @@ export class RoutePlan extends RouteWishes {
 		if (!kept) return false;
 		this.history.push(kept);
 		this.open.slide = kept.line.slide;
+		this.open.block = kept.line.block;
 		this.open.moveTo(kept.position);
 		await this.plan();
 		return true;
@@ -140,6 +141,7 @@ export class RoutePlan extends RouteWishes {
 		this.windows = [];
 		this.line = route && route.tuneVersion === this.open.saved.version ? route.plan.notes : [];
 		this.open.slide = route?.line.slide ?? 0;
+		this.open.block = route?.line.block ?? false;
 		if (!route) {
 			this.targets = [];
 			this.history.reset(firstWishes(this.open.position));

@@ -88,6 +88,7 @@ export abstract class RouteWishes {
 
 	private follow(): void {
 		this.open.slide = this.wishes.line.slide;
+		this.open.block = this.wishes.line.block;
 		this.open.moveTo(this.wishes.position);
 		this.changed();
 	}
@@ -157,7 +158,8 @@ export abstract class RouteWishes {
 	/** What is fixed, without the locks that lie outside the hand's places. */
 	private within({ slide, block }: LineSettings, position: number): Anchors {
 		const { chart, instrument, scale } = this.open;
-		const held = slide === 0 ? instrument : withSlide(instrument, slide, scale);
+		const from = block ? position : null;
+		const held = slide === 0 ? instrument : withSlide(instrument, slide, scale, from);
 		const windows = block ? blockWindows(chart, held, position) : [];
 		return edit.locksWithin(
 			this.wishes.anchors,

@@ -116,6 +116,7 @@ describe('playing a tune', () => {
 		expect(made.state).toBe('playing');
 		hear(0.6);
 		expect(made.heard).toEqual({ kind: 'counting', count: 2, of: 4 });
+		expect(made.moment()).toMatchObject({ tick: expect.closeTo(-1344, 6), round: 0 });
 		hear(2.1);
 		expect(made.heard).toMatchObject({
 			kind: 'playing',

@@ -66,6 +66,12 @@ describe('techniques where the hand allows them', () => {
 		expect(played([target(0, 3, 7, 1100)], { neighbour: true })).toEqual(['vibrato']);
 	});
 
+	it('neither shakes nor curls an open string', () => {
+		expect(played([target(0, 3, 0, 1300)])).toEqual([null]);
+		expect(played([note(0, 3, 0)], { blue: true })).toEqual([null]);
+		expect(played([target(0, 3, 0, 1300)], { neighbour: true })).toEqual(['trill']);
+	});
+
 	it('curls the minor third against a major chord', () => {
 		expect(played([note(0, 3, 6)], { blue: true })).toEqual(['curl']);
 	});

@@ -161,6 +161,7 @@ export function rhythmOf(chart: Chart, targets: readonly Target[], wishes: LineW
 	const step = QUARTER / PER_QUARTER[wishes.grid];
 	const changes = targets.map((target) => target.tick);
 	const list = drafts(marks, starts, changes, step, wishes);
+	const silences = (wishes.frozen ?? []).filter(({ notes }) => notes.length === 0);
 	const { events } = chart;
 	const total = chartTicks(chart);
 	const onsets: Onset[] = [];
@@ -181,7 +182,8 @@ export function rhythmOf(chart: Chart, targets: readonly Target[], wishes: LineW
 				if (marks[k].mark === '.') end = marks[k].tick;
 			}
 		}
-		// A note stops where the chords fall silent.
+		// It stops where the player leaves air, and where the chords fall silent.
+		for (const { from } of silences) if (from > draft.tick && from < end) end = from;
 		for (let k = event + 1; k < events.length && events[k].startTick < end; k++) {
 			if (!events[k].chord) end = events[k].startTick;
 		}

@@ -44,7 +44,7 @@
 		untrack(() => {
 			if (tune.id !== open.saved.id) {
 				transport.leave();
-				open.slide = 0;
+				[open.slide, open.block] = [0, false];
 				open.replace(tune);
 				open.moveTo(startAt() ?? 5);
 			} else if (tune.version > open.saved.version) open.replace(tune);

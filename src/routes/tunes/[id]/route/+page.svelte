@@ -56,9 +56,10 @@
 		if (!plan.planned) await plan.plan();
 		const total = chartTicks(open.chart);
 		const notes = incoming.notes.filter((note) => note.tick < total);
-		const { over, air, slide } = incoming;
-		if (slide > 0 && slide !== plan.wishes.line.slide) {
-			plan.setHolding({ slide });
+		const { over, air, slide, block } = incoming;
+		const { line } = plan.wishes;
+		if (slide > 0 && (slide !== line.slide || block !== line.block)) {
+			plan.setHolding({ slide, block });
 			await plan.plan();
 		}
 		await plan.write(waysOver(open.chart, plan.line, over, notes, air));
