@@ -167,3 +167,155 @@ test('call and answer leaves bars of air in the line', async ({ page, request })
 	await page.keyboard.press('ControlOrMeta+z');
 	await expect.poll(bars).toEqual([1, 2, 3, 4]);
 });
+
+test('a motif is written, told by semitones, and laid out bar by bar into the line', async ({
+	page,
+	request
+}) => {
+	const tune = await newTune(request, HARBOURS);
+	await visit(page, `/tunes/${tune.id}/phrase?position=6`);
+	await page.keyboard.press('t');
+	const text = page.getByLabel(/In eighths/);
+	await expect(text).toBeFocused();
+	await expect(text).toHaveValue('. 5 R 9 3 . 5 -');
+	await text.fill('R 3 x');
+	await text.press('Tab');
+	await expect(page.getByText(/Column 5: “x” cannot be read here/)).toBeVisible();
+	await expect(text).toHaveValue('R 3 x');
+	await text.fill('R - 3 - 5 -');
+	await text.press('Tab');
+	await expect(page.getByText(/Column 5/)).toBeHidden();
+	const first = call(page, 'E♭', 'the call');
+	await expect(first.getByRole('button')).toHaveCount(3);
+	await page.getByRole('radio', { name: 'Semitones' }).click();
+	await expect(text).toHaveValue('0 - 4 - 7 -');
+	await expect(call(page, 'B', 'the call on B').getByRole('button').nth(1)).toHaveAccessibleName(
+		/^D♯, 3 of B/
+	);
+	await page.getByRole('radio', { name: 'Roles' }).click();
+
+	// Bars: the call, air, the answer, and back by keys; then a whole pattern.
+	const bars = page.getByRole('region', { name: 'Where to play' });
+	await bars.getByRole('button', { name: /^Bar 2/ }).click();
+	for (let i = 0; i < 4; i++) await page.keyboard.press('c');
+	await expect(bars.getByRole('button', { name: 'Bar 2, E♭: leave air' })).toBeVisible();
+	await bars.getByRole('button', { name: 'Fill' }).click();
+	await page.getByRole('menuitem', { name: 'Call, air, answer, hold' }).click();
+	await expect(bars.getByRole('button', { name: 'Bar 4, B: hold, then air' })).toBeVisible();
+	await expect(bars.getByText('two bars are yours, one is air, one holds')).toBeVisible();
+	await expectAccessible(page);
+	await page.reload();
+	await expect(bars.getByRole('button', { name: 'Bar 3, B: answer' })).toBeVisible();
+	await page.getByRole('button', { name: /^Two Knocks/ }).click();
+	await page.getByRole('button', { name: 'Put in the line' }).click();
+	await expect(page.getByText('“Two Knocks” stands in the line.')).toBeVisible();
+	const ticks = page.locator('g.note[data-tick]');
+	const starts = () =>
+		ticks.evaluateAll((all) => all.map((note) => Number((note as HTMLElement).dataset.tick)));
+	// Landings on the changes are drawn apart.
+	await expect.poll(starts).toEqual([240, 1200, 1440, 4080, 5040, 5280, 5760]);
+	await expect(page.getByRole('heading', { level: 1 })).toContainText('All 2 changes land');
+});
+
+/** One MIDI keyboard that a test plays. */
+const FAKE_MIDI = `(() => {
+	const input = {
+		id: 'a', name: 'Pebble Keys', manufacturer: '', type: 'input', version: '1',
+		state: 'connected', connection: 'open', onmidimessage: null, onstatechange: null,
+		open: () => Promise.resolve(input), close: () => Promise.resolve(input),
+		addEventListener: () => {}, removeEventListener: () => {}
+	};
+	const access = {
+		inputs: new Map([['a', input]]), outputs: new Map(), sysexEnabled: false, onstatechange: null,
+		addEventListener: () => {}, removeEventListener: () => {}
+	};
+	navigator.requestMIDIAccess = () => Promise.resolve(access);
+	window.playMidi = (...bytes) =>
+		input.onmidimessage({ data: new Uint8Array(bytes), timeStamp: performance.now(), target: input });
+})();`;
+
+test('a motif is played in on the keys, the neck and MIDI', async ({ page, request }) => {
+	await page.addInitScript(FAKE_MIDI);
+	const tune = await newTune(request, HARBOURS);
+	await visit(page, `/tunes/${tune.id}/phrase?position=6`);
+	await page.getByRole('heading', { level: 1 }).click();
+	await page.keyboard.press('i');
+	const panel = page.getByRole('region', { name: 'Play it in' });
+	await expect(panel.getByText('0 notes')).toBeVisible();
+	// Letters are notes now: A is the root, D the third; with Shift a semitone higher.
+	for (const key of ['a', 'd', 'ArrowRight', '.', 'Shift+D']) await page.keyboard.press(key);
+	await expect(panel.locator('.so-far')).toHaveText('R 3 - . 11');
+	await page.keyboard.press('Backspace');
+	await page.locator('[data-place="4-8"]').click();
+	await expect(panel.locator('.so-far')).toHaveText('R 3 - . 5');
+	await panel.getByRole('button', { name: 'Listen to MIDI' }).click();
+	await expect(panel.getByText('Listening to Pebble Keys.')).toBeVisible();
+	const midi = (...bytes: number[]) =>
+		page.evaluate(
+			(data) => (window as unknown as { playMidi: (...b: number[]) => void }).playMidi(...data),
+			bytes
+		);
+	await midi(0x90, 63, 80);
+	await midi(0x80, 63, 0);
+	await expect(panel.locator('.so-far')).toHaveText('R 3 - . 5 R');
+	await expectAccessible(page);
+	await page.getByRole('heading', { level: 1 }).click();
+	await page.keyboard.press('Enter');
+	await expect(panel).toBeHidden();
+	await expect(page.getByLabel('Name')).toHaveValue('Played in');
+	await expect(call(page, 'E♭', 'the call').getByRole('button')).toHaveCount(4);
+	await page.keyboard.press('ControlOrMeta+z');
+	await expect(page.getByLabel('Name')).toHaveValue('Gangway');
+
+	// While the band plays the player's own time counts.
+	await page.keyboard.press('i');
+	await page.keyboard.press('Space');
+	await expect(panel.getByText(/The band plays/)).toBeVisible({ timeout: 15_000 });
+	await page.keyboard.press('a');
+	await expect(panel.getByText('1 note')).toBeVisible();
+	await page.keyboard.press('Escape');
+	await expect(panel).toBeHidden();
+	await expect(page.getByRole('button', { name: 'Play', exact: true })).toBeVisible();
+});
+
+test('MIDI that is refused or missing is told, and the rest goes on', async ({ page, request }) => {
+	await page.addInitScript(() => {
+		navigator.requestMIDIAccess = () => Promise.reject(new DOMException('no', 'SecurityError'));
+	});
+	const tune = await newTune(request, HARBOURS);
+	await visit(page, `/tunes/${tune.id}/phrase?position=6`);
+	await page.getByRole('button', { name: /Play it in/ }).click();
+	await page.getByRole('button', { name: 'Listen to MIDI' }).click();
+	await expect(page.getByText('MIDI was refused.')).toBeVisible();
+	await page.keyboard.press('a');
+	await expect(page.getByText('1 note', { exact: true })).toBeVisible();
+});
+
+test('a slide stays on its fret, or moves with the chords', async ({ page, request }) => {
+	const text = 'title: Tow Rope\nkey: D mixolydian\ntuning: open-d\n\n| D7 | G7 | A7 | D7 |\n';
+	const tune = await newTune(request, text);
+	await visit(page, `/tunes/${tune.id}/route?position=12`);
+	await page.keyboard.press('r');
+	await expect(page.getByRole('heading', { level: 1 })).toContainText('changes land');
+	await page.keyboard.press('w');
+	await page.getByRole('radio', { name: 'Slide, one fret' }).click();
+	const notes = page.locator('g.note[data-tick]');
+	const frets = async () => {
+		const names = await notes.evaluateAll((all) =>
+			all.map((note) => /fret (\d+)/.exec(note.getAttribute('aria-label') ?? '')?.[1])
+		);
+		return [...new Set(names)].sort();
+	};
+	await expect.poll(frets).toEqual(['12']);
+	await page.getByRole('radio', { name: 'With the root' }).click();
+	await expect.poll(frets).toEqual(['12', '17', '7']);
+	await page.getByRole('button', { name: 'Back to the change' }).click();
+	await expect(page.getByRole('slider', { name: 'Place of the hand' })).toHaveAttribute(
+		'aria-valuetext',
+		/slide on fret/
+	);
+	await page.keyboard.press('ControlOrMeta+s');
+	await expect(page.getByText('Saved', { exact: false }).first()).toBeVisible();
+	await page.reload();
+	await expect(page.getByText(/slide on one fret, moves with the root/).first()).toBeVisible();
+});

@@ -2,7 +2,7 @@ import type { Scale } from '../harmony';
 import { highestFret, pitchAt, type Instrument } from './instrument';
 
 /** How far a second fret may lie from the first, in frets. */
-export const SLIDE_NEAR = 3;
+const SLIDE_NEAR = 3;
 /** The second fret where no scale says which one adds most: a whole tone on. */
 const PLAIN = 2;
 

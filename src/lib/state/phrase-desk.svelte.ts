@@ -1,5 +1,5 @@
 import { chartTicks, type Change } from '$core/chart';
-import { proseSigns, ROLES, type Role } from '$core/chord';
+import { proseSigns, type Role } from '$core/chord';
 import {
 	answered,
 	displaced,
@@ -25,7 +25,8 @@ import type { MotifAnswer } from '$lib/api/notebook-schema';
 import { send } from './api';
 import { BarTalk, nextPart } from './bar-talk.svelte';
 import { History } from './history.svelte';
-import type { Incoming, OpenTune } from './open-tune.svelte';
+import type { OpenTune } from './open-tune.svelte';
+import { nextRole } from './role-ladder';
 
 /** What can be made of a motif. */
 export type Making = 'answer' | 'sequence' | 'symmetric' | 'displace' | 'reverse';
@@ -73,7 +74,7 @@ export class PhraseDesk {
 		() =>
 			this.from === null ||
 			this.from.name !== this.name ||
-			JSON.stringify(this.from.motif) !== JSON.stringify(this.motif)
+			JSON.stringify(this.from.motif) !== JSON.stringify(this.drafts.current.motif)
 	);
 	/** The two changes that the motif is shown on: the chord that sounds and the coming one. */
 	readonly shown: readonly Change[] = $derived.by(() => {
@@ -89,6 +90,8 @@ export class PhraseDesk {
 			handAt: (change) => this.handAt(change)
 		};
 	});
+	/** What is made runs on through time from the first chord. */
+	readonly runs: boolean = $derived(this.making === 'sequence' || this.making === 'symmetric');
 	/** The call over the shown changes, one phrase each. */
 	readonly calls: readonly Phrase[] = $derived(this.over(this.motif));
 	/** What the call becomes, over the same changes; for what runs on through time over the first alone. */
@@ -291,48 +294,13 @@ export class PhraseDesk {
 	 */
 	phrase(): Phrase {
 		if (this.talk.parts) return this.laid;
-		const runs = this.making === 'sequence' || this.making === 'symmetric';
-		if (runs) return this.made[0] ?? NOTHING;
+		if (this.runs) return this.made[0] ?? NOTHING;
 		const [first, second] = this.shown;
 		const two = first && second && first.index !== second.index;
 		const parts = two ? [this.calls[0], this.made[1]] : [this.calls[0]];
 		return {
 			notes: parts.flatMap((part) => part?.notes ?? []).sort((a, b) => a.tick - b.tick),
 			problems: parts.flatMap((part) => part?.problems ?? [])
-		};
-	}
-
-	/** The phrase on its way into the line: its notes, the time that they take over, the bars of air. */
-	incoming(): Incoming | null {
-		const { notes } = this.phrase();
-		if (notes.length === 0) return null;
-		const { chart, slide, block } = this.open;
-		const stands = this.barsOf({ notes, problems: [] });
-		const bars = this.talk.parts
-			? chart.played.filter((bar) => this.parts[bar.index] !== 'free')
-			: chart.played.slice(stands.from, stands.to);
-		const spans = [
-			...bars.map((bar) => ({ from: bar.startTick, to: bar.startTick + bar.lengthTicks })),
-			...notes.map((note) => ({ from: note.tick, to: note.tick + note.durationTicks }))
-		].sort((a, b) => a.from - b.from);
-		const over: { from: number; to: number }[] = [];
-		for (const span of spans) {
-			const last = over.at(-1);
-			if (last && span.from <= last.to) last.to = Math.max(last.to, span.to);
-			else over.push({ ...span });
-		}
-		const air = bars.filter((bar) => this.talk.parts?.[bar.index] === 'air');
-		const inAir = (tick: number) =>
-			air.some((bar) => tick >= bar.startTick && tick < bar.startTick + bar.lengthTicks);
-		return {
-			name: this.name,
-			over,
-			notes: notes.map(({ tick, durationTicks, string, fret }) => {
-				return { tick, durationTicks, string, fret };
-			}),
-			air: chart.changes.filter(({ tick }) => inAir(tick)).map(({ index }) => index),
-			slide,
-			block
 		};
 	}
 
@@ -356,14 +324,4 @@ export class PhraseDesk {
 		const all = [...this.calls, ...this.made, ...talk].flatMap((phrase) => phrase.problems);
 		return [...new Set(all.map((problem) => proseSigns(problem.message)))];
 	}
-}
-
-/** Roles in the order of their height above the root, for stepping through them. */
-const LADDER: readonly Role[] = ['R', '9', 'b3', '3', '11', '5', '6', 'b7', '7'];
-function nextRole(role: Role, by: 1 | -1): Role {
-	const at = LADDER.indexOf(role);
-	if (at >= 0) return LADDER[(at + by + LADDER.length) % LADDER.length];
-	const all = ROLES.filter((entry) => entry !== 'bass');
-	const index = all.indexOf(role as (typeof all)[number]);
-	return all[(index + by + all.length) % all.length];
 }

@@ -3,6 +3,7 @@ import { RHYTHMS, STARTING_MOTIFS } from '$core/phrase';
 import type { MotifAnswer, TuneAnswer } from '$lib/api/notebook-schema';
 import { OpenTune } from './open-tune.svelte';
 import { PhraseDesk } from './phrase-desk.svelte';
+import { incomingOf } from './phrase-incoming';
 
 const tune = (chart: string): TuneAnswer => ({
 	id: '00000000-0000-4000-8000-000000000001',
@@ -162,13 +163,13 @@ describe('the phrase desk', () => {
 
 	it('goes into the line with the time it takes over and the changes it leaves to the others', () => {
 		const { desk: at, open } = desk('key: C major\n| C | Am | F | G7 |');
-		expect(at.incoming()).toMatchObject({
+		expect(incomingOf(at)).toMatchObject({
 			over: [{ from: 0, to: 2 * 1920 }],
 			air: [],
 			slide: 0
 		});
 		at.talk.fill(open.chart, at.parts, ['call', 'air', 'free', 'answer']);
-		const incoming = at.incoming();
+		const incoming = incomingOf(at);
 		expect(incoming?.over).toEqual([
 			{ from: 0, to: 2 * 1920 },
 			{ from: 3 * 1920, to: 4 * 1920 }
@@ -177,8 +178,8 @@ describe('the phrase desk', () => {
 		expect(incoming?.notes).toHaveLength(10);
 		at.making = 'sequence';
 		at.talk.clear();
-		expect(at.incoming()?.over).toEqual([{ from: 0, to: 4 * 1920 }]);
-		expect(desk('| N.C. |').desk.incoming()).toBeNull();
+		expect(incomingOf(at)?.over).toEqual([{ from: 0, to: 4 * 1920 }]);
+		expect(incomingOf(desk('| N.C. |').desk)).toBeNull();
 	});
 
 	it('keeps to the frets of a slide, and moves with them', () => {
@@ -197,7 +198,7 @@ describe('the phrase desk', () => {
 		expect(at.problems).toEqual([]);
 		expect(at.calls.map(names)).toEqual(['A D F# A', 'D G B D']);
 		expect(at.calls[1].notes.every((note) => note.finger === null)).toBe(true);
-		expect(at.incoming()).toMatchObject({ slide: 1, block: true });
+		expect(incomingOf(at)).toMatchObject({ slide: 1, block: true });
 	});
 
 	it('says once what does not fit', () => {

@@ -45,6 +45,8 @@ export class PlayIn {
 	private live: readonly Live[] = $state.raw([]);
 	private round = -1;
 	private close: (() => void) | null = null;
+	/** What was to be heard before. */
+	private before: Pick<Transport, 'route' | 'loop'> = { route: null, loop: null };
 
 	constructor(
 		private readonly desk: PhraseDesk,
@@ -86,8 +88,15 @@ export class PlayIn {
 		return catchMotif(this.notes, chart, scales, basis);
 	}
 
+	/** Begins: the band goes round the two chords that are shown, and leaves the line to the player. */
 	start(): void {
+		const { transport, desk } = this;
+		transport.stop();
 		this.clear();
+		this.before = { route: transport.route, loop: transport.loop };
+		const handAt = (change: number) => desk.handAt(change);
+		transport.route = { notes: [], targets: [], handAt, rule: 'play it in' };
+		transport.loop ??= desk.barsAt(desk.shown.map((change) => change.tick));
 		this.over = this.desk.shown[0] ?? null;
 		this.on = this.over !== null;
 		void midiAllowed().then((allowed) => {
@@ -109,8 +118,12 @@ export class PlayIn {
 		this.stop();
 	}
 
-	/** Ends and leaves the motif as it was. */
+	/** Ends and leaves the motif as it was; the music stops. */
 	stop(): void {
+		if (this.on) {
+			this.transport.stop();
+			Object.assign(this.transport, this.before);
+		}
 		this.on = false;
 		this.clear();
 		this.close?.();

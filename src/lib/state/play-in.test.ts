@@ -29,7 +29,7 @@ vi.mock('$lib/input/midi', () => ({
 }));
 
 const tune = (chart: string): TuneAnswer => ({
-	...{ id: '00000000-0000-4000-8000-000000000001', title: 'Test', key: null, tempo: 76 },
+	...{ id: '00000000-0000-4000-8000-000000000001', title: 'Test', key: 'Eb major', tempo: 76 },
 	...{ feel: 'straight', bars: 4, chart, version: 1, createdAt: '', updatedAt: '' }
 });
 /** The band, as far as playing in asks for it: where it is says the test. */
@@ -41,6 +41,9 @@ function setup(chart = 'key: Eb major\n| Eb | % | B | % |') {
 		swing: swingOf(open.chart.headers.feel),
 		range: { from: 0, to: 2 * 1920 },
 		playing: false,
+		route: 'as planned' as unknown,
+		loop: null as unknown,
+		stop: () => (band.playing = false),
 		now: null as null | { tick: number; round: number; at: number },
 		moment: () => band.now
 	};
@@ -87,16 +90,20 @@ describe('a motif note by note', () => {
 	});
 
 	it('gives up and leaves the motif as it was', () => {
-		const { input, desk } = setup();
+		const { input, desk, band } = setup();
 		input.strike(58);
 		input.stop();
 		input.strike(60);
 		expect([input.motif, desk.text]).toEqual([null, 'R 3 5']);
 		input.start();
 		expect(input.notes).toEqual([]);
+		// The line is the player's: the route is silent meanwhile, and the band goes round both chords.
+		expect(band.route).toMatchObject({ notes: [], targets: [] });
+		expect(band.loop).toEqual({ from: 0, to: 3 });
 		input.back();
 		input.finish();
 		expect(desk.text).toBe('R 3 5');
+		expect([band.route, band.loop]).toEqual(['as planned', null]);
 	});
 
 	it('keeps the basis of the motif that is worked on', () => {

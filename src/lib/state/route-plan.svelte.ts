@@ -11,7 +11,6 @@ import {
 	type HandWindow,
 	type Landing
 } from '$core/route';
-import { chartTicks, type Chart } from '$core/chart';
 import type { Scale } from '$core/harmony';
 import { noteName } from '$core/pitch';
 import { scalesOf } from '$lib/api/route-anchors';
@@ -21,6 +20,7 @@ import { instrumentInputOf } from '$lib/api/resolve';
 import type { RouteRequest } from '$lib/api/route';
 import type { Planner } from '$lib/workers/planner';
 import * as edit from './anchor-edit';
+import { ringing } from './ringing';
 import { Refusal, send } from './api';
 import type { OpenTune } from './open-tune.svelte';
 import type { OwnWays } from './own-line';
@@ -326,10 +326,3 @@ export class RoutePlan extends RouteWishes {
 		return this.save();
 	}
 }
-
-/** Landings as notes that ring until the next, for the judgement. */
-const ringing = (chart: Chart, targets: readonly TargetAnswer[]) =>
-	targets.map((target, i) => ({
-		...target,
-		durationTicks: Math.max(1, (targets[i + 1]?.tick ?? chartTicks(chart)) - target.tick)
-	}));

@@ -9,12 +9,15 @@ import {
 	type Click,
 	type Swing
 } from '$core/band';
-import { chartTicks, type Chart } from '$core/chart';
+import type { Chart } from '$core/chart';
 import type { NoteAnswer, TargetAnswer } from '$lib/api/plan-schema';
 import type { ScoreWish, Sounding } from '$lib/audio/open-engine';
+import { Announcer } from './announcer';
 import type { OpenTune } from './open-tune.svelte';
 import { following, heardChanges } from './play-position';
+import { ringing } from './ringing';
 import { soundPrefs } from './sound-prefs.svelte';
+import { TapTempo } from './tap-tempo';
 import { keepAwake } from './wake-lock';
 
 const KEY = Symbol('transport');
@@ -46,10 +49,6 @@ export type Heard =
 	  };
 
 const STILL: Heard = { kind: 'still' };
-/** Taps farther apart than this begin anew, in ms. */
-const TAP_GAP = 2200;
-const TAPS = 5;
-
 /** One audio for all tunes of this page; opened with the first note. */
 let sounding: Promise<Sounding> | null = null;
 
@@ -72,8 +71,8 @@ export class Transport {
 	route: PlayedRoute | null = $state.raw(null);
 	private audio: Sounding | null = null;
 	private frame = 0;
-	private taps: number[] = [];
-	private spoken: number | null = null;
+	private readonly taps = new TapTempo();
+	private readonly announcer = new Announcer();
 
 	readonly chart: Chart = $derived.by(() => this.draft?.chart ?? this.open.chart);
 	readonly written: number = $derived(this.tempo ?? this.chart.headers.tempo);
@@ -188,7 +187,7 @@ export class Transport {
 				return;
 			}
 			this.state = 'playing';
-			this.spoken = null;
+			this.announcer.reset();
 			keepAwake(true);
 			this.follow();
 		} catch (error) {
@@ -264,14 +263,10 @@ export class Transport {
 
 	/** Takes the tempo from taps: the middle of the last few gaps. */
 	tap(now = performance.now()): void {
-		const last = this.taps.at(-1);
-		if (last !== undefined && now - last > TAP_GAP) this.taps = [];
-		this.taps = [...this.taps, now].slice(-TAPS);
-		if (this.taps.length < 2) return;
-		const gaps = this.taps.slice(1).map((at, i) => at - this.taps[i]);
-		const middle = gaps.sort((a, b) => a - b)[gaps.length >> 1];
+		const tempo = this.taps.tap(now);
+		if (tempo === null) return;
 		this.speed = 100;
-		this.setTempo(60_000 / middle);
+		this.setTempo(tempo);
 	}
 
 	/** Bars round the change that is looked at, or, where that is the loop, the whole again. */
@@ -317,7 +312,7 @@ export class Transport {
 		) {
 			const { now, next, beats } = where;
 			this.heard = { kind: 'playing', bar, beat, round, toGo: beats, now, next };
-			this.announce(where.next, where.beats);
+			this.announcer.hear(this.chart, this.route, next, beats);
 		}
 		this.look(tick);
 		const note = this.lineAt.findLast(({ from }) => from <= tick);
@@ -339,39 +334,7 @@ export class Transport {
 		const { announce } = soundPrefs.current;
 		return this.heard.kind === 'playing' && announce > 0 && this.heard.toGo <= announce;
 	}
-
-	private announce(next: number | null, beats: number): void {
-		const { announce, speak } = soundPrefs.current;
-		if (next === null || announce === 0 || beats > announce || !speak) {
-			if (beats > announce) this.spoken = null;
-			return;
-		}
-		if (this.spoken === next) return;
-		this.spoken = next;
-		const change = this.chart.changes[next];
-		const target = this.route?.targets.find((entry) => entry.change === next);
-		void import('./speech').then(({ say, spokenChord, spokenNote }) => {
-			const chord = spokenChord(change.to.chord);
-			say(target ? `${chord}, ${spokenNote(target.name)}` : chord);
-		});
-	}
 }
-
-/** Landings as notes of a line that ring until the next one. */
-const ringing = (chart: Chart, targets: readonly TargetAnswer[]): NoteAnswer[] =>
-	targets.map((target, i) => ({
-		string: target.string,
-		fret: target.fret,
-		tick: target.tick,
-		durationTicks: Math.max(1, (targets[i + 1]?.tick ?? chartTicks(chart)) - target.tick),
-		midi: target.midi,
-		name: target.name,
-		role: target.role,
-		kind: 'target',
-		finger: null,
-		technique: null,
-		chord: chart.changes[target.change]?.to.index ?? 0
-	}));
 
 export const provideTransport = (transport: Transport): Transport => setContext(KEY, transport);
 export const useTransport = (): Transport => getContext<Transport>(KEY);

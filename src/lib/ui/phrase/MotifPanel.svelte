@@ -10,13 +10,15 @@
 	type Props = {
 		desk: PhraseDesk;
 		playing: boolean;
+		/** A motif is being played in: nothing else is done with this one. */
+		busy: boolean;
 		/** The text is open for writing. */
 		writing: boolean;
 		onhear: () => void;
 		onplayin: () => void;
 		onwrite: (open: boolean) => void;
 	};
-	let { desk, playing, writing, onhear, onplayin, onwrite }: Props = $props();
+	let { desk, playing, busy, writing, onhear, onplayin, onwrite }: Props = $props();
 	const uid = $props.id();
 
 	const BASES = [
@@ -74,7 +76,7 @@
 			onchange={(event) => desk.rename(event.currentTarget.value.trim() || 'Motif')}
 		/></label
 	>
-	<p class="acts">
+	<p class="acts" hidden={busy}>
 		<button type="button" class="quiet" onclick={onhear}
 			>{playing ? 'Stop' : 'Hear it'} <KeyCap keys="H" /></button
 		>
@@ -127,7 +129,7 @@
 	.name input {
 		font-weight: 700;
 	}
-	.acts {
+	.acts:not([hidden]) {
 		display: flex;
 		flex-wrap: wrap;
 		gap: 2px 16px;

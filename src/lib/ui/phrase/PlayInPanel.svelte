@@ -67,7 +67,9 @@
 		<h2>Play it in</h2>
 		<small aria-live="polite">{plural(input.notes.length, 'note')}</small>
 	</div>
-	<p class="so-far">{desk.live ? signs(desk.text ?? '…') : 'Touch the neck, or play the keys.'}</p>
+	<p class="so-far">
+		{input.motif ? signs(desk.text ?? '…') : 'Touch the neck, or play the keys.'}
+	</p>
 	<div class="keys" aria-hidden="true">
 		{#each rows as row, i (i)}
 			<div class="row" style:padding-left="{i * 10}px">

@@ -43,12 +43,15 @@ export function landingOf(desk: PhraseDesk, phrase: Phrase | undefined, at: numb
 /** The first sentence of the screen, and what it rests on. */
 export function phraseVerdict(desk: PhraseDesk, columns: number): { head: string; rest: string } {
 	const { making, times, shown } = desk;
+	if (desk.live) {
+		return { head: 'Play your motif.', rest: 'On the neck, the keys or MIDI; Enter takes it.' };
+	}
 	if (making === 'answer') {
 		const feels = [desk.calls[0], desk.made[0]].map((phrase) => feelOf(landingOf(desk, phrase, 0)));
 		const stay = Math.max(0, desk.motif.notes.length - 1);
 		return {
 			head: `One call, ${columns > 1 ? 'two chords, ' : ''}one answer.`,
-			rest: `${capital(inWords(stay))} ${stay === 1 ? 'note stays' : 'notes stay'}, the landing changes: ${feels[0]}, then ${feels[1]}.`
+			rest: `${stay === 0 ? 'The' : `${capital(inWords(stay))} ${stay === 1 ? 'note stays' : 'notes stay'}, the`} landing changes: ${feels[0]}, then ${feels[1]}.`
 		};
 	}
 	const runs = making === 'sequence' || making === 'symmetric';

@@ -1,0 +1,99 @@
+<script lang="ts">
+	import type { Change } from '$core/chart';
+	import { signs } from '$core/chord';
+	import type { Phrase } from '$core/phrase';
+	import type { PhraseDesk } from '$lib/state/phrase-desk.svelte';
+	import { feelOf, landingOf, MADE, placeWords } from './phrase-words';
+	import PhraseCell from './PhraseCell.svelte';
+
+	/** The call over the sounding chord and the coming one, and under it what is made of it. */
+	type Props = { desk: PhraseDesk; width: number; narrow: boolean };
+	let { desk, width, narrow }: Props = $props();
+
+	const LABEL = 92;
+	const HEIGHTS = { call: 176, made: 158 };
+	const columns = $derived(narrow ? desk.shown.slice(0, 1) : desk.shown);
+	const cell = $derived((width - (narrow ? 0 : LABEL)) / Math.max(1, columns.length));
+	const made = $derived(MADE[desk.making].toLowerCase());
+
+	/** Lowest and highest pitch of a row. */
+	function rangeOf(phrases: readonly Phrase[]): { low: number; high: number } {
+		const all = phrases.flatMap((phrase) => phrase.notes.map((note) => note.midi));
+		return all.length === 0
+			? { low: 60, high: 72 }
+			: { low: Math.min(...all), high: Math.max(...all) };
+	}
+	/** What a cell shows whatever row it is in. */
+	function cellOf(phrase: Phrase, change: Change) {
+		const bar = desk.open.chart.played[change.bar - 1];
+		const last = phrase.notes.at(-1);
+		const needed = last ? last.tick + last.durationTicks - change.tick : 0;
+		const span = Math.max(bar.lengthTicks, Math.ceil(needed / 480) * 480);
+		return { phrase, change, bar, span, place: placeWords(desk, change.index) };
+	}
+	const tense = (at: number) => (at === 0 ? 'now' : 'next');
+</script>
+
+{#snippet label(name: string, phrases: readonly Phrase[], landing: boolean)}
+	{@const role = landingOf(desk, phrases[0], 0)}
+	{#if !narrow}
+		<p class="label">
+			<b>{name}</b>
+			{#if landing}<span>lands on {signs(role ?? '')}<br />{feelOf(role)}</span>{/if}
+		</p>
+	{/if}
+{/snippet}
+
+<div class="row">
+	{@render label('Call', desk.calls, true)}
+	{#each columns as change, at (at)}
+		<PhraseCell
+			{...cellOf(desk.calls[at], change)}
+			{...rangeOf(desk.calls)}
+			tense={tense(at)}
+			width={cell}
+			height={HEIGHTS.call}
+			says={at === 0 ? 'the call' : `the call on ${signs(change.to.symbol)}`}
+			picked={at === 0 ? desk.note : null}
+			onpick={at === 0 ? (index) => (desk.note = index) : undefined}
+		/>
+	{/each}
+</div>
+<div class="row">
+	{@render label(MADE[desk.making], desk.made, !desk.runs)}
+	{#each desk.runs ? columns.slice(0, 1) : columns as change, at (at)}
+		<PhraseCell
+			{...cellOf(desk.made[at], change)}
+			{...rangeOf(desk.made)}
+			tense={tense(at)}
+			width={desk.runs ? cell * columns.length : cell}
+			height={HEIGHTS.made}
+			says={at === 0 ? made : `${made} on ${signs(change.to.symbol)}`}
+		/>
+	{/each}
+</div>
+
+<style>
+	.row {
+		display: flex;
+		border-top: 2px solid var(--ink);
+	}
+	.row > :global(svg + svg) {
+		border-left: 1.5px solid var(--ink);
+	}
+	.label {
+		width: 92px;
+		flex-shrink: 0;
+		padding: 14px 8px 0 0;
+		border-right: 1.5px solid var(--ink);
+		font-size: 13px;
+		color: var(--second);
+	}
+	.label b {
+		display: block;
+		font-family: var(--font-display);
+		font-weight: 800;
+		font-size: 18px;
+		color: var(--ink);
+	}
+</style>
