@@ -4,10 +4,10 @@
 	import { TALKS, type BarPart } from '$core/phrase';
 	import type { PhraseDesk } from '$lib/state/phrase-desk.svelte';
 	import { useTransport } from '$lib/state/transport.svelte';
-	import ChevronDown from '@lucide/svelte/icons/chevron-down';
-	import { DropdownMenu } from 'bits-ui';
 	import ChordSymbol from '../ChordSymbol.svelte';
+	import type { MenuLine } from '../DropMenu.svelte';
 	import KeyCap from '../KeyCap.svelte';
+	import MenuButton from '../MenuButton.svelte';
 	import { talkWords } from './talk-words';
 
 	/** The bars of the tune: which are the call's, the answer's, held, or air. */
@@ -53,6 +53,23 @@
 	);
 	const section = $derived(played[desk.bar]?.section ?? null);
 	const sections = $derived(new Set(played.map((bar) => bar.section)).size);
+	const fill = (parts: readonly BarPart[], only?: string | null) =>
+		desk.talk.fill(desk.open.chart, desk.parts, parts, only);
+	const here = $derived(section ?? 'this section');
+	const lines: readonly MenuLine[] = $derived([
+		...TALKS.map(({ name, parts }) => ({ name, run: () => fill(parts) })),
+		...(sections > 1
+			? [
+					null,
+					...TALKS.map(({ name, parts }) => ({
+						name: `${name}, in ${here} only`,
+						run: () => fill(parts, section)
+					}))
+				]
+			: []),
+		null,
+		{ name: 'Only the two chords above', run: () => desk.talk.clear() }
+	]);
 	function choose(index: number): void {
 		if (desk.bar === index) desk.nextPart();
 		else desk.bar = index;
@@ -80,36 +97,7 @@
 			<button type="button" class="quiet" onclick={() => desk.nextPart()}
 				>Bar {desk.bar + 1}: {WORDS[desk.parts[desk.bar] ?? 'free']} <KeyCap keys="C" /></button
 			>
-			<DropdownMenu.Root>
-				<DropdownMenu.Trigger class="quiet"
-					>Fill <ChevronDown size={16} aria-hidden="true" /></DropdownMenu.Trigger
-				>
-				<DropdownMenu.Portal>
-					<DropdownMenu.Content class="menu" align="end" sideOffset={6}>
-						{#each TALKS as talk (talk.id)}
-							<DropdownMenu.Item
-								class="menu-item"
-								onSelect={() => desk.talk.fill(desk.open.chart, desk.parts, talk.parts)}
-								>{talk.name}</DropdownMenu.Item
-							>
-						{/each}
-						{#if sections > 1}
-							<DropdownMenu.Separator class="menu-rule" />
-							{#each TALKS as talk (talk.id)}
-								<DropdownMenu.Item
-									class="menu-item"
-									onSelect={() => desk.talk.fill(desk.open.chart, desk.parts, talk.parts, section)}
-									>{talk.name}, in {section ?? 'this section'} only</DropdownMenu.Item
-								>
-							{/each}
-						{/if}
-						<DropdownMenu.Separator class="menu-rule" />
-						<DropdownMenu.Item class="menu-item" onSelect={() => desk.talk.clear()}
-							>Only the two chords above</DropdownMenu.Item
-						>
-					</DropdownMenu.Content>
-				</DropdownMenu.Portal>
-			</DropdownMenu.Root>
+			<MenuButton {lines}>Fill</MenuButton>
 		</span>
 	</div>
 	<div class="bars" role="group" aria-label="Bars {from + 1} to {from + bars.length}">

@@ -1,8 +1,8 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import type { RouteSummary } from '$lib/api/notebook-schema';
-	import { DropdownMenu } from 'bits-ui';
-	import ChevronDown from '@lucide/svelte/icons/chevron-down';
+	import type { MenuLine } from '../DropMenu.svelte';
+	import MenuButton from '../MenuButton.svelte';
 
 	/** The saved routes of the tune, to open, start anew or delete. */
 	type Props = {
@@ -12,32 +12,18 @@
 	};
 	let { routes, current, onremove }: Props = $props();
 	const openRoute = (id: string) => void goto(`?route=${id}`);
+	const lines: readonly MenuLine[] = $derived([
+		...routes.map(({ id, name }) => ({
+			name: id === current?.id ? `${name}, open` : name,
+			run: () => openRoute(id)
+		})),
+		null,
+		{ name: 'New route', run: () => openRoute('new') },
+		...(current ? [{ name: 'Delete this route', run: onremove }] : [])
+	]);
 </script>
 
-<DropdownMenu.Root>
-	<DropdownMenu.Trigger class="quiet route-trigger">
-		<span class="route-name">{current?.name ?? 'New route'}</span>
-		<ChevronDown size={18} aria-hidden="true" />
-	</DropdownMenu.Trigger>
-	<DropdownMenu.Portal>
-		<DropdownMenu.Content class="menu" align="end" sideOffset={6}>
-			{#each routes as route (route.id)}
-				<DropdownMenu.Item class="menu-item" onSelect={() => openRoute(route.id)}>
-					{route.name}{route.id === current?.id ? ', open' : ''}
-				</DropdownMenu.Item>
-			{/each}
-			<DropdownMenu.Separator class="menu-rule" />
-			<DropdownMenu.Item class="menu-item" onSelect={() => openRoute('new')}
-				>New route</DropdownMenu.Item
-			>
-			{#if current}
-				<DropdownMenu.Item class="menu-item" onSelect={onremove}
-					>Delete this route</DropdownMenu.Item
-				>
-			{/if}
-		</DropdownMenu.Content>
-	</DropdownMenu.Portal>
-</DropdownMenu.Root>
+<MenuButton {lines}><span class="route-name">{current?.name ?? 'New route'}</span></MenuButton>
 
 <style>
 	.route-name {

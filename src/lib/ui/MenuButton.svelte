@@ -1,0 +1,37 @@
+<script lang="ts">
+	import ChevronDown from '@lucide/svelte/icons/chevron-down';
+	import type { Snippet } from 'svelte';
+	import type { MenuLine } from './DropMenu.svelte';
+
+	/** A button that a menu drops from; the menu is fetched when it is opened for the first time. */
+	let { lines, children }: { lines: readonly MenuLine[]; children: Snippet } = $props();
+	let shown = $state(false);
+	let wanted = $state(false);
+	let trigger: HTMLButtonElement | null = $state(null);
+	function open(): void {
+		wanted = true;
+		shown = !shown;
+	}
+</script>
+
+<button
+	bind:this={trigger}
+	type="button"
+	class="quiet"
+	aria-haspopup="menu"
+	aria-expanded={shown}
+	onclick={open}
+	onkeydown={(event) => {
+		if (event.key !== 'ArrowDown' || shown) return;
+		event.preventDefault();
+		open();
+	}}
+>
+	{@render children()}
+	<ChevronDown size={18} aria-hidden="true" />
+</button>
+{#if wanted}
+	{#await import('./DropMenu.svelte') then Menu}
+		<Menu.default bind:shown {trigger} {lines} />
+	{/await}
+{/if}
