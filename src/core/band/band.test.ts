@@ -133,6 +133,32 @@ describe('what the band makes of a chart', () => {
 		expect(ticks(of(band.bar(1, 0, true), 'bass'))).toContain(1920);
 	});
 
+	it('keeps what was pushed out of the next bar away where a loop turns, and leads to its first chord', () => {
+		const chart = parseChart('feel: straight\n| F9 | <Eb9 | F9 |');
+		for (const feel of FEELS) {
+			const band = bandFor(chart, { feel });
+			const notes = band.bar(0, 1, true, 0);
+			const early = notes.filter((note) => note.part !== 'drums' && note.tick >= 1680);
+			const tones = new Set(chart.events[0].chord?.tones.map((tone) => tone.pc));
+			for (const note of early.filter(({ part }) => part === 'chords')) {
+				expect(tones, feel).toContain(note.midi % 12);
+			}
+			// Round to its own chord again there is nothing to lead to: the bass stays with the chord.
+			for (const note of of(notes, 'bass')) expect(tones, feel).toContain(note.midi % 12);
+		}
+		const walk = bandFor(parseChart('| C | Am | F | G7 |'), { feel: 'swing' });
+		// A semitone, a scale step, or the fifth before the root that comes.
+		for (const [goes, root] of [
+			[0, 0],
+			[3 * 1920, 7]
+		]) {
+			const last = of(walk.bar(1, 1, false, goes), 'bass').at(-1)?.midi ?? 0;
+			const apart = (last - root + 120) % 12;
+			expect([1, 2, 5], `to ${goes}`).toContain(Math.min(apart, 12 - apart));
+		}
+		expect(walk.bar(1, 1)).not.toEqual(walk.bar(1, 1, false, 3 * 1920));
+	});
+
 	it('holds a pedal under changing chords', () => {
 		const chart = parseChart('| Db | Eb/Db | Bbm7/Db | Eb/Db |');
 		for (const feel of FEELS) {

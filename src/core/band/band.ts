@@ -35,8 +35,14 @@ export type Band = {
 	 * Drums, bass and chords of a played bar, in ticks from the chart's first beat.
 	 * @param index of the bar; @param round times through before, from 0: details differ for the first few rounds (see `WAYS`)
 	 * @param entered the band comes in with this bar: what was pushed before it is played at its start
+	 * @param goes tick of the chart where the music goes after this bar, as at the end of a loop
 	 */
-	readonly bar: (index: number, round: number, entered?: boolean) => readonly BandNote[];
+	readonly bar: (
+		index: number,
+		round: number,
+		entered?: boolean,
+		goes?: number | null
+	) => readonly BandNote[];
 };
 
 /** A new section, or the same one again, begins with this bar. */
@@ -61,9 +67,14 @@ export function bandFor(chart: Chart, options: BandOptions = {}): Band {
 		return bassClass(one) === bassClass(other);
 	};
 	const pedal = (event: number) => rests(event - 1, event) || rests(event, event + 1);
-	const write = (index: number, round: number, entered: boolean): BandNote[] => {
+	const write = (
+		index: number,
+		round: number,
+		entered: boolean,
+		goes: number | null
+	): BandNote[] => {
 		const at = played[index];
-		const stretches = stretchesOf(chart, line, at, entered || index === 0);
+		const stretches = stretchesOf(chart, line, at, entered || index === 0, goes);
 		const silent = stretches.every((stretch) => stretch.chord === null);
 		const pushes = stretches
 			.filter((stretch) => stretch.pushed && stretch.from > at.startTick)
@@ -86,12 +97,12 @@ export function bandFor(chart: Chart, options: BandOptions = {}): Band {
 		return [...drums, ...bass, ...chords];
 	};
 	const written = new Map<string, readonly BandNote[]>();
-	const bar = (index: number, round: number, entered = false): readonly BandNote[] => {
+	const bar: Band['bar'] = (index, round, entered = false, goes = null) => {
 		const way = round === 0 ? 0 : 1 + ((round - 1) % WAYS);
-		const key = `${index} ${way} ${entered}`;
+		const key = `${index} ${way} ${entered} ${goes}`;
 		const known = written.get(key);
 		if (known) return known;
-		const notes = write(index, way, entered);
+		const notes = write(index, way, entered, goes);
 		if (written.size >= KEPT) written.clear();
 		written.set(key, notes);
 		return notes;

@@ -68,6 +68,18 @@ describe('notes in time', () => {
 		}
 	});
 
+	it('sound no chord from beyond the loop at its seam', () => {
+		const pushed = parseChart('| Bb7 | % | <Eb7 | Eb7 |');
+		const own = { ...score, band: bandFor(pushed, { feel: 'straight' }), strokes: [] };
+		const start = { seconds: 0, tempo: 100, countInBars: 0, loop: { from: 0, to: 2 } };
+		const foreign = (loop: typeof start.loop | null) =>
+			notesBetween(own, beginRun(pushed, { ...start, loop }), 0, 1920 * 6)
+				.notes.filter(({ part, at }) => part === 'chords' && at < 2 * 1920)
+				.filter(({ midi }) => [3, 7].includes(midi % 12));
+		expect(foreign(null).length).toBeGreaterThan(0);
+		expect(foreign(start.loop)).toEqual([]);
+	});
+
 	it('follow a change of tempo from its tick on', () => {
 		const at = 4000;
 		const faster = withTempo(run, at, 200);

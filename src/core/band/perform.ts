@@ -1,4 +1,4 @@
-import type { Chart } from '../chart';
+import { chartTicks, type Chart } from '../chart';
 import type { Band } from './band';
 import { clickBar, countIn, type Click } from './click';
 import { extendRun, runEnd, secondsAt, type Run, type Segment } from './run';
@@ -67,15 +67,25 @@ const first = (strokes: readonly Stroke[], tick: number): number => {
 	return low;
 };
 
+/** Where the music goes at a segment's end, in ticks of the chart; null where it only goes on, or ends. */
+function goesTo(run: Run, segment: Segment, end: number): number | null {
+	const at = segment.at + segment.length;
+	const { segments } = extendRun(run, at + 1);
+	const next = segments.find((other) => other.at === at)?.tick ?? null;
+	// After its end a chart begins anew: the band knows that.
+	return next === end || (next === 0 && end === chartTicks(run.chart)) ? null : next;
+}
+
 /** The notes of one bar of a segment, in ticks of the chart. */
-function* draftsOf(score: Score, segment: Segment, index: number): Generator<Draft> {
+function* draftsOf(score: Score, run: Run, segment: Segment, index: number): Generator<Draft> {
 	const { band, strokes, click } = score;
 	const bar = band.chart.played[index];
 	const from = segment.tick ?? 0;
 	const entered = bar.startTick <= from;
-	yield* band.bar(index, segment.round, entered);
-	yield* clickBar(click, bar);
 	const end = bar.startTick + bar.lengthTicks;
+	const goes = end === from + segment.length ? goesTo(run, segment, end) : null;
+	yield* band.bar(index, segment.round, entered, goes);
+	yield* clickBar(click, bar);
 	for (let i = first(strokes, bar.startTick); i < strokes.length; i++) {
 		const stroke = strokes[i];
 		if (stroke.tick >= end) break;
@@ -112,7 +122,7 @@ export function notesBetween(
 		const firstBar = Math.max(barIndexAt(chart, start), barIndexAt(chart, heardFrom - 1));
 		for (let index = firstBar; index < chart.played.length; index++) {
 			if (chart.played[index].startTick >= heardTo) break;
-			for (const draft of draftsOf(score, segment, index)) {
+			for (const draft of draftsOf(score, grown, segment, index)) {
 				const played = performed(chart, draft.tick, score.swing);
 				if (draft.tick < start || played < heardFrom || played >= heardTo) continue;
 				const until = draft.tick + draft.durationTicks;

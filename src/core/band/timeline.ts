@@ -70,12 +70,14 @@ export function timelineOf(chart: Chart): Timeline {
 /**
  * The chords of a bar in order, cut at its lines.
  * @param entered the band comes in with this bar: a chord pushed before it has not been heard yet
+ * @param goes tick of the chart where the music goes after this bar, where that is not the next one
  */
 export function stretchesOf(
 	chart: Chart,
 	line: Timeline,
 	bar: PlayedBar,
-	entered: boolean
+	entered: boolean,
+	goes: number | null = null
 ): Stretch[] {
 	const end = bar.startTick + bar.lengthTicks;
 	const stretches: Stretch[] = [];
@@ -106,7 +108,31 @@ export function stretchesOf(
 		from = to;
 		event++;
 	}
-	return stretches;
+	return goes === null ? stretches : turned(chart, line, bar, stretches, goes);
+}
+
+/** The stretches of a bar that another one follows: what was pushed out of the next one stays away. */
+function turned(
+	chart: Chart,
+	line: Timeline,
+	bar: PlayedBar,
+	stretches: readonly Stretch[],
+	goes: number
+): Stretch[] {
+	const end = bar.startTick + bar.lengthTicks;
+	const there = chart.events[line.at(goes)]?.chord ?? null;
+	const here = stretches.filter(({ event }, i) => {
+		const sounding = chart.events[event];
+		return i === 0 || !sounding || writtenTick(chart, sounding) < end;
+	});
+	return here.map((stretch, i): Stretch => {
+		const last = i === here.length - 1;
+		const to = last ? end : stretch.to;
+		const cut = here.length < stretches.length && last;
+		if (!cut && stretch.from + stretch.untilNext < end) return { ...stretch, to };
+		const goesOn = stretch.chord !== null && there !== null && sameChord(stretch.chord, there);
+		return { ...stretch, to, next: goesOn ? null : there, untilNext: end - stretch.from };
+	});
 }
 
 /** The tick of the beat that a chord is written on. */

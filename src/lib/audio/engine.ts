@@ -218,6 +218,7 @@ export class BandEngine {
 			this.run = grown;
 			this.written = until;
 			for (const note of notes) this.write(note, now);
+			this.catchUp();
 		}
 		const end = runEnd(run);
 		if (end !== Infinity && now > secondsAt(run, end)) {
@@ -226,11 +227,23 @@ export class BandEngine {
 		}
 	};
 
-	private write(note: TimedNote, now: number): void {
+	private keyOf(note: TimedNote): VoiceKey {
 		const voice = voiceOf(note.part, this.score?.band.voice ?? 'guitar');
-		const buffer = this.buffers.get(
-			keyText({ voice, midi: note.midi, layer: layerOf(note.velocity) })
-		);
+		return { voice, midi: note.midi, layer: layerOf(note.velocity) };
+	}
+
+	/** Sounds that nobody foresaw, as where a loop turns: rendered once what was foreseen is there. */
+	private catchUp(): void {
+		if (this.waiting.length === 0) return;
+		const { waiting } = this;
+		this.rest = this.rest.then(() => this.render(waiting.map((note) => this.keyOf(note))));
+		void this.rest.catch(() => {});
+	}
+
+	private write(note: TimedNote, now: number): void {
+		const key = this.keyOf(note);
+		const { voice } = key;
+		const buffer = this.buffers.get(keyText(key));
 		if (!buffer) this.waiting.push(note);
 		// What was meant for a moment that has passed while the page stood still would come late.
 		if (!buffer || note.seconds < now - 0.005) return;
