@@ -1,7 +1,7 @@
-import { browser } from '$app/environment';
 import { plainName } from '$core/pitch';
 import { signs } from '$core/chord';
 import * as z from 'zod/mini';
+import { Kept } from './kept.svelte';
 
 const schema = z.object({
 	labels: z.catch(z.enum(['names', 'roles']), 'names'),
@@ -24,25 +24,10 @@ const schema = z.object({
 });
 type Stored = z.infer<typeof schema>;
 
-const STORE = 'arc-step-preferences';
-
 /** What the player likes, kept in this browser. */
-class Preferences {
-	current: Stored = $state(schema.parse({}));
-
-	/** Reads the stored choices; call once in the browser. */
-	load(): void {
-		if (!browser) return;
-		try {
-			this.current = schema.parse(JSON.parse(localStorage.getItem(STORE) ?? '{}'));
-		} catch {
-			this.current = schema.parse({});
-		}
-	}
-
-	set<K extends keyof Stored>(key: K, value: Stored[K]): void {
-		this.current[key] = value;
-		if (browser) localStorage.setItem(STORE, JSON.stringify(this.current));
+class Preferences extends Kept<Stored> {
+	constructor() {
+		super('arc-step-preferences', (stored) => schema.parse(stored));
 	}
 
 	toggle(key: { [K in keyof Stored]: Stored[K] extends boolean ? K : never }[keyof Stored]): void {

@@ -1,5 +1,5 @@
-import { browser } from '$app/environment';
 import * as z from 'zod/mini';
+import { Kept } from './kept.svelte';
 import { CLICK_BEATS, CHORD_VOICES } from '$core/band';
 import type { Faders } from '$lib/audio/desk';
 
@@ -44,25 +44,10 @@ const schema = z.object({
 });
 type Stored = z.infer<typeof schema>;
 
-const STORE = 'arc-step-sound';
-
 /** How the band sounds to this player, kept in this browser. */
-class SoundPreferences {
-	current: Stored = $state(schema.parse({}));
-
-	/** Reads the stored choices; call once in the browser. */
-	load(): void {
-		if (!browser) return;
-		try {
-			this.current = schema.parse(JSON.parse(localStorage.getItem(STORE) ?? '{}'));
-		} catch {
-			this.current = schema.parse({});
-		}
-	}
-
-	set<K extends keyof Stored>(key: K, value: Stored[K]): void {
-		this.current[key] = value;
-		this.keep();
+class SoundPreferences extends Kept<Stored> {
+	constructor() {
+		super('arc-step-sound', (stored) => schema.parse(stored));
 	}
 
 	setFader(part: keyof Faders, change: Partial<Faders[keyof Faders]>): void {
@@ -73,10 +58,6 @@ class SoundPreferences {
 	/** A plain copy for the engine and for workers. */
 	get faders(): Faders {
 		return $state.snapshot(this.current.faders);
-	}
-
-	private keep(): void {
-		if (browser) localStorage.setItem(STORE, JSON.stringify(this.current));
 	}
 }
 

@@ -109,7 +109,22 @@
 				['B', 'move with the root, or stay'],
 				['H', 'hear it'],
 				['S', 'store it'],
+				['I', 'play a motif in'],
+				['T', 'write it as text'],
+				['C', 'what this bar is for: call, answer, hold, air'],
 				['Enter', 'put it in the line']
+			]
+		],
+		[
+			'Phrase, while a motif is played in',
+			[
+				['Z A Q', 'the rows of letters: the scale, an octave a row'],
+				['Shift', 'a semitone higher'],
+				['→', 'the last note longer'],
+				['.', 'air'],
+				['⌫', 'one back'],
+				['Enter', 'take it'],
+				['Esc', 'give up']
 			]
 		],
 		[

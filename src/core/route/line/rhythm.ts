@@ -181,9 +181,10 @@ export function rhythmOf(chart: Chart, targets: readonly Target[], wishes: LineW
 			for (let k = mark; k < marks.length && marks[k].tick < end; k++) {
 				if (marks[k].mark === '.') end = marks[k].tick;
 			}
+			// It stops where the player leaves air;
+			for (const { from } of silences) if (from > draft.tick && from < end) end = from;
 		}
-		// It stops where the player leaves air, and where the chords fall silent.
-		for (const { from } of silences) if (from > draft.tick && from < end) end = from;
+		// and every note where the chords fall silent.
 		for (let k = event + 1; k < events.length && events[k].startTick < end; k++) {
 			if (!events[k].chord) end = events[k].startTick;
 		}
