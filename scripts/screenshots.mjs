@@ -84,6 +84,8 @@ async function onStand(page) {
 async function calledHere(page) {
 	await page.getByRole('button', { name: /^Gangway/ }).waitFor();
 	await page.keyboard.press('b');
+	await page.getByRole('button', { name: 'Fill' }).click();
+	await page.getByRole('menuitem', { name: 'Call, air, answer, hold' }).click();
 }
 
 /** Tempo, band and click. */

@@ -64,6 +64,10 @@ export function stretchesOf(
 	const { chart, line } = request;
 	const chromatic =
 		(line.spice ?? 0) > 0 && request.style !== 'arpeggio' && line.scalePlan !== 'arpeggio';
+	/** Where the hand is: changes that nothing lands on move it all the same, where it moves with the chords. */
+	const placeOf = request.windows
+		? (tick: number, landed: number) => positionAt(request, changeUnder(chart, tick, landed))
+		: () => request.position;
 	const wanted = new Map((line.arrive ?? []).map((wish) => [wish.change, wish.approach]));
 	const starts = onsets.flatMap((onset, i) => (onset.target === null ? [] : [i]));
 	return starts.map((at, i): Stretch => {
@@ -86,25 +90,23 @@ export function stretchesOf(
 			if (known.fromTick === from.tick && known.toTick === toTick) return known;
 		}
 		const inside = onsets.slice(at + 1, end);
-		/** Changes that nothing lands on move the hand all the same, where it moves with the chords. */
-		const places = inside.map(({ tick }) =>
-			request.windows ? positionAt(request, changeUnder(chart, tick, fromTarget.change)) : position
-		);
-		const placeOf = new Map(inside.map((onset, k) => [onset, places[k]]));
 		const between = inside.filter((onset, k) => {
 			if (onset.own) return true;
-			const [there, when] =
-				k + 1 < inside.length ? [places[k + 1], inside[k + 1].tick] : [toPosition, toTick];
-			if (there !== places[k] && (when - onset.tick) * msPerTick < SHIFT_MS) return false;
-			if (toPosition !== places[k] && (toTick - onset.tick) * msPerTick < SHIFT_MS) return false;
-			return pools.free(onset, places[k], null).candidates.length > 0;
+			const place = placeOf(onset.tick, fromTarget.change);
+			// A hand that is about to move has let go.
+			const next = inside[k + 1];
+			const moves = (there: number, tick: number) =>
+				there !== place && (tick - onset.tick) * msPerTick < SHIFT_MS;
+			if (moves(toPosition, toTick)) return false;
+			if (next && moves(placeOf(next.tick, fromTarget.change), next.tick)) return false;
+			return pools.free(onset, place, null).candidates.length > 0;
 		});
 		const bar = (between[0] ?? from).bar.index;
 		const ceiling = ceilingOver(bar, fromTarget.midi, toTarget.midi);
 		const moments = between.map((onset, k): Moment => {
 			const left = between.length - k;
 			const near = chromatic && left <= 2 && !onset.anchor;
-			const place = placeOf.get(onset) ?? position;
+			const place = placeOf(onset.tick, fromTarget.change);
 			const free = () => pools.free(onset, place, near ? toTarget.midi : null);
 			const pool = onset.own
 				? pools.only(onset, place, onset.own)
