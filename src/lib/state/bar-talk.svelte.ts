@@ -29,7 +29,8 @@ export class BarTalk {
 		}
 	}
 
-	private set(parts: readonly BarPart[] | null): void {
+	/** Puts a layout in place, as when a change is taken back; null is none. */
+	set(parts: readonly BarPart[] | null): void {
 		this.parts = parts;
 		if (!browser || this.tune === '') return;
 		if (parts) localStorage.setItem(this.store, JSON.stringify(parts));
@@ -50,10 +51,6 @@ export class BarTalk {
 		only?: string | null
 	): void {
 		this.set(talkOver(chart, pattern, before, only));
-	}
-
-	clear(): void {
-		this.set(null);
 	}
 }
 

@@ -124,8 +124,10 @@ export class PhraseDesk {
 		const { chart } = this.open;
 		const { parts } = this.talk;
 		const [first, second] = this.shown.map((change) => change.bar - 1);
+		const run = this.runs ? this.barsOf(this.made[0] ?? NOTHING) : null;
 		return chart.played.map(({ index }): BarPart => {
 			if (parts) return parts[index] ?? 'free';
+			if (run) return index >= run.from && index < run.to ? 'call' : 'free';
 			return index === first ? 'call' : index === second ? 'answer' : 'free';
 		});
 	});

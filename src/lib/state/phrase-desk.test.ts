@@ -109,6 +109,7 @@ describe('the phrase desk', () => {
 		at.making = 'sequence';
 		at.times = 2;
 		expect(names(at.phrase())).toBe('Bb Eb F G Bb C F G Ab C');
+		expect(at.parts).toEqual(['call', 'call', 'free', 'free']);
 		at.making = 'symmetric';
 		expect(at.phrase().notes).toHaveLength(10);
 		at.making = 'reverse';
@@ -154,7 +155,7 @@ describe('the phrase desk', () => {
 		expect(names(at.phrase())).toBe('Bb Eb F G Bb F# B C# D# B B');
 		at.making = 'reverse';
 		expect(names(at.phrase())).toBe('Bb Eb F G Bb F# D# C# B F# F#');
-		at.talk.clear();
+		at.talk.set(null);
 		expect(at.parts).toEqual(['call', 'free', 'answer', 'free']);
 		// Where every bar is the route's own again nothing is laid out.
 		for (const bar of [0, 2]) at.talk.setBar(at.parts, bar, 'free');
@@ -177,7 +178,7 @@ describe('the phrase desk', () => {
 		expect(incoming?.air).toEqual([1]);
 		expect(incoming?.notes).toHaveLength(10);
 		at.making = 'sequence';
-		at.talk.clear();
+		at.talk.set(null);
 		expect(incomingOf(at)?.over).toEqual([{ from: 0, to: 4 * 1920 }]);
 		expect(incomingOf(desk('| N.C. |').desk)).toBeNull();
 	});

@@ -107,6 +107,9 @@
 					aria-describedby="{uid}-wrong"
 					{@attach focus}
 					onchange={(event) => write(event.currentTarget.value)}
+					onkeydown={(event) => {
+						if (event.key === 'Escape') onwrite(false);
+					}}
 				/></label
 			>
 			{#if desk.text === null && typed === null}

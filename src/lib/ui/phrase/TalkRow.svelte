@@ -4,6 +4,7 @@
 	import { TALKS, type BarPart } from '$core/phrase';
 	import type { PhraseDesk } from '$lib/state/phrase-desk.svelte';
 	import { useTransport } from '$lib/state/transport.svelte';
+	import { toast } from 'svelte-sonner';
 	import ChordSymbol from '../ChordSymbol.svelte';
 	import type { MenuLine } from '../DropMenu.svelte';
 	import KeyCap from '../KeyCap.svelte';
@@ -53,22 +54,31 @@
 	);
 	const section = $derived(played[desk.bar]?.section ?? null);
 	const sections = $derived(new Set(played.map((bar) => bar.section)).size);
-	const fill = (parts: readonly BarPart[], only?: string | null) =>
-		desk.talk.fill(desk.open.chart, desk.parts, parts, only);
+	/** Many bars change at once: the layout before comes back on request. */
+	function lay(change: () => void, says: string): void {
+		const before = desk.talk.parts;
+		change();
+		toast(says, { action: { label: 'Undo', onClick: () => desk.talk.set(before) } });
+	}
+	const fill = (name: string, parts: readonly BarPart[], only?: string | null) =>
+		lay(() => desk.talk.fill(desk.open.chart, desk.parts, parts, only), `${name}: laid out.`);
 	const here = $derived(section ?? 'this section');
 	const lines: readonly MenuLine[] = $derived([
-		...TALKS.map(({ name, parts }) => ({ name, run: () => fill(parts) })),
+		...TALKS.map(({ name, parts }) => ({ name, run: () => fill(name, parts) })),
 		...(sections > 1
 			? [
 					null,
 					...TALKS.map(({ name, parts }) => ({
 						name: `${name}, in ${here} only`,
-						run: () => fill(parts, section)
+						run: () => fill(name, parts, section)
 					}))
 				]
 			: []),
 		null,
-		{ name: 'Only the two chords above', run: () => desk.talk.clear() }
+		{
+			name: 'Only the two chords above',
+			run: () => lay(() => desk.talk.set(null), 'The call and its answer, nothing else.')
+		}
 	]);
 	function choose(index: number): void {
 		if (desk.bar === index) desk.nextPart();
