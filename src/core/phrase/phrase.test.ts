@@ -82,6 +82,14 @@ describe('a role over another chord', () => {
 			}
 		}
 	});
+
+	it('takes the scale’s note of that letter, never another letter that sounds alike', () => {
+		const d7 = chordOf('D7');
+		// D blues has F, a third: the ninth of D7 stays E.
+		expect(roleOver(d7, '9', scaleOf('D', 'blues'))).toMatchObject({ role: '9', pc: 4 });
+		const minor = scaleOf('G', 'harmonic minor');
+		expect(roleOver(d7, '9', minor, chordOf('Gm'))).toMatchObject({ role: 'b9', pc: 3 });
+	});
 });
 
 describe('mirror', () => {

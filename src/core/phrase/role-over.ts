@@ -28,7 +28,9 @@ const SAME_LETTER: Record<number, readonly Exclude<Role, 'bass'>[]> = {
 function fromScale(chord: Chord, scale: Scale | null, letter: number): Spelled | null {
 	for (const role of SAME_LETTER[letter] ?? []) {
 		const spelled = spell(chord, role);
-		if (scale?.notes.some((note) => note.pc === spelled.pc)) return spelled;
+		const { letter: named } = spelled.note;
+		if (scale?.notes.some(({ pc, note }) => pc === spelled.pc && note.letter === named))
+			return spelled;
 	}
 	return null;
 }
