@@ -68,12 +68,12 @@ export function placeLine(
 	let at = total.indexOf(Math.min(...total));
 	const path: (Place | null)[] = [];
 	for (let i = rows.length - 1; i >= 0; i--) {
-		if (rows[i].length === 0) path.unshift(null);
+		if (rows[i].length === 0) path.push(null);
 		else {
 			const { string, fret } = rows[i][at];
-			path.unshift({ string, fret });
+			path.push({ string, fret });
 			at = back[i][at];
 		}
 	}
-	return path;
+	return path.reverse();
 }

@@ -69,10 +69,12 @@ type Settled = Sketch & { readonly midi: number; readonly position: number };
 export function layOut(instrument: Instrument, groups: readonly Group[]) {
 	const problems: PhraseProblem[] = [];
 	const settled: Settled[] = [];
+	const ranges = new Map<number, Set<number>>();
 	let last: number | null = null;
 	for (const group of groups) {
 		if (group.notes.length === 0) continue;
-		const reach = range(instrument, group.position);
+		const reach = ranges.get(group.position) ?? range(instrument, group.position);
+		ranges.set(group.position, reach);
 		const first: number = firstPitch({ ...group, wished: group.wished ?? last }, reach);
 		last = first;
 		const at = settled.length;
@@ -133,7 +135,8 @@ function placed(instrument: Instrument, settled: readonly Settled[]): LineNote[]
 			if (!place) return;
 			const tone = note.chord && toneAt(note.chord, note.midi);
 			notes.push({
-				...place,
+				string: place.string,
+				fret: place.fret,
 				tick: note.tick,
 				durationTicks: note.durationTicks,
 				midi: note.midi,

@@ -1,6 +1,6 @@
 import { chartTicks, type Change, type Chart } from '../chart';
 import { chordAfter } from '../harmony';
-import { contourOf } from './contour';
+import { contourOf, type Contour } from './contour';
 import { layOut, type Group, type Sketch } from './lay-out';
 import type { Motif, Phrase, PhraseContext, PhraseProblem } from './types';
 
@@ -12,11 +12,29 @@ export type Span = {
 	readonly change: number;
 };
 
+/** Moments at which a chord ends, in order: changes, silences, the end of the chart. */
+function endsOf(chart: Chart): readonly number[] {
+	let found = ends.get(chart);
+	if (!found) {
+		const changes = chart.changes.map((change) => change.tick);
+		const silences = chart.events.flatMap(({ chord, startTick }) => (chord ? [] : [startTick]));
+		found = [...changes, ...silences, chartTicks(chart)].sort((a, b) => a - b);
+		ends.set(chart, found);
+	}
+	return found;
+}
+const ends = new WeakMap<Chart, readonly number[]>();
+
 /** When the chord that sounds at a tick gives way to another one, to silence, or to the end of the chart. */
 export function chordEnd(chart: Chart, tick: number): number {
-	const next = chart.changes.find((change) => change.tick > tick)?.tick ?? chartTicks(chart);
-	const silence = chart.events.find((event) => event.startTick > tick && !event.chord);
-	return Math.min(next, silence?.startTick ?? next);
+	const all = endsOf(chart);
+	let [low, high] = [0, all.length - 1];
+	while (low < high) {
+		const middle = (low + high) >> 1;
+		if (all[middle] > tick) high = middle;
+		else low = middle + 1;
+	}
+	return all[low];
 }
 
 function spanOf(chart: Chart, change: number): Span {
@@ -24,12 +42,35 @@ function spanOf(chart: Chart, change: number): Span {
 	return { from: tick, to: chordEnd(chart, tick), event: to, change };
 }
 
+/** How motifs go over chords, each chord before each other one but once: charts come back to theirs. */
+function contours({
+	chart,
+	scales
+}: PhraseContext): (motif: Motif, event: Span['event']) => Contour {
+	const known = new Map<Motif, Map<string, Contour>>();
+	return (motif, { index, chord }) => {
+		const next = chordAfter(chart, index);
+		const scale = scales[index] ?? null;
+		const notes = scale?.notes.map((note) => note.name).join() ?? '';
+		const name = `${chord.symbol} ${next?.symbol ?? ''} ${notes}`;
+		let row = known.get(motif);
+		if (!row) known.set(motif, (row = new Map()));
+		let found = row.get(name);
+		if (!found) row.set(name, (found = contourOf(motif, chord, scale, next)));
+		return found;
+	};
+}
+
 /** A motif over one chord, as a group of notes; what begins after the chord is over is left out. */
-function overSpan(motif: Motif, context: PhraseContext, span: Span): Group {
-	const { chart, scales } = context;
+function overSpan(
+	motif: Motif,
+	context: PhraseContext,
+	span: Span,
+	contour: Contour,
+	landings: ReadonlySet<number>
+): Group {
+	const { chart } = context;
 	const { from, to, event, change } = span;
-	const next = chordAfter(chart, event.index);
-	const contour = contourOf(motif, event.chord, scales[event.index] ?? null, next);
 	const notes = motif.notes.flatMap((note, i): Sketch[] => {
 		const tick = from + note.offsetTicks;
 		if (tick < 0 || tick >= to) return [];
@@ -44,7 +85,7 @@ function overSpan(motif: Motif, context: PhraseContext, span: Span): Group {
 				name: contour.names[i],
 				chord: sounding.chord,
 				event: sounding.index,
-				lands: chart.changes.some((other) => other.tick === tick)
+				lands: landings.has(tick)
 			}
 		];
 	});
@@ -66,7 +107,11 @@ export function layMotif(
 	laid: readonly { readonly motif: Motif; readonly span: Span }[],
 	context: PhraseContext
 ): Phrase {
-	const groups = laid.map(({ motif, span }) => overSpan(motif, context, span));
+	const over = contours(context);
+	const landings = new Set(context.chart.changes.map((change) => change.tick));
+	const groups = laid.map(({ motif, span }) =>
+		overSpan(motif, context, span, over(motif, span.event), landings)
+	);
 	const { notes, problems } = layOut(context.instrument, groups);
 	const cut: PhraseProblem[] = [];
 	let at = 0;
