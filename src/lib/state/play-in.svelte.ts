@@ -91,14 +91,16 @@ export class PlayIn {
 	/** Begins: the band goes round the two chords that are shown, and leaves the line to the player. */
 	start(): void {
 		const { transport, desk } = this;
+		const [over] = desk.shown;
+		if (!over) return;
 		transport.stop();
 		this.clear();
 		this.before = { route: transport.route, loop: transport.loop };
 		const handAt = (change: number) => desk.handAt(change);
 		transport.route = { notes: [], targets: [], handAt, rule: 'play it in' };
 		transport.loop ??= desk.barsAt(desk.shown.map((change) => change.tick));
-		this.over = this.desk.shown[0] ?? null;
-		this.on = this.over !== null;
+		this.over = over;
+		this.on = true;
 		void midiAllowed().then((allowed) => {
 			if (allowed && this.on) void this.useMidi();
 		});
@@ -137,12 +139,23 @@ export class PlayIn {
 		touch(midi);
 		const moment = this.transport.moment();
 		if (moment) this.strikeLive(midi, moment);
-		else if (!this.transport.playing && this.steps.length < MOST_NOTES) {
-			this.live = [];
+		else if (!this.transport.playing) {
+			this.settle();
+			if (this.steps.length >= MOST_NOTES) return;
 			const { cursor, grid } = this;
 			this.steps = [...this.steps, { tick: cursor, durationTicks: grid, midi }];
 			this.cursor = cursor + grid;
 		}
+	}
+
+	/** What was played over the band goes on note after note once it is still. */
+	private settle(): void {
+		if (this.live.length === 0) return;
+		const start = this.over?.tick ?? 0;
+		this.steps = this.notes.map((note) => ({ ...note, tick: note.tick - start }));
+		const last = this.steps.at(-1);
+		this.cursor = last ? last.tick + last.durationTicks : 0;
+		this.live = [];
 	}
 
 	private strikeLive(
@@ -180,6 +193,8 @@ export class PlayIn {
 
 	/** The last note a place longer. */
 	hold(): void {
+		if (this.transport.playing) return;
+		this.settle();
 		const last = this.steps.at(-1);
 		if (!last || last.tick + last.durationTicks !== this.cursor) return;
 		this.cursor += this.grid;
@@ -189,7 +204,9 @@ export class PlayIn {
 
 	/** A place of air. */
 	rest(): void {
-		if (this.live.length === 0) this.cursor += this.grid;
+		if (this.transport.playing) return;
+		this.settle();
+		this.cursor += this.grid;
 	}
 
 	/** Takes the last note, or the air after it, back. */

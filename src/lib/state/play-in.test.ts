@@ -160,6 +160,26 @@ describe('a motif over the band', () => {
 		input.clear();
 		expect(input.motif).toBeNull();
 	});
+
+	it('goes on note after note once the band is still', () => {
+		const { input, band, play } = setup();
+		play(490, 700, 63);
+		play(730, 950, 67);
+		input.hold();
+		input.rest();
+		expect(text(input)).toBe('. . R 3');
+		[band.playing, band.now] = [false, null];
+		input.hold();
+		input.strike(70);
+		expect(text(input)).toBe('. . R 3 - 5');
+		input.back();
+		expect(text(input)).toBe('. . R 3 -');
+	});
+});
+
+it('without a chord there is nothing to play over, and nothing changes', () => {
+	const { input, band } = setup('| N.C. |');
+	expect([input.on, band.route, band.loop]).toEqual([false, 'as planned', null]);
 });
 
 describe('MIDI', () => {
