@@ -111,8 +111,9 @@ for (const theme of ['light'] as const) {
 			await expect(page.locator('aside li').first()).toContainText('semitone');
 			await expectAccessible(page);
 			const places = page.locator('.landings button');
+			const chosen = await places.nth(1).textContent();
 			await places.nth(1).click();
-			const chosen = await page.locator('.landings button.on').textContent();
+			await expect(page.getByRole('button', { name: 'Unlock' })).toBeVisible();
 			await page.locator('.made').click();
 			await page.getByRole('radio', { name: /^Roots/ }).click();
 			await page.getByRole('button', { name: 'Back to the change' }).click();
