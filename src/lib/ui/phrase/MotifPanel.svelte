@@ -5,6 +5,7 @@
 	import { toast } from 'svelte-sonner';
 	import Choice from '../Choice.svelte';
 	import KeyCap from '../KeyCap.svelte';
+	import SlideChoice from '../SlideChoice.svelte';
 
 	/** The motif that is worked on: its name, its text, what its steps count from, and where it came from. */
 	type Props = {
@@ -56,11 +57,6 @@
 		}
 	}
 	const focus = (field: HTMLInputElement) => field.focus();
-	const slides = [
-		{ value: '0', name: 'Fingers' },
-		{ value: '1', name: 'Slide, one fret' },
-		{ value: '2', name: 'Slide, two' }
-	] as const;
 </script>
 
 <section>
@@ -118,12 +114,7 @@
 			<p id="{uid}-wrong" class="wrong" role="alert">{wrong}</p>
 			<Choice label="Kept as" options={BASES} value={desk.motifBasis} onchange={rebase} />
 			<p class="hint">{STEPS[desk.motifBasis]}</p>
-			<Choice
-				label="Played with"
-				options={slides}
-				value={String(desk.open.slide) as '0'}
-				onchange={(slide) => (desk.open.slide = Number(slide) as 0 | 1 | 2)}
-			/>
+			<SlideChoice value={desk.open.slide} onchange={(slide) => (desk.open.slide = slide)} />
 		</div>
 	{/if}
 </section>

@@ -17,6 +17,7 @@
 	import { onMount } from 'svelte';
 	import Choice from '../Choice.svelte';
 	import KeyCap from '../KeyCap.svelte';
+	import SlideChoice from '../SlideChoice.svelte';
 	import { cellWords, GRID_WORDS, SCALE_PLAN_WORDS } from './line-words';
 
 	/** How the route is made: what it lands on, and how the way between is filled. */
@@ -101,11 +102,6 @@
 		const roam = roams ? { frets: line.roam?.frets ?? 5, wish: hand } : null;
 		plan.setHolding({ roam, block: hand === 'block' });
 	}
-	const slides = [
-		{ value: '0', name: 'Fingers' },
-		{ value: '1', name: 'Slide, one fret' },
-		{ value: '2', name: 'Slide, two' }
-	] as const;
 </script>
 
 <section aria-label="How the route is made">
@@ -228,12 +224,7 @@
 			/> Some landings come early and ring over</label
 		>
 	{/if}
-	<Choice
-		label="Played with"
-		options={slides}
-		value={String(line.slide) as '0'}
-		onchange={(slide) => plan.setHolding({ slide: Number(slide) as 0 | 1 | 2 })}
-	/>
+	<SlideChoice value={line.slide} onchange={(slide) => plan.setHolding({ slide })} />
 	<Choice
 		label="The hand moves"
 		options={hands}
