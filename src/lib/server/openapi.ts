@@ -3,6 +3,7 @@ import * as charts from '../api/chart-schema';
 import * as necks from '../api/neck-schema';
 import * as notebook from '../api/notebook-schema';
 import * as phrases from '../api/phrase-schema';
+import * as practice from '../api/practice-schema';
 import * as plans from '../api/plan-schema';
 
 type Operation = {
@@ -79,6 +80,15 @@ const OPERATIONS: Operation[] = [
 		body: plans.checkInput,
 		status: 200,
 		answer: plans.checkAnswer,
+		errors: READ
+	},
+	{
+		method: 'post',
+		path: '/api/v1/judge',
+		summary: 'Judge a take: each change landed, held, early, late, missed or silent; broken rules',
+		body: practice.judgeInput,
+		status: 200,
+		answer: practice.judgeAnswer,
 		errors: READ
 	},
 	{

@@ -12,6 +12,7 @@ import type {
 } from '../api/neck-schema';
 import type { CheckAnswer, CheckInput, PlanAnswer, PlanInput } from '../api/plan-schema';
 import type { PhraseAnswer, PhraseInput } from '../api/phrase-schema';
+import type { JudgeAnswer, JudgeInput } from '../api/practice-schema';
 import type { Outcome } from '../api/resolve';
 import type { PlannedRoute, RouteRequest } from '../api/route';
 import { projectRoot } from './paths';
@@ -39,6 +40,10 @@ export const routeInPool = (request: RouteRequest): Promise<Outcome<PlannedRoute
 /** Judges a line. */
 export const checkInPool = (input: CheckInput): Promise<Outcome<CheckAnswer>> =>
 	pool().run(input, { name: 'check' });
+
+/** Judges a take. */
+export const judgeInPool = (input: JudgeInput): Promise<Outcome<JudgeAnswer>> =>
+	pool().run(input, { name: 'judge' });
 
 /** Makes a phrase of a motif. */
 export const phraseInPool = (input: PhraseInput): Promise<Outcome<PhraseAnswer>> =>

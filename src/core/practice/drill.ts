@@ -1,0 +1,111 @@
+import type { BarRange } from '../band';
+import type { Chart } from '../chart';
+import { chartTicks } from '../chart';
+import type { Style } from '../route';
+import { ladderFor, type Ladder } from './ladder';
+import type { Rules } from './types';
+
+/** Drills in the order in which players take up a tune. */
+export const PRESETS = [
+	'roots',
+	'guide-tones',
+	'arpeggios',
+	'arpeggios-scale',
+	'free',
+	'answer'
+] as const;
+export type Preset = (typeof PRESETS)[number];
+
+/**
+ * What is practised: bars of a tune, over a saved route or freely, at one place, in a key, by rules, up a
+ * ladder. `key` is an ASCII tonic, null for the tune's own; `rules.position` is the place itself where it is
+ * locked. `loops` is how many times through make a pass.
+ */
+export type Drill = {
+	readonly preset: Preset | null;
+	readonly range: BarRange | null;
+	readonly routeId: string | null;
+	readonly position: number;
+	readonly key: string | null;
+	readonly rules: Rules;
+	readonly loops: number;
+	readonly ladder: Ladder;
+};
+
+/** How a drill's landings are planned where no route is played. */
+export const styleOf = ({ rules }: Pick<Drill, 'rules'>): Style =>
+	rules.landOn === 'roots' ? 'roots' : rules.landOn === 'guide-tones' ? 'guide-tones' : 'nearest';
+
+/** Every second group of so many bars is left to the others. */
+const TALK_BARS = 2;
+
+/** Bars of air for call and answer: two played, two left alone, to the end of the range. */
+export function answerBars(chart: Chart, range: BarRange | null): number[] {
+	const [from, to] = [range?.from ?? 0, range?.to ?? chart.played.length];
+	const group = to - from < 2 * TALK_BARS ? 1 : TALK_BARS;
+	return chart.played
+		.slice(from, to)
+		.flatMap((bar, i) => (Math.floor(i / group) % 2 === 1 ? [bar.index + 1] : []));
+}
+
+function rulesOf(preset: Preset, chart: Chart, position: number, range: BarRange | null): Rules {
+	switch (preset) {
+		case 'roots':
+			return { position, landOn: 'roots', notes: 'targets' };
+		case 'guide-tones':
+			return { position, landOn: 'guide-tones', grid: 'eighth' };
+		case 'arpeggios':
+			return { position, notes: 'arpeggio', grid: 'eighth' };
+		case 'arpeggios-scale':
+			return { position, notes: 'scale', grid: 'eighth' };
+		case 'free':
+			return {};
+		case 'answer':
+			return { position, restBars: answerBars(chart, range) };
+	}
+}
+
+/** Bars that make one pass at least, so that a loop of four is judged more than once. */
+const LEAST_BARS = 8;
+const MOST_LOOPS = 4;
+
+/** Times through that make a pass: once for a form, more for a short loop. */
+export function usualLoops(chart: Chart, range: BarRange | null): number {
+	const bars = range ? range.to - range.from : chart.played.length;
+	return Math.min(MOST_LOOPS, Math.max(1, Math.ceil(LEAST_BARS / Math.max(1, bars))));
+}
+
+/** A drill from a preset: the three choices are what, where and how fast. */
+export function drillOf(
+	preset: Preset,
+	chart: Chart,
+	where: {
+		readonly position: number;
+		readonly key: string | null;
+		readonly range?: BarRange | null;
+	},
+	ladder: Ladder = ladderFor(chart.headers.tempo)
+): Drill {
+	const { position, key, range = null } = where;
+	return {
+		preset,
+		range,
+		routeId: null,
+		position,
+		key,
+		rules: rulesOf(preset, chart, position, range),
+		loops: usualLoops(chart, range),
+		ladder
+	};
+}
+
+/** Ms of a pass at a tempo, without its count-in. */
+export function passMs(chart: Chart, drill: Pick<Drill, 'range' | 'loops'>, tempo: number): number {
+	const { range, loops } = drill;
+	const played = range ? chart.played.slice(range.from, range.to) : chart.played;
+	const ticks = range ? played.reduce((sum, bar) => sum + bar.lengthTicks, 0) : chartTicks(chart);
+	return (ticks * loops * 60_000) / (tempo * 480);
+}
+
+/** The whole place counts: a position that is not locked is only where the hand begins. */
+export const isLocked = ({ rules }: Pick<Drill, 'rules'>): boolean => rules.position !== undefined;

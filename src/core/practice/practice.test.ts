@@ -1,0 +1,257 @@
+import { describe, expect, it } from 'vitest';
+import { chartTicks, parseChart } from '../chart';
+import { parseChord } from '../chord';
+import { standardGuitar, windowPlaces } from '../neck';
+import { planTargets } from '../route';
+import { requestFor } from '../route/test-lines';
+import { chordKind } from './chord-kind';
+import { compareTakes, viewTake } from './compare';
+import { answerBars, drillOf, passMs, PRESETS, styleOf } from './drill';
+import { drillLine, PRESET_WORDS } from './drill-words';
+import { habitsOf } from './habits';
+import { judge } from './judge';
+import { adviceOn, nextStep, type Practised } from './next-step';
+import { landingNotes, simulate, SKILLS, type PlanNote, type Skill } from './simulate';
+import { summarise } from './summary';
+import { FERRY, landEvery, NETTLE, takeOn } from './test-takes';
+import type { JudgeRequest, PlayedEvent } from './types';
+
+describe('kinds of chords', () => {
+	it.each([
+		['Db', 'major'],
+		['Abmaj7', 'major'],
+		['C6/9', 'major'],
+		['Gm6', 'minor'],
+		['Bbm7/Db', 'minor'],
+		['F9', 'dominant'],
+		['C7#11', 'dominant'],
+		['G7sus4', 'dominant'],
+		['G7alt', 'altered'],
+		['D7b9', 'altered'],
+		['F7#9', 'altered'],
+		['Edim7', 'diminished'],
+		['Am7b5', 'diminished'],
+		['C5', 'open'],
+		['Dsus2', 'open']
+	])('%s is %s', (symbol, kind) => {
+		const chord = parseChord(symbol);
+		expect(chord && chordKind(chord)).toBe(kind);
+	});
+});
+
+const FERRY_CHART = parseChart(`title: Tin Roof Ferry\n${FERRY}`);
+
+describe('drills', () => {
+	it('say themselves on one line', () => {
+		const where = { position: 6, key: null };
+		const ladder = { start: 72, step: 4, ceiling: 104, up: 2 };
+		const line = drillLine(
+			'Tin Roof Ferry',
+			drillOf('guide-tones', FERRY_CHART, where, ladder),
+			'Bb'
+		);
+		expect(line).toBe(
+			'Tin Roof Ferry · position 6 · guide tones on every change · eighths only · 72→104'
+		);
+		const loop = { ...drillOf('roots', FERRY_CHART, where), range: { from: 7, to: 9 }, key: 'Db' };
+		expect(drillLine('Ferry', loop, 'Bb')).toBe(
+			'Ferry · bars 8–9 · in Db · position 6 · roots on every change · nothing else · 72→104'
+		);
+	});
+
+	it.each(PRESETS)('can be played by the rule: %s', (preset) => {
+		const position = 6;
+		const drill = drillOf(preset, FERRY_CHART, { position, key: null });
+		const request = takeOn(FERRY_CHART, { rules: drill.rules, loops: drill.loops });
+		const plan = planTargets(requestFor(FERRY_CHART, styleOf(drill), position));
+		const notes = landingNotes(request.instrument, plan.targets, chartTicks(FERRY_CHART));
+		const asked = notes.filter(({ change }) => {
+			const bar = FERRY_CHART.changes[change ?? 0].bar;
+			return !drill.rules.restBars?.includes(bar);
+		});
+		const { instrument } = request;
+		const events = simulate(request, instrument, position, asked, SKILLS.sure);
+		const judged = judge({ ...request, events });
+		expect(judged.violations).toEqual([]);
+		expect(judged.clean).toBe(true);
+		expect(PRESET_WORDS[preset].says).toBeTruthy();
+	});
+
+	it('answers in groups of two bars, in shorter ones where there are few', () => {
+		expect(answerBars(FERRY_CHART, null)).toEqual([3, 4, 7, 8, 11, 12]);
+		expect(answerBars(FERRY_CHART, { from: 4, to: 8 })).toEqual([7, 8]);
+		expect(answerBars(FERRY_CHART, { from: 4, to: 6 })).toEqual([6]);
+	});
+
+	it('last as long as their bars', () => {
+		const drill = { range: null, loops: 2 };
+		expect(passMs(FERRY_CHART, drill, 120)).toBeCloseTo(12 * 2 * 2000);
+		expect(passMs(FERRY_CHART, { ...drill, range: { from: 0, to: 3 } }, 60)).toBeCloseTo(24_000);
+	});
+});
+
+describe('the simulated player', () => {
+	const request = takeOn(FERRY_CHART, { loops: 8 });
+	const { targets } = planTargets(requestFor(FERRY_CHART, 'guide-tones', 6));
+	const notes = landingNotes(request.instrument, targets, chartTicks(FERRY_CHART));
+	const play = (skill: Partial<Skill>, plan: readonly PlanNote[] = notes) =>
+		simulate(request, request.instrument, 6, plan, {
+			...SKILLS.sure,
+			spreadMs: 0,
+			biasMs: 0,
+			...skill
+		});
+	const summary = (events: PlayedEvent[], rest: Partial<JudgeRequest> = {}) => {
+		const asked = { ...request, ...rest, events };
+		return summarise(asked.chart, judge(asked));
+	};
+
+	it('plays the same take for the same seed, and another one for another', () => {
+		const skill = SKILLS.beginner;
+		expect(play(skill)).toEqual(play(skill));
+		expect(play(skill)).not.toEqual(play({ ...skill, seed: 2 }));
+	});
+
+	it('plays as late and as unevenly as it is told', () => {
+		const { biasMs, spreadMs } = summary(play({ biasMs: 15, spreadMs: 12 }));
+		expect(biasMs).toBeCloseTo(15, -1);
+		expect(spreadMs).toBeGreaterThan(9);
+		expect(spreadMs).toBeLessThan(15);
+		expect(summary(play({})).landedShare).toBe(1);
+	});
+
+	it('misses as many as it is told', () => {
+		const { counts, asked } = summary(play({ wrongShare: 0.3, silentShare: 0.2 }));
+		expect(asked).toBe(104);
+		expect(counts.silent + counts.missed).toBeGreaterThan(30);
+		expect(counts.missed).toBeGreaterThan(14);
+		expect(counts.silent).toBeGreaterThan(10);
+		const all = play({ wrongShare: 1 });
+		expect(summary(all).landedShare).toBe(0);
+		const reached = new Set(windowPlaces(request.instrument, 6).map(({ midi }) => midi));
+		expect(all.every(({ midi }) => reached.has(midi))).toBe(true);
+	});
+
+	it('comes late after far jumps only', () => {
+		const far = notes.map((note, i) => (i === 3 ? { ...note, fret: note.fret + 9 } : note));
+		const late = play({ hesitationMs: 20 }, far);
+		const errors = judge({ ...request, events: late, loops: 1 }).changes.map(
+			({ errorMs }) => errorMs
+		);
+		expect(errors.slice(0, 3)).toEqual([0, 0, 0]);
+		expect(errors[3]).toBeGreaterThanOrEqual(100);
+	});
+
+	it('never sounds two notes at once', () => {
+		const events = play(SKILLS.beginner);
+		events.slice(1).forEach((event, i) => {
+			expect(events[i].timeMs + events[i].durationMs).toBeLessThanOrEqual(
+				Math.max(event.timeMs, events[i].timeMs + 20)
+			);
+		});
+	});
+});
+
+/** Two times through the ferry; some changes are spoilt. */
+function practised(spoil: (index: number, loop: number) => object, rest: Partial<Practised> = {}) {
+	const request = takeOn(FERRY_CHART, { loops: 2, tempo: 88 });
+	const judgement = judge({ ...request, events: landEvery(request, spoil) });
+	const ladder = { start: 72, step: 4, ceiling: 104, up: 2 };
+	const on: Practised = {
+		chart: FERRY_CHART,
+		rules: {},
+		ladder,
+		place: { tempo: 88, clean: 0 },
+		whole: null,
+		looped: null,
+		tempo: 88,
+		...rest
+	};
+	return nextStep(on, judgement, summarise(FERRY_CHART, judgement));
+}
+
+describe('the next step', () => {
+	it('is a loop round what slipped most, a step slower', () => {
+		expect(practised((index) => (index === 6 ? { off: 200 } : {}))).toEqual({
+			kind: 'loop',
+			range: { from: 6, to: 8 },
+			tempo: 84,
+			text: 'Loop bars 7–8 at 84. Land on B.',
+			reason: 'The 3 of G7alt in bar 8 came late twice.'
+		});
+	});
+
+	it('takes the bar alone where the change stands inside it', () => {
+		const step = practised((index) => (index === 10 ? { midi: 61 } : {}));
+		expect(step).toMatchObject({ kind: 'loop', range: { from: 10, to: 11 }, tempo: 84 });
+		expect(step.reason).toBe('The 3 of G7 in bar 11 was missed twice.');
+	});
+
+	it('goes from a clean loop back to the form, from a clean form up', () => {
+		const looped = { from: 6, to: 8 };
+		expect(practised(() => ({}), { looped })).toMatchObject({
+			kind: 'form',
+			range: null,
+			text: 'Now the whole form at 88.'
+		});
+		expect(practised(() => ({}))).toMatchObject({ kind: 'again', text: 'Once more at 88.' });
+		expect(practised(() => ({}), { place: { tempo: 88, clean: 1 } })).toMatchObject({
+			kind: 'up',
+			tempo: 92
+		});
+		const top = { tempo: 104, clean: 1 };
+		expect(practised(() => ({}), { place: top }).text).toMatch(/aim of 104 is reached/);
+	});
+
+	it('says in a few sentences what to listen to', () => {
+		const request = takeOn(FERRY_CHART, { rules: { landOn: 'roots' } });
+		const judgement = judge({ ...request, events: landEvery(request, () => ({ off: 30 })) });
+		const advice = adviceOn(
+			FERRY_CHART,
+			{},
+			judgement,
+			summarise(FERRY_CHART, judgement),
+			[40, 32, 30]
+		);
+		expect(advice).toEqual([
+			'Every change lands.',
+			'Landings come 30 ms late on average. Aim a little ahead.',
+			'Notes sound 34 cents sharp: check tuning and bends.',
+			expect.stringMatching(/^Bb7 was landed on its 3, not on its root\. And 12 more/)
+		]);
+	});
+});
+
+describe('takes side by side', () => {
+	const base = takeOn(NETTLE, { tempo: 84 });
+	const scale = Array.from({ length: 32 }, (_, i): PlayedEvent => ({
+		timeMs: (i * 30_000) / 84,
+		durationMs: 200,
+		midi: [66, 68, 69, 71, 73, 74, 76, 78][i % 8]
+	}));
+	const chords = landEvery(base);
+
+	it('finds the one that follows the changes, and says why', () => {
+		const [a, b] = [scale, chords].map((events) => viewTake({ ...base, events }));
+		const { better, reasons } = compareTakes(a, b);
+		expect(better).toBe(1);
+		expect(reasons[0]).toMatch(/lands 4 of 4 changes, the other [12] of 4/);
+		expect(compareTakes(b, a).better).toBe(0);
+		expect(compareTakes(a, a)).toEqual({ better: null, reasons: [] });
+		expect(b.chordToneShare).toBe(1);
+		expect([a.lowest, a.highest]).toEqual([66, 78]);
+	});
+
+	it('shows habits on the neck', () => {
+		const pitches = [66, 69, 73, 69, 66];
+		const habits = habitsOf(parseChart(NETTLE), standardGuitar(), 2, [
+			{ pitches, changes: [{ result: 'landed', role: 'b3' }] },
+			{ pitches, changes: [{ result: 'missed', role: null }] }
+		]);
+		expect(habits.places.reduce((sum, { count }) => sum + count, 0)).toBe(8);
+		expect(habits.roles).toEqual([{ role: 'b3', count: 1 }]);
+		expect(habits.steps[0]).toEqual({ semitones: 3, count: 4 });
+		expect(habits.silentStrings).toEqual(expect.arrayContaining([5, 6]));
+		expect(habits.unused.length).toBeLessThan(habits.tonePlaces);
+	});
+});
