@@ -66,7 +66,7 @@ function rulesOf(preset: Preset, chart: Chart, position: number, range: BarRange
 }
 
 /** Bars that make one pass at least, so that a loop of four is judged more than once. */
-const LEAST_BARS = 8;
+const LEAST_BARS = 12;
 const MOST_LOOPS = 4;
 
 /** Times through that make a pass: once for a form, more for a short loop. */

@@ -2,8 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { chartTicks, parseChart } from '../chart';
 import { parseChord } from '../chord';
 import { standardGuitar, windowPlaces } from '../neck';
-import { planTargets } from '../route';
-import { requestFor } from '../route/test-lines';
+import { planRoute } from '../route';
+import { scaleInUse } from '../harmony';
 import { chordKind } from './chord-kind';
 import { compareTakes, viewTake } from './compare';
 import { answerBars, drillOf, passMs, PRESETS, styleOf } from './drill';
@@ -41,6 +41,22 @@ describe('kinds of chords', () => {
 
 const FERRY_CHART = parseChart(`title: Tin Roof Ferry\n${FERRY}`);
 
+/** The landings of a style in position 6. */
+function targetsOf(style: Parameters<typeof planRoute>[0]['style']) {
+	const planned = planRoute({
+		chart: FERRY_CHART,
+		instrument: standardGuitar(),
+		scale: scaleInUse(FERRY_CHART).scale,
+		position: 6,
+		style,
+		locks: [],
+		forbid: [],
+		letPass: []
+	});
+	if ('issues' in planned) throw new Error(planned.issues[0].message);
+	return planned.plan.targets;
+}
+
 describe('drills', () => {
 	it('say themselves on one line', () => {
 		const where = { position: 6, key: null };
@@ -63,8 +79,8 @@ describe('drills', () => {
 		const position = 6;
 		const drill = drillOf(preset, FERRY_CHART, { position, key: null });
 		const request = takeOn(FERRY_CHART, { rules: drill.rules, loops: drill.loops });
-		const plan = planTargets(requestFor(FERRY_CHART, styleOf(drill), position));
-		const notes = landingNotes(request.instrument, plan.targets, chartTicks(FERRY_CHART));
+		const targets = targetsOf(styleOf(drill));
+		const notes = landingNotes(request.instrument, targets, chartTicks(FERRY_CHART));
 		const asked = notes.filter(({ change }) => {
 			const bar = FERRY_CHART.changes[change ?? 0].bar;
 			return !drill.rules.restBars?.includes(bar);
@@ -92,7 +108,7 @@ describe('drills', () => {
 
 describe('the simulated player', () => {
 	const request = takeOn(FERRY_CHART, { loops: 8 });
-	const { targets } = planTargets(requestFor(FERRY_CHART, 'guide-tones', 6));
+	const targets = targetsOf('guide-tones');
 	const notes = landingNotes(request.instrument, targets, chartTicks(FERRY_CHART));
 	const play = (skill: Partial<Skill>, plan: readonly PlanNote[] = notes) =>
 		simulate(request, request.instrument, 6, plan, {

@@ -32,8 +32,8 @@ export type Schedule = {
 	readonly grades: readonly PracticeGrade[];
 };
 
-/** A card comes back after so many days at most: fingers forget. */
-const MOST_DAYS = 60;
+/** A card comes back after three weeks at most: fingers forget. */
+const MOST_DAYS = 21;
 const DAY = 86_400_000;
 /** Takes of a day that its grade is made of. */
 const LAST_TAKES = 3;
@@ -109,13 +109,14 @@ export function dayGrade(grades: readonly PracticeGrade[]): PracticeGrade {
 	return GRADES[Math.floor(sum / Math.max(1, grades.length))];
 }
 
-/** The schedule after one more take. @param day name of the player's day, as `2026-03-01` */
+/** The schedule after one more take; a clock that was set back counts as not having moved. @param day name of the player's day, as `2026-03-01` */
 export function review(
 	schedule: Schedule,
 	grade: PracticeGrade,
-	now: number,
+	at: number,
 	day: string
 ): Schedule {
+	const now = Math.max(at, schedule.memory.lastReview ?? at);
 	const same = schedule.day === day;
 	const before = same ? schedule.before : schedule.memory;
 	const grades = [...(same ? schedule.grades : []), grade].slice(-LAST_TAKES);

@@ -1,14 +1,18 @@
 import { swingOf } from '$core/band';
 import type { Chart } from '$core/chart';
 import { isPosition, lastPosition, type Instrument } from '$core/neck';
-import { adviceOn, judge, summarise, type JudgeRequest, type Rules } from '$core/practice';
+import {
+	adviceOn,
+	judge,
+	summarise,
+	USUAL_TOLERANCE,
+	type JudgeRequest,
+	type Rules
+} from '$core/practice';
 import { scalesAlong } from '$core/route';
 import type { Issue } from './chart-schema';
 import type { JudgeAnswer, JudgeInput } from './practice-schema';
 import { resolveSetting, type Outcome } from './resolve';
-
-/** How far from its moment a note may be struck and still land, where nobody says otherwise: ms. */
-export const USUAL_TOLERANCE = 60;
 
 /** Changes that one request may have judged: some hours of the longest charts. */
 const MOST_CHANGES = 40_000;

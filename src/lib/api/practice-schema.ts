@@ -1,7 +1,7 @@
-import { ALLOWED_NOTES, LANDINGS, RESULTS } from '$core/practice';
+import { ALLOWED_NOTES, HAND_GRADES, LADDER, LANDINGS, PRESETS, RESULTS } from '$core/practice';
 import { GRIDS } from '$core/route';
 import { z } from 'zod';
-import { chartText, instrumentInput } from './chart-schema';
+import { chartText, instrumentInput, isStorable, UNSTORABLE } from './chart-schema';
 
 const changeIndex = z.int().min(0);
 /** A day of music at most. */
@@ -70,3 +70,114 @@ export const judgeAnswer = z.object({
 	advice: z.array(z.string())
 });
 export type JudgeAnswer = z.infer<typeof judgeAnswer>;
+
+const rung = z.int().min(LADDER.tempo.least).max(LADDER.tempo.most);
+const rangeInput = z
+	.strictObject({ from: z.int().min(0).max(2047), to: z.int().min(1).max(2048) })
+	.refine(({ from, to }) => from < to, 'A range ends after it begins.')
+	.nullable()
+	.describe('Bars as played: from (0 is the first) up to, not including; null is the whole');
+
+/** A drill as it is kept with a card and with every take. */
+export const drillInput = z.strictObject({
+	preset: z.enum(PRESETS).nullable(),
+	range: rangeInput,
+	routeId: z.uuid().nullable(),
+	position: z.int().min(1).max(24),
+	key: z
+		.string()
+		.regex(/^[A-G](bb|b|##|#)?$/)
+		.nullable()
+		.describe('Tonic that the tune is moved to; null as written'),
+	rules: rulesInput,
+	loops: z.int().min(1).max(16),
+	ladder: z
+		.strictObject({
+			start: rung,
+			step: z.int().min(LADDER.step.least).max(LADDER.step.most),
+			ceiling: rung,
+			up: z.int().min(LADDER.up.least).max(LADDER.up.most)
+		})
+		.refine(({ start, ceiling }) => start <= ceiling, 'A ladder starts at or under its ceiling.')
+});
+export type CardDrill = z.infer<typeof drillInput>;
+
+export const INPUTS = ['midi', 'microphone', 'file', 'neck', 'simulated', 'hand'] as const;
+export type InputKind = (typeof INPUTS)[number];
+
+export const cardInput = z.strictObject({ tuneId: z.uuid(), drill: drillInput });
+
+const noteText = z.string().max(500).refine(isStorable, UNSTORABLE);
+const dayName = z
+	.string()
+	.regex(/^\d{4}-\d{2}-\d{2}$/)
+	.describe('The player’s day, as 2026-03-01');
+
+/** A take as it is sent: what was drilled, and what was played, or the player’s own word for it. */
+export const takeInput = z
+	.strictObject({
+		tuneId: z.uuid(),
+		drill: drillInput,
+		looped: rangeInput.describe('The bars that were played, where they are fewer than the drill’s'),
+		tempo,
+		swing: z.number().min(50).max(75).optional().describe('Per cent; without it the feel’s'),
+		input: z.enum(INPUTS),
+		toleranceMs: z.number().min(1).max(1000).optional(),
+		latencyMs: z.number().min(-2000).max(2000).optional(),
+		loops: z.int().min(1).max(16).describe('Times through that were played to the end'),
+		events: z.array(eventInput).max(MOST_EVENTS),
+		grade: z.enum(HAND_GRADES).nullable().describe('The player’s own ear; null is judged'),
+		durationMs: z.int().min(0).max(86_400_000),
+		note: noteText.optional(),
+		day: dayName
+	})
+	.refine(
+		({ grade, input }) => (grade === null) === (input !== 'hand'),
+		'A take by hand has a grade, any other has none.'
+	);
+export type TakeInput = z.infer<typeof takeInput>;
+export type TakeEvents = z.infer<typeof eventInput>[];
+
+export const cardAnswer = z.object({
+	id: z.uuid(),
+	tuneId: z.uuid(),
+	position: z.int(),
+	key: z.string().describe('Tonic; empty as written'),
+	due: z.iso.datetime(),
+	drill: drillInput,
+	tempo: z.number(),
+	cleanInRow: z.int()
+});
+export type CardAnswer = z.infer<typeof cardAnswer>;
+
+export const takeSummary = z.object({
+	id: z.uuid(),
+	tuneId: z.uuid(),
+	playedAt: z.iso.datetime(),
+	position: z.int(),
+	key: z.string(),
+	tempo: z.number(),
+	input: z.enum(INPUTS),
+	rule: z.string(),
+	looped: z.boolean(),
+	landed: z.int(),
+	asked: z.int(),
+	clean: z.boolean(),
+	grade: z.enum(HAND_GRADES).nullable(),
+	biasMs: z.number().nullable(),
+	spreadMs: z.number().nullable(),
+	durationMs: z.int(),
+	note: z.string(),
+	version: z.int()
+});
+export type TakeSummaryAnswer = z.infer<typeof takeSummary>;
+export const takeAnswer = takeSummary.extend({
+	drill: drillInput,
+	chart: z.string(),
+	events: z.array(eventInput)
+});
+export type TakeAnswer = z.infer<typeof takeAnswer>;
+/** What storing a take gives back: the take, and its card with the new rung and date. */
+export const takeStored = z.object({ take: takeSummary, card: cardAnswer });
+export type TakeStored = z.infer<typeof takeStored>;
+export const takeUpdate = z.strictObject({ note: noteText, version: z.int().min(1) });

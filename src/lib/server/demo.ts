@@ -1,4 +1,5 @@
 import type { Database } from './database';
+import { loadDemoLog } from './demo-log';
 import { DEMO_SET, DEMO_TUNES } from './demo-tunes';
 import { NO_ANCHORS, NO_LINE } from '../api/route-defaults';
 import { createRoute, makeSnapshot } from './routes';
@@ -10,9 +11,11 @@ export async function loadDemo(db: Database): Promise<void> {
 	const start = Date.now();
 	await db.transaction(async (tx) => {
 		const ids: string[] = [];
+		const tunes: { id: string; title: string; chart: string }[] = [];
 		for (const [i, demo] of DEMO_TUNES.entries()) {
 			const tune = await createTune(tx, demo.chart, new Date(start + i));
 			ids.push(tune.id);
+			tunes.push(tune);
 			for (const [k, wish] of demo.routes.entries()) {
 				const { line, ...rest } = wish;
 				const input = { ...rest, line: { ...NO_LINE, ...line }, anchors: NO_ANCHORS };
@@ -23,5 +26,6 @@ export async function loadDemo(db: Database): Promise<void> {
 			}
 		}
 		await createSet(tx, DEMO_SET.name, DEMO_SET.note, ids);
+		await loadDemoLog(tx, tunes, new Date(start));
 	});
 }

@@ -266,6 +266,48 @@ const OPERATIONS: Operation[] = [
 		errors: [404]
 	},
 	{
+		method: 'post',
+		path: '/api/v1/cards',
+		summary: 'Keep how a tune is drilled at a place in a key; a new card is due at once',
+		body: practice.cardInput,
+		status: 200,
+		answer: practice.cardAnswer,
+		errors: [...READ, 404]
+	},
+	{
+		method: 'post',
+		path: '/api/v1/takes',
+		summary: 'Judge and store a take of a drill; its card moves on the ladder and in the schedule',
+		body: practice.takeInput,
+		status: 201,
+		answer: practice.takeStored,
+		errors: [...READ, 404]
+	},
+	{
+		method: 'get',
+		path: '/api/v1/takes/{id}',
+		summary: 'One take with its notes and the chart that it was played over',
+		status: 200,
+		answer: practice.takeAnswer,
+		errors: [404]
+	},
+	{
+		method: 'put',
+		path: '/api/v1/takes/{id}',
+		summary: 'Save the note of a take; a stale version answers 409 with the current take',
+		body: practice.takeUpdate,
+		status: 200,
+		answer: practice.takeSummary,
+		errors: [...READ, 404, 409]
+	},
+	{
+		method: 'delete',
+		path: '/api/v1/takes/{id}',
+		summary: 'Delete a take',
+		status: 204,
+		errors: [404]
+	},
+	{
 		method: 'get',
 		path: '/api/v1/player',
 		summary: 'The player’s hand and own scales',

@@ -13,6 +13,7 @@ import type {
 import type { CheckAnswer, CheckInput, PlanAnswer, PlanInput } from '../api/plan-schema';
 import type { PhraseAnswer, PhraseInput } from '../api/phrase-schema';
 import type { JudgeAnswer, JudgeInput } from '../api/practice-schema';
+import type { JudgedTake, TakeRequest } from '../api/take';
 import type { Outcome } from '../api/resolve';
 import type { PlannedRoute, RouteRequest } from '../api/route';
 import { projectRoot } from './paths';
@@ -44,6 +45,10 @@ export const checkInPool = (input: CheckInput): Promise<Outcome<CheckAnswer>> =>
 /** Judges a take. */
 export const judgeInPool = (input: JudgeInput): Promise<Outcome<JudgeAnswer>> =>
 	pool().run(input, { name: 'judge' });
+
+/** Judges a take of a drill as it is kept. */
+export const takeInPool = (request: TakeRequest): Promise<Outcome<JudgedTake>> =>
+	pool().run(request, { name: 'take' });
 
 /** Makes a phrase of a motif. */
 export const phraseInPool = (input: PhraseInput): Promise<Outcome<PhraseAnswer>> =>

@@ -6,6 +6,7 @@ import {
 	integer,
 	jsonb,
 	pgTable,
+	primaryKey,
 	real,
 	text,
 	timestamp,
@@ -13,6 +14,8 @@ import {
 	uuid
 } from 'drizzle-orm/pg-core';
 import type { MotifRecord, PlanSnapshot, PlayerInput, RouteInput } from '../api/notebook-schema';
+import type { CardDrill, TakeEvents } from '../api/practice-schema';
+import type { Schedule } from '$core/practice';
 import { NO_LINE } from '../api/route-defaults';
 
 const id = () => uuid('id').primaryKey().defaultRandom();
@@ -151,5 +154,103 @@ export const motif = pgTable(
 	(table) => [
 		check('motif_version', sql`${table.version} > 0`),
 		index('motif_created').on(table.createdAt)
+	]
+);
+
+/** What to practise: a tune at a place in a key (empty as written), how it is drilled, when it is due. */
+export const card = pgTable(
+	'card',
+	{
+		id: id(),
+		tuneId: uuid('tune_id')
+			.notNull()
+			.references(() => tune.id, { onDelete: 'cascade' }),
+		position: integer('position').notNull(),
+		key: text('key').notNull(),
+		due: stamp('due').notNull(),
+		drill: jsonb('drill').$type<CardDrill>().notNull(),
+		/** Quarter notes a minute where the ladder stands, and clean passes in a row there. */
+		tempo: real('tempo').notNull(),
+		cleanInRow: integer('clean_in_row').notNull(),
+		schedule: jsonb('schedule').$type<Schedule>().notNull(),
+		...times
+	},
+	(table) => [
+		check('card_position', sql`${table.position} between 1 and 24`),
+		check('card_tempo', sql`${table.tempo} between 30 and 300`),
+		uniqueIndex('card_what').on(table.tuneId, table.position, table.key),
+		index('card_due').on(table.due)
+	]
+);
+
+/**
+ * One recorded performance: what was drilled, what came of it, and the notes as they were played over the
+ * chart as it was. `grade` is the player's own word for a take without any input.
+ */
+export const take = pgTable(
+	'take',
+	{
+		id: id(),
+		tuneId: uuid('tune_id')
+			.notNull()
+			.references(() => tune.id, { onDelete: 'cascade' }),
+		cardId: uuid('card_id')
+			.notNull()
+			.references(() => card.id, { onDelete: 'cascade' }),
+		playedAt: stamp('played_at').notNull(),
+		position: integer('position').notNull(),
+		key: text('key').notNull(),
+		tempo: real('tempo').notNull(),
+		input: text('input').notNull(),
+		rule: text('rule').notNull(),
+		drill: jsonb('drill').$type<CardDrill>().notNull(),
+		looped: boolean('looped').notNull(),
+		landed: integer('landed').notNull(),
+		asked: integer('asked').notNull(),
+		clean: boolean('clean').notNull(),
+		grade: text('grade'),
+		biasMs: real('bias_ms'),
+		spreadMs: real('spread_ms'),
+		durationMs: integer('duration_ms').notNull(),
+		note: text('note').notNull().default(''),
+		chart: text('chart').notNull(),
+		events: jsonb('events').$type<TakeEvents>().notNull(),
+		...times
+	},
+	(table) => [
+		check('take_counts', sql`${table.landed} between 0 and ${table.asked}`),
+		check('take_tempo', sql`${table.tempo} between 30 and 300`),
+		index('take_played').on(table.playedAt),
+		index('take_card').on(table.cardId, table.playedAt),
+		index('take_place').on(table.tuneId, table.position)
+	]
+);
+
+/** How one change of a take came out; what was let pass is left out. */
+export const takeChange = pgTable(
+	'take_change',
+	{
+		takeId: uuid('take_id')
+			.notNull()
+			.references(() => take.id, { onDelete: 'cascade' }),
+		loop: integer('loop').notNull(),
+		change: integer('change').notNull(),
+		tuneId: uuid('tune_id').notNull(),
+		position: integer('position').notNull(),
+		key: text('key').notNull(),
+		kind: text('kind').notNull(),
+		symbol: text('symbol').notNull(),
+		bar: integer('bar').notNull(),
+		result: text('result').notNull(),
+		role: text('role'),
+		errorMs: real('error_ms')
+	},
+	(table) => [
+		primaryKey({ columns: [table.takeId, table.loop, table.change] }),
+		check(
+			'take_change_result',
+			sql`${table.result} in ('landed', 'held', 'early', 'late', 'missed', 'silent')`
+		),
+		index('take_change_place').on(table.position, table.kind, table.result)
 	]
 );

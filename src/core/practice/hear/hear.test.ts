@@ -61,7 +61,6 @@ function measure(room: Room) {
 describe('notes out of a recording', () => {
 	it.each(ROOMS)('every pitch from E2 to E6 in %s', (_, room) => {
 		const { pitches, falsePer100, onsetMs } = measure(room);
-		if (process.env.ARC_STEP_FIGURES) console.log(_, { pitches, falsePer100, onsetMs });
 		expect(pitches).toBeGreaterThanOrEqual(0.98);
 		expect(falsePer100).toBeLessThan(1);
 		expect(onsetMs).toBeLessThanOrEqual(10);

@@ -1,0 +1,82 @@
+import type { Chart } from '$core/chart';
+import { instrumentOf, windowPlaces, type Instrument, type OwnInstrument } from '$core/neck';
+import { landingNotes, styleOf, type PlanNote } from '$core/practice';
+import { chartTicks } from '$core/chart';
+import { anchorOf, barAt } from '$core/route';
+import type { CardDrill } from './practice-schema';
+import { instrumentInputOf } from './resolve';
+import type { PlannedRoute, RouteRequest } from './route';
+import { NO_ANCHORS, NO_LINE } from './route-defaults';
+
+/** Changes that a drill leaves out: let pass, or in bars of air. */
+const leftOut = (chart: Chart, { rules }: CardDrill) =>
+	chart.changes.filter(
+		({ index, bar }) => rules.letPass?.includes(index) || rules.restBars?.includes(bar)
+	);
+
+/** Places of the hand's position that the rules leave out: other strings, other frets. */
+function forbidden(instrument: Instrument, { position, rules }: CardDrill) {
+	const { strings, fret } = rules;
+	return windowPlaces(instrument, position)
+		.filter(
+			(place) =>
+				(strings !== undefined && !strings.includes(place.string)) ||
+				(fret !== undefined && place.fret !== fret)
+		)
+		.map((place) => ({ string: place.string, fret: place.fret }));
+}
+
+/**
+ * The request that plans a drill by its own rules: what the player is shown to land on, and what the
+ * simulated player reads. `text` is the chart in the drill's key.
+ */
+export function drillRoute(
+	text: string,
+	chart: Chart,
+	drill: CardDrill,
+	own: readonly OwnInstrument[]
+): RouteRequest {
+	const { position, rules } = drill;
+	const arpeggio = rules.notes === 'arpeggio';
+	return {
+		chart: text,
+		instrument: instrumentInputOf(chart, own),
+		route: {
+			position,
+			style: styleOf(drill),
+			line: {
+				...NO_LINE,
+				grid: rules.notes === 'targets' ? 'targets' : (rules.grid ?? 'targets'),
+				cell: 'breath',
+				scalePlan: arpeggio ? 'arpeggio' : 'one',
+				// A chromatic note would break a rule that names the notes.
+				spice: rules.notes && rules.notes !== 'any' ? 0 : NO_LINE.spice
+			},
+			anchors: {
+				...NO_ANCHORS,
+				letPass: leftOut(chart, drill).map(anchorOf),
+				forbid: forbidden(instrumentOf(chart, own).instrument, drill)
+			}
+		}
+	};
+}
+
+/** What is played of a planned drill: its line or its landings, without bars of air. */
+export function drillNotes(
+	chart: Chart,
+	instrument: Instrument,
+	drill: CardDrill,
+	{ targets, notes }: Pick<PlannedRoute, 'targets' | 'notes'>
+): PlanNote[] {
+	const changeAt = new Map(targets.map(({ tick, change }) => [tick, change]));
+	const air = (tick: number) =>
+		drill.rules.restBars?.includes(barAt(chart.played, tick).index + 1) ?? false;
+	const line = notes.filter(({ kind }) => kind !== 'target');
+	if (line.length === 0) return landingNotes(instrument, targets, chartTicks(chart));
+	return notes
+		.filter(({ tick, kind }) => kind === 'target' || !air(tick))
+		.map(({ tick, durationTicks, midi, string, fret, kind }) => ({
+			...{ tick, durationTicks, midi, string, fret },
+			change: kind === 'target' ? (changeAt.get(tick) ?? null) : null
+		}));
+}

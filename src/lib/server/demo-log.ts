@@ -1,0 +1,374 @@
+import { swingOf } from '$core/band';
+import type { Chart } from '$core/chart';
+import { instrumentOf, pitchAt, type Instrument, type Place } from '$core/neck';
+import {
+	drillOf,
+	inKey,
+	passMs,
+	simulate,
+	type Drill,
+	type PlanNote,
+	type PlayedEvent,
+	type Preset,
+	type Skill
+} from '$core/practice';
+import { drillNotes, drillRoute } from '../api/drill-route';
+import type { CardDrill, TakeInput } from '../api/practice-schema';
+import { runRoute } from '../api/route';
+import { runTake } from '../api/take';
+import type { Database } from './database';
+import { storeTake, updateTake } from './takes';
+
+/** What is practised in the made-up log, and how well it goes. */
+type Course = {
+	readonly tune: string;
+	readonly preset: Preset;
+	readonly position: number;
+	readonly key?: string;
+	readonly fret?: number;
+	/** Tempo up to which it goes well before the first day, and what a take adds to it. */
+	readonly comfort: number;
+	readonly gain: number;
+	/** Share of landings that go wrong at any tempo. */
+	readonly weak?: number;
+	/** Days before today, and takes on each of them. */
+	readonly days: readonly (readonly [ago: number, takes: number])[];
+};
+
+/** Six weeks of evenings. Position 11 and the key of D flat stay weak. */
+const COURSES: readonly Course[] = [
+	{
+		tune: 'Tin Roof Ferry',
+		preset: 'roots',
+		position: 1,
+		comfort: 78,
+		gain: 2.2,
+		days: [
+			[41, 3],
+			[38, 2],
+			[34, 3],
+			[27, 2],
+			[16, 2],
+			[9, 2]
+		]
+	},
+	{
+		tune: 'Tin Roof Ferry',
+		preset: 'guide-tones',
+		position: 6,
+		comfort: 69,
+		gain: 1,
+		days: [
+			[36, 2],
+			[30, 3],
+			[24, 3],
+			[20, 2],
+			[13, 3],
+			[8, 2],
+			[4, 3],
+			[1, 3]
+		]
+	},
+	{
+		tune: 'Tin Roof Ferry',
+		preset: 'guide-tones',
+		position: 10,
+		comfort: 66,
+		gain: 1,
+		days: [
+			[18, 2],
+			[11, 2]
+		]
+	},
+	{
+		tune: 'Nettle Tea',
+		preset: 'guide-tones',
+		position: 9,
+		comfort: 62,
+		gain: 2.4,
+		days: [
+			[40, 3],
+			[35, 2],
+			[28, 2],
+			[17, 2],
+			[6, 2]
+		]
+	},
+	{
+		tune: 'Nettle Tea',
+		preset: 'arpeggios',
+		position: 2,
+		comfort: 60,
+		gain: 2.6,
+		days: [
+			[26, 2],
+			[19, 2],
+			[10, 2],
+			[1, 3]
+		]
+	},
+	{
+		tune: 'Two Harbours',
+		preset: 'roots',
+		position: 6,
+		comfort: 58,
+		gain: 3.4,
+		days: [
+			[37, 2],
+			[29, 2],
+			[15, 3],
+			[5, 2]
+		]
+	},
+	{
+		tune: 'Glass Buoy',
+		preset: 'guide-tones',
+		position: 11,
+		comfort: 40,
+		gain: 0.2,
+		weak: 0.62,
+		days: [
+			[33, 2],
+			[25, 2],
+			[14, 2],
+			[7, 1],
+			[2, 2]
+		]
+	},
+	{
+		tune: 'Glass Buoy',
+		preset: 'roots',
+		position: 6,
+		comfort: 44,
+		gain: 0.8,
+		weak: 0.16,
+		days: [
+			[39, 2],
+			[21, 2],
+			[12, 1]
+		]
+	},
+	{
+		tune: 'Ladder to the Lamp',
+		preset: 'guide-tones',
+		position: 4,
+		comfort: 86,
+		gain: 1.2,
+		days: [
+			[32, 2],
+			[23, 2],
+			[15, 2],
+			[1, 2]
+		]
+	},
+	{
+		tune: 'Ladder to the Lamp',
+		preset: 'guide-tones',
+		position: 4,
+		key: 'Db',
+		comfort: 60,
+		gain: 0.2,
+		weak: 0.56,
+		days: [
+			[22, 2],
+			[13, 1],
+			[3, 2]
+		]
+	},
+	{
+		tune: 'Rope and Tar',
+		preset: 'free',
+		position: 5,
+		fret: 5,
+		comfort: 60,
+		gain: 3,
+		days: [
+			[31, 2],
+			[24, 2],
+			[10, 2]
+		]
+	},
+	{
+		tune: 'Marsh Waltz',
+		preset: 'guide-tones',
+		position: 3,
+		comfort: 82,
+		gain: 1.6,
+		weak: 0.05,
+		days: [
+			[30, 2],
+			[18, 2],
+			[3, 2]
+		]
+	},
+	{
+		tune: 'Pylon Song',
+		preset: 'roots',
+		position: 8,
+		comfort: 70,
+		gain: 2.6,
+		days: [
+			[28, 2],
+			[16, 2],
+			[7, 2]
+		]
+	}
+];
+
+const DAY = 86_400_000;
+
+type Tune = { readonly id: string; readonly title: string; readonly chart: string };
+
+type Staged = {
+	readonly chart: Chart;
+	readonly instrument: Instrument;
+	readonly drill: CardDrill;
+	readonly notes: readonly PlanNote[];
+};
+
+/** A planned drill that the simulated player can read. */
+function stage(tune: Tune, course: Course): Staged {
+	const { chart, text } = inKey(tune.chart, course.key ?? null);
+	const { instrument } = instrumentOf(chart);
+	const made = drillOf(course.preset, chart, {
+		position: course.position,
+		key: course.key ?? null
+	});
+	const rules = course.fret === undefined ? made.rules : { ...made.rules, fret: course.fret };
+	const drill = plain({ ...made, rules });
+	const planned = runRoute(drillRoute(text, chart, drill, []));
+	if ('issues' in planned) throw new Error(`${tune.title}: ${planned.issues[0].message}`);
+	const notes = drillNotes(chart, instrument, drill, planned.value);
+	return { chart, instrument, drill, notes };
+}
+
+/**
+ * How well the player does: at ease up to some tempo, then worse with every step; on the whole better
+ * from week to week, with weeks that fall back. What is weak stays so.
+ */
+function skillAt(course: Course, tempo: number, taken: number, ago: number, seed: number): Skill {
+	const over = tempo - (course.comfort + course.gain * taken);
+	const uneven = 1 + 0.4 * Math.sin(ago * 0.55);
+	const before = 0.5 * (ago / 42) ** 0.8 * uneven;
+	const settled = over <= 0 ? before * (ago < 18 ? 0.12 : 0.75) : before + 0.08 + 0.02 * over;
+	const wrong = Math.min(0.72, course.weak ?? settled);
+	return {
+		spreadMs: over <= 0 ? 14 : Math.min(34, 18 + over),
+		biasMs: 6,
+		wrongShare: wrong,
+		silentShare: wrong / 7,
+		hesitationMs: over <= 0 ? 0 : 2,
+		seed
+	};
+}
+
+const dayName = (at: Date): string => at.toISOString().slice(0, 10);
+
+/** Puts six weeks of takes into the log, each one played by the simulated player and judged like any other. */
+export async function loadDemoLog(db: Database, tunes: readonly Tune[], now: Date): Promise<void> {
+	const evenings = COURSES.flatMap((course, i) => {
+		const tune = tunes.find(({ title }) => title === course.tune);
+		if (!tune) throw new Error(`no tune ${course.tune}`);
+		const staged = stage(tune, course);
+		return course.days.map(([ago, takes]) => ({ course, i, tune, staged, ago, takes }));
+	}).sort((a, b) => b.ago - a.ago || a.i - b.i);
+	const taken = COURSES.map(() => 0);
+	const tempos = new Map<number, number>();
+	const evening = new Date(now);
+	evening.setHours(19, 30, 0, 0);
+	for (const [k, { course, i, tune, staged, ago, takes }] of evenings.entries()) {
+		const { chart, instrument, drill, notes } = staged;
+		for (let n = 0; n < takes; n++) {
+			const at = new Date(evening.getTime() - ago * DAY + (i * 14 + n * 2) * 60_000);
+			const tempo = tempos.get(i) ?? drill.ladder.start;
+			const skill = skillAt(course, tempo, taken[i], ago, 100 * k + n + 1);
+			taken[i]++;
+			const swing = swingOf(chart.headers.feel);
+			const timing = { chart, tempo, swing, range: null, loops: drill.loops };
+			const events = simulate(timing, instrument, course.position, notes, skill);
+			const input = takeOf(tune, drill, tempo, events, passMs(chart, drill, tempo), dayName(at));
+			const { card } = await put(db, tune, input, at);
+			tempos.set(i, card.tempo);
+		}
+	}
+	await twoTakes(db, tunes, evening);
+}
+
+const takeOf = (
+	tune: Tune,
+	drill: CardDrill,
+	tempo: number,
+	events: readonly PlayedEvent[],
+	durationMs: number,
+	day: string
+): TakeInput => ({
+	tuneId: tune.id,
+	drill,
+	looped: null,
+	tempo,
+	input: 'simulated',
+	loops: drill.loops,
+	events: events.map((event) => ({ ...event, timeMs: Math.round(event.timeMs * 10) / 10 })),
+	grade: null,
+	durationMs: Math.round(durationMs),
+	day
+});
+
+/** The core's drills are read-only; what is stored is the same data. */
+const plain = (drill: Drill): CardDrill => structuredClone(drill) as CardDrill;
+
+async function put(db: Database, tune: Tune, input: TakeInput, at: Date) {
+	const { chart, title } = tune;
+	const judged = runTake({ chart, title, take: input, own: [] });
+	if ('issues' in judged) throw new Error(`${title}: ${judged.issues[0].message}`);
+	return storeTake(db, input, { judged: judged.value, chart, own: [] }, at);
+}
+
+/** Two takes of the same four bars: one runs the scale up and down, one goes where the chords go. */
+async function twoTakes(db: Database, tunes: readonly Tune[], evening: Date): Promise<void> {
+	const tune = tunes.find(({ title }) => title === 'Nettle Tea');
+	if (!tune) return;
+	const { chart } = inKey(tune.chart, null);
+	const { instrument } = instrumentOf(chart);
+	const position = 9;
+	const made = drillOf('arpeggios-scale', chart, { position, key: null });
+	const drill = plain({ ...made, loops: 1 });
+	const tempo = 84;
+	const timing = { chart, tempo, swing: swingOf(chart.headers.feel), range: null, loops: 1 };
+	const skill = { spreadMs: 9, biasMs: 5, wrongShare: 0, silentShare: 0, hesitationMs: 0 };
+	const planned = runRoute(drillRoute(tune.chart, chart, drill, []));
+	if ('issues' in planned) throw new Error(`${tune.title}: ${planned.issues[0].message}`);
+	const lines: [number, string, PlanNote[]][] = [
+		[15, 'Runs the scale.', scaleRun(instrument)],
+		[1, 'Follows the chords.', drillNotes(chart, instrument, drill, planned.value)]
+	];
+	for (const [ago, note, notes] of lines) {
+		const at = new Date(evening.getTime() - ago * DAY + 200 * 60_000);
+		const events = simulate(timing, instrument, position, notes, { ...skill, seed: ago });
+		const input = takeOf(tune, drill, tempo, events, passMs(chart, drill, tempo), dayName(at));
+		const { take } = await put(db, tune, input, at);
+		await updateTake(db, take.id, note, take.version);
+	}
+}
+
+/** F sharp minor in eighths up and down position 9, whatever the chord. */
+function scaleRun(instrument: Instrument): PlanNote[] {
+	const up: Place[] = [
+		{ string: 4, fret: 11 },
+		{ string: 3, fret: 9 },
+		{ string: 3, fret: 11 },
+		{ string: 2, fret: 9 },
+		{ string: 2, fret: 10 },
+		{ string: 2, fret: 12 },
+		{ string: 1, fret: 9 },
+		{ string: 1, fret: 10 },
+		{ string: 1, fret: 12 }
+	];
+	const down = [...up.slice(1, -1)].reverse();
+	const round = [...up, ...down];
+	return Array.from({ length: 32 }, (_, i) => {
+		const place = round[i % round.length];
+		const midi = pitchAt(instrument, place);
+		return { ...place, tick: 240 * i, durationTicks: 240, midi, change: null };
+	});
+}

@@ -1,0 +1,281 @@
+import type { OwnInstrument } from '$core/neck';
+import {
+	climb,
+	foot,
+	gradeByHand,
+	gradeOf,
+	newSchedule,
+	nextKey,
+	nextPlace,
+	review
+} from '$core/practice';
+import { and, eq, inArray, sql } from 'drizzle-orm';
+import type {
+	CardAnswer,
+	CardDrill,
+	TakeAnswer,
+	TakeInput,
+	TakeStored,
+	TakeSummaryAnswer
+} from '../api/practice-schema';
+import { rotationOf, type JudgedTake } from '../api/take';
+import type { Database } from './database';
+import { card, take, takeChange } from './schema';
+
+type CardRow = typeof card.$inferSelect;
+type TakeRow = typeof take.$inferSelect;
+
+const cardAnswerOf = (row: CardRow): CardAnswer => ({
+	id: row.id,
+	tuneId: row.tuneId,
+	position: row.position,
+	key: row.key,
+	due: row.due.toISOString(),
+	drill: row.drill,
+	tempo: row.tempo,
+	cleanInRow: row.cleanInRow
+});
+
+export const takeSummaryOf = (
+	row: Omit<TakeRow, 'events' | 'chart' | 'drill'>
+): TakeSummaryAnswer => ({
+	id: row.id,
+	tuneId: row.tuneId,
+	playedAt: row.playedAt.toISOString(),
+	position: row.position,
+	key: row.key,
+	tempo: row.tempo,
+	input: row.input as TakeSummaryAnswer['input'],
+	rule: row.rule,
+	looped: row.looped,
+	landed: row.landed,
+	asked: row.asked,
+	clean: row.clean,
+	grade: row.grade as TakeSummaryAnswer['grade'],
+	biasMs: row.biasMs,
+	spreadMs: row.spreadMs,
+	durationMs: row.durationMs,
+	note: row.note,
+	version: row.version
+});
+
+const whereCard = (tuneId: string, position: number, key: string) =>
+	and(eq(card.tuneId, tuneId), eq(card.position, position), eq(card.key, key));
+
+/** The cards of a tune, by place. */
+export async function cardsOf(db: Database, tuneId: string): Promise<CardAnswer[]> {
+	const rows = await db
+		.select()
+		.from(card)
+		.where(eq(card.tuneId, tuneId))
+		.orderBy(card.position, card.key);
+	return rows.map(cardAnswerOf);
+}
+
+/**
+ * Keeps how a tune is drilled at a place in a key. A new card is due at once; another ladder puts the
+ * player back on its foot.
+ */
+export async function keepCard(
+	db: Database,
+	tuneId: string,
+	drill: CardDrill,
+	now = new Date()
+): Promise<CardAnswer> {
+	const key = drill.key ?? '';
+	const schedule = newSchedule(now.getTime());
+	const { tempo } = foot(drill.ladder);
+	await db
+		.insert(card)
+		.values({
+			...{ tuneId, position: drill.position, key, drill, schedule, tempo, cleanInRow: 0 },
+			due: new Date(schedule.memory.due),
+			createdAt: now,
+			updatedAt: now
+		})
+		.onConflictDoNothing();
+	const [row] = await db
+		.select()
+		.from(card)
+		.where(whereCard(tuneId, drill.position, key));
+	const { start, ceiling } = drill.ladder;
+	const inside = row.tempo >= start && row.tempo <= ceiling;
+	const [kept] = await db
+		.update(card)
+		.set({
+			drill,
+			tempo: inside ? row.tempo : tempo,
+			cleanInRow: inside ? row.cleanInRow : 0,
+			updatedAt: now
+		})
+		.where(eq(card.id, row.id))
+		.returning();
+	return cardAnswerOf(kept);
+}
+
+/**
+ * A place and a key that are sure lead on: in the tune's own key to the next place, and from the second
+ * place on to the next key, too; in any other key to the next one round the circle.
+ */
+async function rotate(
+	db: Database,
+	row: CardRow,
+	chart: string,
+	own: readonly OwnInstrument[],
+	now: Date
+): Promise<void> {
+	const { places, key } = rotationOf(chart, own);
+	const cards = await db
+		.select({ position: card.position, key: card.key })
+		.from(card)
+		.where(eq(card.tuneId, row.tuneId));
+	const add = async (change: Partial<CardDrill>) => {
+		const position = change.position ?? row.position;
+		const { rules } = row.drill;
+		const moved = rules.position === undefined ? rules : { ...rules, position };
+		const drill: CardDrill = { ...row.drill, routeId: null, ...change, rules: moved };
+		await keepCard(db, row.tuneId, drill, now);
+	};
+	const here = cards.filter((one) => one.key === row.key).map(({ position }) => position);
+	const place = row.key === '' ? nextPlace(row.position, places, here) : null;
+	if (place !== null) await add({ position: place });
+	if (key && (row.key !== '' || here.length > 1)) {
+		const keys = cards
+			.filter(({ position }) => position === row.position)
+			.map((one) => (one.key === '' ? key.tonic : one.key));
+		const tonic = nextKey(key.tonic, key.mode, keys);
+		if (tonic !== null) await add({ key: tonic });
+	}
+}
+
+/** What is stored of a take besides what was sent: how it was judged, and over which chart. */
+type Judged = {
+	readonly judged: JudgedTake;
+	/** The tune's own chart text, for the rotation. */
+	readonly chart: string;
+	readonly own: readonly OwnInstrument[];
+};
+
+/**
+ * Stores a judged take with its changes, moves its card along the ladder and the schedule, all or
+ * nothing. Loops out of a drill do not move the ladder.
+ */
+export async function storeTake(
+	db: Database,
+	input: TakeInput,
+	{ judged, chart, own }: Judged,
+	now = new Date()
+): Promise<TakeStored> {
+	const { drill, looped, grade, tempo } = input;
+	return db.transaction(async (tx) => {
+		const { id: cardId } = await keepCard(tx as unknown as Database, input.tuneId, drill, now);
+		const [before] = await tx.select().from(card).where(eq(card.id, cardId)).for('update');
+		const [stored] = await tx
+			.insert(take)
+			.values({
+				tuneId: input.tuneId,
+				cardId,
+				playedAt: now,
+				position: drill.position,
+				key: judged.key,
+				tempo,
+				input: input.input,
+				rule: judged.rule,
+				drill,
+				looped: looped !== null,
+				landed: judged.landed,
+				asked: judged.asked,
+				clean: judged.clean,
+				grade,
+				biasMs: judged.biasMs,
+				spreadMs: judged.spreadMs,
+				durationMs: input.durationMs,
+				note: input.note ?? '',
+				chart: judged.chart,
+				events: input.events,
+				createdAt: now,
+				updatedAt: now
+			})
+			.returning();
+		if (judged.changes.length > 0) {
+			const same = { takeId: stored.id, tuneId: input.tuneId, position: drill.position };
+			const rows = judged.changes.map((change) => ({ ...same, key: judged.key, ...change }));
+			// A statement takes a limited number of parameters.
+			for (let from = 0; from < rows.length; from += 1000) {
+				await tx.insert(takeChange).values(rows.slice(from, from + 1000));
+			}
+		}
+		const after = await grow(tx as unknown as Database, before, input, judged, now);
+		const { ladder } = drill;
+		const sure = looped === null && judged.clean && tempo >= ladder.ceiling;
+		if (sure) await rotate(tx as unknown as Database, after, chart, own, now);
+		return { take: takeSummaryOf(stored), card: cardAnswerOf(after) };
+	});
+}
+
+/** The card after a take: a rung up or down, and its next date. */
+async function grow(
+	db: Database,
+	row: CardRow,
+	{ drill, looped, grade, tempo, day }: TakeInput,
+	judged: JudgedTake,
+	now: Date
+): Promise<CardRow> {
+	const { ladder } = drill;
+	const atCeiling = tempo >= ladder.ceiling;
+	const landedShare = judged.asked === 0 ? 1 : judged.landed / judged.asked;
+	const graded =
+		grade === null
+			? gradeOf({ landedShare, clean: judged.clean, atCeiling })
+			: gradeByHand(grade, atCeiling);
+	const place = { tempo: row.tempo, clean: row.cleanInRow };
+	const moved = looped === null && tempo === row.tempo ? climb(ladder, place, judged.clean) : place;
+	// A few bars at a slow tempo say little about the whole.
+	const schedule =
+		looped === null ? review(row.schedule, graded, now.getTime(), day) : row.schedule;
+	const [after] = await db
+		.update(card)
+		.set({
+			tempo: moved.tempo,
+			cleanInRow: moved.clean,
+			schedule,
+			due: new Date(schedule.memory.due),
+			version: sql`${card.version} + 1`,
+			updatedAt: now
+		})
+		.where(eq(card.id, row.id))
+		.returning();
+	return after;
+}
+
+export async function getTakes(db: Database, ids: readonly string[]): Promise<TakeAnswer[]> {
+	const rows = await db
+		.select()
+		.from(take)
+		.where(inArray(take.id, [...ids]));
+	return rows.map((row) => ({
+		...takeSummaryOf(row),
+		drill: row.drill,
+		chart: row.chart,
+		events: row.events
+	}));
+}
+
+/** Saves a take's note made from a version; null when that version is stale or the row is gone. */
+export async function updateTake(
+	db: Database,
+	id: string,
+	note: string,
+	version: number
+): Promise<TakeSummaryAnswer | null> {
+	const [row] = await db
+		.update(take)
+		.set({ note, version: sql`${take.version} + 1`, updatedAt: new Date() })
+		.where(and(eq(take.id, id), eq(take.version, version)))
+		.returning();
+	return row ? takeSummaryOf(row) : null;
+}
+
+export async function deleteTake(db: Database, id: string): Promise<boolean> {
+	return (await db.delete(take).where(eq(take.id, id)).returning({ id: take.id })).length > 0;
+}

@@ -1,0 +1,32 @@
+import { takeUpdate } from '$lib/api/practice-schema';
+import { openDatabase } from '$lib/server/database';
+import { isUuid, json, readJson } from '$lib/server/http';
+import { notFound, problemResponse } from '$lib/server/problem';
+import { deleteTake, getTakes, updateTake } from '$lib/server/takes';
+import type { RequestHandler } from './$types';
+
+const find = async (id: string) =>
+	isUuid(id) ? ((await getTakes(await openDatabase(), [id]))[0] ?? null) : null;
+
+export const GET: RequestHandler = async ({ params }) => {
+	const found = await find(params.id);
+	return found ? json(found) : notFound('take');
+};
+
+export const PUT: RequestHandler = async ({ params, request }) => {
+	const read = await readJson(request, takeUpdate);
+	if ('response' in read) return read.response;
+	if (!isUuid(params.id)) return notFound('take');
+	const { note, version } = read.data;
+	const saved = await updateTake(await openDatabase(), params.id, note, version);
+	if (saved) return json(saved);
+	const current = await find(params.id);
+	if (!current) return notFound('take');
+	const detail = `This take is at version ${current.version} by now; yours was made from ${version}.`;
+	return problemResponse(409, detail, undefined, { current });
+};
+
+export const DELETE: RequestHandler = async ({ params }) => {
+	const gone = isUuid(params.id) && (await deleteTake(await openDatabase(), params.id));
+	return gone ? new Response(null, { status: 204 }) : notFound('take');
+};
