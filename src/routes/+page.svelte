@@ -7,7 +7,10 @@
 	import { listen } from '$lib/ui/listen';
 	import KeyCap from '$lib/ui/KeyCap.svelte';
 	import TopBar from '$lib/ui/TopBar.svelte';
+	import TodayStrip from '$lib/ui/home/TodayStrip.svelte';
+	import { drillHref, todaySentence } from '$lib/ui/home/today-words';
 	import TuneRow from '$lib/ui/TuneRow.svelte';
+	import { ahead, dayWords } from '$lib/ui/when';
 	import { capital, inWords, plural } from '$lib/ui/words';
 	import { toast } from 'svelte-sonner';
 	import type { PageData } from './$types';
@@ -26,6 +29,19 @@
 		return [...found.values()];
 	});
 	const planned = $derived(data.tunes.filter((tune) => tune.routes.length > 0).length);
+	const percent = (share: number | null) => `${Math.round(100 * (share ?? 0))}`;
+	const facts = $derived.by(() => {
+		const { takes, first, last } = data.weeks;
+		const day = { name: 'Today', value: dayWords(data.now) };
+		if (takes === 0) return [day];
+		const grown =
+			first === null || last === null ? '' : `, ${percent(first)} to ${percent(last)} % landed`;
+		return [day, { name: 'Last six weeks', value: `${plural(takes, 'take')}${grown}` }];
+	});
+	/** The next day on which something is due, where today is free. */
+	const soon = $derived(
+		Math.min(...[...data.practice.values()].flatMap(({ due }) => due ?? Infinity))
+	);
 	const waiting = $derived(data.tunes.find((tune) => tune.routes.length === 0));
 
 	let list: HTMLElement | undefined = $state();
@@ -63,7 +79,17 @@
 			if (error instanceof Refusal) toast(error.message);
 		}
 	}
+	/** Drills the tune whose row has the focus, else the first. */
+	function drillIt(): void {
+		const link = document.activeElement?.closest('tr')?.querySelector<HTMLAnchorElement>('a.open');
+		const tune = data.tunes.find(({ id }) => link?.href.includes(id)) ?? data.tunes[0];
+		if (tune) void goto(`/tunes/${tune.id}/drill`);
+	}
 	const keys = onKeys({
+		' ': () => {
+			if (data.today.length > 0) void goto(drillHref(data.today[0]));
+		},
+		d: drillIt,
 		ArrowDown: () => walk(1),
 		ArrowUp: () => walk(-1),
 		c: () => void create()
@@ -78,7 +104,7 @@
 <svelte:window onkeydown={keys} />
 <svelte:head><title>Notebook · Arc Step</title></svelte:head>
 
-<TopBar title="Notebook">
+<TopBar title="Notebook" {facts}>
 	{#snippet actions()}
 		<button class="quiet" type="button" onclick={create}>New tune <KeyCap keys="C" /></button>
 	{/snippet}
@@ -87,6 +113,14 @@
 	<div class="verdict">
 		{#if data.tunes.length === 0}
 			<h1>An empty notebook.</h1>
+		{:else if data.today.length > 0}
+			<h1>
+				Today: {plural(data.today.length, 'drill').replace(/^\d+/, (n) => inWords(Number(n)))}.
+			</h1>
+			<p>{todaySentence(data.today)}</p>
+		{:else if data.practice.size > 0}
+			<h1>Nothing is due today.</h1>
+			<p>Next: {ahead(soon, data.now)}. Any tune can be drilled with <KeyCap keys="D" />.</p>
 		{:else}
 			<h1>
 				{capital(plural(data.tunes.length, 'tune').replace(/^\d+/, (n) => inWords(Number(n))))}, {inWords(
@@ -95,9 +129,16 @@
 			</h1>
 			{#if waiting}
 				<p>Next: <a class="link" href="/tunes/{waiting.id}/route">plan {waiting.title}</a></p>
+			{:else}
+				<p>
+					Next: <a class="link" href="/tunes/{data.tunes[0].id}/drill"
+						>drill {data.tunes[0].title}</a
+					>
+				</p>
 			{/if}
 		{/if}
 	</div>
+	{#if data.today.length > 0}<TodayStrip list={data.today} />{/if}
 	{#if data.tunes.length === 0}
 		<p class="lead">
 			Write a progression, see each chord inside one place on the neck, and plan a landing for every
@@ -121,15 +162,23 @@
 							<th>Tune</th>
 							<th class="wide">Key</th>
 							<th class="wide">Form</th>
-							<th class="wide">Tempo</th>
-							<th>Landings planned</th>
-							<th class="wide">Places planned</th>
+							<th class="wide">Tempo, clean</th>
+							<th>Changes landed</th>
+							<th class="wide">Places, darker lands better</th>
+							<th class="wide">Last played</th>
+							<th class="wide">Due</th>
 							<th class="wide"><span class="sr">Delete</span></th>
 						</tr>
 					</thead>
 					<tbody>
 						{#each group.tunes as tune, i (tune.id)}
-							<TuneRow {tune} number={i + 1} onremove={() => remove(tune)} />
+							<TuneRow
+								{tune}
+								practice={data.practice.get(tune.id)}
+								now={data.now}
+								number={i + 1}
+								onremove={() => remove(tune)}
+							/>
 						{/each}
 					</tbody>
 				</table>
@@ -144,7 +193,9 @@
 		keys={[
 			['↑ ↓', 'choose a tune'],
 			['Enter', 'open'],
+			['D', 'drill it now'],
 			['C', 'new tune'],
+			['6', 'log'],
 			['?', 'keys and terms']
 		]}
 	/>
@@ -211,12 +262,12 @@
 		font-size: 18px;
 	}
 	@media (max-width: 1099px) {
-		.wide:not(:nth-child(3)):not(:nth-child(8)) {
+		.wide:not(:nth-child(3)):not(:last-child) {
 			display: none;
 		}
 	}
 	@media (max-width: 640px) {
-		.wide:not(:nth-child(8)) {
+		.wide:not(:last-child) {
 			display: none;
 		}
 	}

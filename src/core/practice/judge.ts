@@ -89,7 +89,7 @@ function judgeChange(
 		event,
 		dueMs
 	});
-	if (passes(rules, change)) return is('passed', null);
+	if (passes(rules, change) || dueMs > (request.untilMs ?? Infinity)) return is('passed', null);
 	const isTone = (event: number) => toneAt(chord, events[event].midi) !== undefined;
 	const off = (event: number) => Math.abs(rounded(events[event].timeMs - dueMs));
 	const fits = (event: number) => landsOn(rules, instrument, chord, events[event].midi);

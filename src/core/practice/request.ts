@@ -20,6 +20,8 @@ export type Pass = {
 	readonly toleranceMs: number;
 	readonly latencyMs: number;
 	readonly events: readonly PlayedEvent[];
+	/** Where the player stopped, in ms; left out where the pass was played to its end. */
+	readonly untilMs?: number;
 };
 
 /** The request by which a pass of a drill is judged; the chart is in the drill's key. */

@@ -59,6 +59,8 @@ export type JudgeRequest = Timing & {
 	/** Taken off the time of every event, in ms. */
 	readonly latencyMs: number;
 	readonly events: readonly PlayedEvent[];
+	/** Where the player stopped, in ms: later changes pass. */
+	readonly untilMs?: number;
 };
 
 /** How a change came out, best first; `passed` was not asked for. */

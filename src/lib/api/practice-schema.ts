@@ -7,6 +7,7 @@ const changeIndex = z.int().min(0);
 /** A day of music at most. */
 const ms = z.number().min(-86_400_000).max(86_400_000);
 
+/** How a drill is judged besides landing. */
 export const rulesInput = z.strictObject({
 	notes: z.enum(ALLOWED_NOTES).optional().describe('Notes that are allowed'),
 	grid: z.enum(GRIDS).optional().describe('Where notes may be struck; "targets": on changes alone'),
@@ -126,6 +127,7 @@ export const takeInput = z
 		latencyMs: z.number().min(-2000).max(2000).optional(),
 		loops: z.int().min(1).max(16).describe('Times through that were played to the end'),
 		events: z.array(eventInput).max(MOST_EVENTS),
+		untilMs: ms.optional().describe('Where the player stopped: later changes are not asked for'),
 		grade: z.enum(HAND_GRADES).nullable().describe('The player’s own ear; null is judged'),
 		durationMs: z.int().min(0).max(86_400_000),
 		note: noteText.optional(),

@@ -102,7 +102,8 @@ export function runTake({ chart: text, title, take, own }: TakeRequest): Outcome
 			loops: take.loops,
 			toleranceMs: take.toleranceMs ?? USUAL_TOLERANCE,
 			latencyMs: take.latencyMs ?? 0,
-			events: take.events
+			events: take.events,
+			untilMs: take.untilMs
 		})
 	);
 	const { landed, asked, biasMs, spreadMs } = summarise(chart, judgement);

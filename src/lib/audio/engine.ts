@@ -79,6 +79,12 @@ export class BandEngine {
 		return this.context.currentTime;
 	}
 
+	/** Second of the audio clock at which the music begins, behind the count-in; null while nothing plays. */
+	get musicBegins(): number | null {
+		const first = this.run?.segments.find((segment) => segment.tick !== null);
+		return this.run && first ? secondsAt(this.run, first.at) : null;
+	}
+
 	get active(): boolean {
 		return this.run !== null;
 	}

@@ -4,6 +4,7 @@ import { Context } from 'tone';
 import { renderVoices } from '$lib/workers/sounds';
 import type { Faders } from './desk';
 import { BandEngine } from './engine';
+import { PageClock } from './page-clock';
 
 /** What is to be played: a chart, the line over it, the click, and who plays the chords. */
 export type ScoreWish = {
@@ -21,6 +22,8 @@ export type Sounding = {
 	readonly wake: () => Promise<void>;
 	/** Second of the audio clock that is heard now. */
 	readonly heard: () => number;
+	/** The same at a moment of `performance.now()`. */
+	readonly heardAt: (at: number) => number;
 	readonly score: (wish: ScoreWish) => Score;
 };
 
@@ -34,6 +37,9 @@ export function openEngine(faders: Faders): Sounding {
 	});
 	const raw = context.rawContext as AudioContext;
 	const engine = new BandEngine(context, renderVoices, faders);
+	const clock = new PageClock(() => context.currentTime);
+	const latency = () => raw.outputLatency || raw.baseLatency || 0;
+	context.on('tick', () => clock.look());
 	return {
 		engine,
 		wake: async () => {
@@ -45,6 +51,7 @@ export function openEngine(faders: Faders): Sounding {
 			click,
 			swing
 		}),
-		heard: () => context.currentTime - (raw.outputLatency || raw.baseLatency || 0)
+		heard: () => context.currentTime - latency(),
+		heardAt: (at) => clock.secondsAt(at) - latency()
 	};
 }

@@ -2,8 +2,9 @@ import type { Input, NoteMessageEvent, WebMidi } from 'webmidi';
 
 /** What hears the keys of MIDI devices. Pitches are MIDI numbers. */
 export type MidiListener = {
-	readonly strike: (midi: number) => void;
-	readonly release: (midi: number) => void;
+	/** `at` is the moment by `performance.now()`, as the device told it. */
+	readonly strike: (midi: number, at: number) => void;
+	readonly release: (midi: number, at: number) => void;
 	/** The names of the devices that are there; called at once and whenever one comes or goes. */
 	readonly devices: (names: readonly string[]) => void;
 };
@@ -43,8 +44,8 @@ export async function openMidi(listener: MidiListener): Promise<(() => void) | M
 
 function listen(midi: typeof WebMidi, { strike, release, devices }: MidiListener): () => void {
 	let heard: Input[] = [];
-	const on = ({ note }: NoteMessageEvent) => strike(note.number);
-	const off = ({ note }: NoteMessageEvent) => release(note.number);
+	const on = ({ note, timestamp }: NoteMessageEvent) => strike(note.number, timestamp);
+	const off = ({ note, timestamp }: NoteMessageEvent) => release(note.number, timestamp);
 	const deaf = () => {
 		for (const input of heard) {
 			input.removeListener('noteon', on);

@@ -148,6 +148,10 @@ async function rotate(
 	}
 }
 
+/** Only a part of the drill was played: a loop out of it, or the player stopped. */
+const isPart = ({ looped, untilMs }: TakeInput): boolean =>
+	looped !== null || untilMs !== undefined;
+
 /** What is stored of a take besides what was sent: how it was judged, and over which chart. */
 type Judged = {
 	readonly judged: JudgedTake;
@@ -158,7 +162,7 @@ type Judged = {
 
 /**
  * Stores a judged take with its changes, moves its card along the ladder and the schedule, all or
- * nothing. Loops out of a drill do not move the ladder.
+ * nothing. A part of a drill moves neither.
  */
 export async function storeTake(
 	db: Database,
@@ -166,7 +170,8 @@ export async function storeTake(
 	{ judged, chart, own }: Judged,
 	now = new Date()
 ): Promise<TakeStored> {
-	const { drill, looped, grade, tempo } = input;
+	const { drill, grade, tempo } = input;
+	const part = isPart(input);
 	return db.transaction(async (tx) => {
 		const { id: cardId } = await keepCard(tx as unknown as Database, input.tuneId, drill, now);
 		const [before] = await tx.select().from(card).where(eq(card.id, cardId)).for('update');
@@ -182,7 +187,7 @@ export async function storeTake(
 				input: input.input,
 				rule: judged.rule,
 				drill,
-				looped: looped !== null,
+				looped: part,
 				landed: judged.landed,
 				asked: judged.asked,
 				clean: judged.clean,
@@ -207,7 +212,7 @@ export async function storeTake(
 		}
 		const after = await grow(tx as unknown as Database, before, input, judged, now);
 		const { ladder } = drill;
-		const sure = looped === null && judged.clean && tempo >= ladder.ceiling;
+		const sure = !part && judged.clean && tempo >= ladder.ceiling;
 		if (sure) await rotate(tx as unknown as Database, after, chart, own, now);
 		return { take: takeSummaryOf(stored), card: cardAnswerOf(after) };
 	});
@@ -217,10 +222,12 @@ export async function storeTake(
 async function grow(
 	db: Database,
 	row: CardRow,
-	{ drill, looped, grade, tempo, day }: TakeInput,
+	input: TakeInput,
 	judged: JudgedTake,
 	now: Date
 ): Promise<CardRow> {
+	const { drill, grade, tempo, day } = input;
+	const part = isPart(input);
 	const { ladder } = drill;
 	const atCeiling = tempo >= ladder.ceiling;
 	const landedShare = judged.asked === 0 ? 1 : judged.landed / judged.asked;
@@ -229,10 +236,9 @@ async function grow(
 			? gradeOf({ landedShare, clean: judged.clean, atCeiling })
 			: gradeByHand(grade, atCeiling);
 	const place = { tempo: row.tempo, clean: row.cleanInRow };
-	const moved = looped === null && tempo === row.tempo ? climb(ladder, place, judged.clean) : place;
+	const moved = !part && tempo === row.tempo ? climb(ladder, place, judged.clean) : place;
 	// A few bars at a slow tempo say little about the whole.
-	const schedule =
-		looped === null ? review(row.schedule, graded, now.getTime(), day) : row.schedule;
+	const schedule = part ? row.schedule : review(row.schedule, graded, now.getTime(), day);
 	const [after] = await db
 		.update(card)
 		.set({

@@ -11,6 +11,7 @@ import {
 } from '$core/harmony';
 import type { TextNote } from '$core/formats';
 import type { Motif } from '$core/phrase';
+import type { KeyedTune } from '$core/practice';
 import {
 	instrumentOf,
 	lastPosition,
@@ -73,7 +74,9 @@ export class OpenTune {
 	incoming: Incoming | null = $state.raw(null);
 	caught: { readonly name: string; readonly motif: Motif } | null = $state.raw(null);
 	readonly chordScales = new ChordScales();
-	readonly chart: Chart = $derived(parseChart(this.saved.chart));
+	/** The tune in another key, while it is drilled there; null as written. */
+	keyed: KeyedTune | null = $state.raw(null);
+	readonly chart: Chart = $derived(this.keyed?.chart ?? parseChart(this.saved.chart));
 	readonly instrument = $derived(instrumentOf(this.chart, this.player.instruments).instrument);
 	/** Frets that a slide lies on at a time while a line is made; 0 is played with the fingers. */
 	slide: 0 | 1 | 2 = $state(0);

@@ -30,6 +30,8 @@ export type PlayedRoute = {
 	readonly handAt: (change: number) => number;
 	/** The rule of the route in a few words. */
 	readonly rule: string;
+	/** The player plays it: it is shown, not heard. */
+	readonly silent?: boolean;
 };
 
 /** Where the music is, as the eye follows it. */
@@ -69,6 +71,10 @@ export class Transport {
 	/** A text that is being edited is played as it stands. */
 	draft: { readonly text: string; readonly chart: Chart } | null = $state.raw(null);
 	route: PlayedRoute | null = $state.raw(null);
+	/** What begins in place of plain playing: a pass of a drill. */
+	begin: (() => void) | null = null;
+	/** Told when the music ends, by itself or by the player, and how many ms after its first beat. */
+	ended: ((byItself: boolean, elapsedMs: number) => void) | null = null;
 	private audio: Sounding | null = null;
 	private frame = 0;
 	private readonly taps = new TapTempo();
@@ -88,7 +94,7 @@ export class Transport {
 	/** What is heard of the route: its line, or its landings ringing on. */
 	readonly line: readonly NoteAnswer[] = $derived.by(() => {
 		const { route, chart } = this;
-		if (!route || this.draft) return [];
+		if (!route || route.silent || this.draft) return [];
 		return route.notes.length > 0 ? route.notes : ringing(chart, route.targets);
 	});
 	private readonly lineAt = $derived(
@@ -158,11 +164,16 @@ export class Transport {
 
 	toggle(): void {
 		if (this.playing) this.stop();
+		else if (this.begin) this.begin();
 		else void this.play();
 	}
 
 	/** Begins at a bar, or at the start of the loop. Call it out of a key or a click. */
-	async play(bar?: number, countIn: number = soundPrefs.current.countIn): Promise<void> {
+	async play(
+		bar?: number,
+		countIn: number = soundPrefs.current.countIn,
+		rounds?: number
+	): Promise<void> {
 		if (!this.ready || this.state === 'loading') return;
 		this.state = 'loading';
 		this.trouble = null;
@@ -180,6 +191,7 @@ export class Transport {
 				tempo: this.played,
 				loop: this.loop,
 				bar,
+				rounds,
 				countInBars: countIn
 			});
 			if (this.state !== 'loading') {
@@ -201,7 +213,9 @@ export class Transport {
 		}
 	}
 
-	stop(): void {
+	stop(byItself = false): void {
+		const { playing } = this;
+		const elapsed = this.sinceFirstBeat(performance.now()) ?? 0;
 		this.audio?.engine.stop();
 		cancelAnimationFrame(this.frame);
 		this.state = 'still';
@@ -209,6 +223,7 @@ export class Transport {
 		this.noteTick = null;
 		this.open.sounding = null;
 		keepAwake(false);
+		if (playing) this.ended?.(byItself, elapsed);
 	}
 
 	/** Another tune is open now. */
@@ -244,6 +259,17 @@ export class Transport {
 		}
 		if (position.kind !== 'playing') return null;
 		return { tick: position.tick, round: position.round, at: position.at };
+	}
+
+	/**
+	 * Ms from the first beat of the music to a moment of `performance.now()`, as the player hears it;
+	 * negative while it is counted in. Null while nothing plays.
+	 */
+	sinceFirstBeat(at: number): number | null {
+		const { audio } = this;
+		const begins = audio?.engine.musicBegins ?? null;
+		if (!audio || begins === null || this.state !== 'playing') return null;
+		return 1000 * (audio.heardAt(at) - begins);
 	}
 
 	/** Goes to a bar when the one that sounds is over, or begins there. */
@@ -286,7 +312,7 @@ export class Transport {
 		if (!audio || this.state !== 'playing') return;
 		const position = audio.engine.position(audio.heard());
 		if (position.kind === 'after') {
-			this.stop();
+			this.stop(true);
 			return;
 		}
 		this.frame = requestAnimationFrame(this.follow);

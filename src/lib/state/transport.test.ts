@@ -47,6 +47,7 @@ const opened: Sounding = {
 		position: () => engine.position()
 	} as unknown as Sounding['engine'],
 	wake: () => Promise.resolve(),
+	heardAt: () => engine.heard,
 	heard: () => engine.heard,
 	score: ({ chart, line }) =>
 		({ band: { chart }, strokes: line, click: null, swing: null }) as unknown as Score

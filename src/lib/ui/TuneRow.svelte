@@ -1,14 +1,39 @@
 <script lang="ts">
+	import type { TunePractice } from '$lib/server/practice';
 	import type { NotebookRow } from '$lib/server/tunes';
 	import LandingArc from './LandingArc.svelte';
+	import { ago, ahead } from './when';
 	import { keyWords, plural } from './words';
 
-	type Props = { tune: NotebookRow; number: number; onremove: () => void };
-	let { tune, number, onremove }: Props = $props();
-	const newest = $derived(tune.routes.at(-1));
-	const PLACES = 19;
+	type Props = {
+		tune: NotebookRow;
+		practice: TunePractice | undefined;
+		now: number;
+		number: number;
+		onremove: () => void;
+	};
+	let { tune, practice, now, number, onremove }: Props = $props();
+	const PLACES = 12;
 	const places = Array.from({ length: PLACES }, (_, i) => i + 1);
+	const practised = $derived(new Map(practice?.places.map((one) => [one.position, one.landed])));
 	const planned = $derived(new Set(tune.routes.map((route) => route.position)));
+	const share = $derived(practice?.landed ?? null);
+	const percent = (landed: number) => Math.round(100 * landed);
+	/** Darker lands better: under 40, 55, 70, 82 in a hundred, and over. */
+	const step = (landed: number | null) =>
+		landed === null ? 0 : [0.4, 0.55, 0.7, 0.82].filter((least) => landed >= least).length;
+	const clean = $derived(practice?.cleanTempo ?? null);
+	const said = $derived(
+		[
+			...[...practised].map(
+				([place, landed]) =>
+					`position ${place}${landed === null ? '' : `: ${percent(landed)} % land`}`
+			),
+			...[...planned]
+				.filter((place) => !practised.has(place))
+				.map((place) => `position ${place}: planned`)
+		].join(', ') || 'no place yet'
+	);
 </script>
 
 <tr>
@@ -19,36 +44,49 @@
 	</td>
 	<td class="wide key">{keyWords(tune.key)}</td>
 	<td class="wide">{plural(tune.bars, 'bar')}, {tune.feel}</td>
-	<td class="wide tempo"><span aria-hidden="true">♩</span>{tune.tempo}</td>
+	<td class="wide tempo">
+		{#if clean === null}
+			<span class="of">aim {tune.tempo}</span>
+		{:else}
+			{clean} <span class="of">{clean >= tune.tempo ? 'reached' : `of ${tune.tempo}`}</span>
+		{/if}
+	</td>
 	<td class="arc">
 		<a
 			class="landing"
-			href="/tunes/{tune.id}/route"
+			href="/tunes/{tune.id}/drill"
 			tabindex="-1"
-			aria-label="Route of {tune.title}: {newest
-				? `${newest.landed} of ${newest.changes} changes land`
-				: 'not planned yet'}"
+			aria-label="Drill {tune.title}: {share === null
+				? 'not played yet'
+				: `${percent(share)} % of changes land`}"
 		>
-			<LandingArc share={newest && newest.changes > 0 ? newest.landed / newest.changes : 0} />
-			{#if newest}
-				<span><strong>{newest.landed}</strong> of {newest.changes}</span>
-			{:else}
+			<LandingArc share={share ?? 0} />
+			{#if share === null}
 				<span class="none">not yet</span>
+			{:else}
+				<span><strong>{percent(share)}</strong> %</span>
 			{/if}
 		</a>
 	</td>
 	<td class="wide">
-		<div
-			class="places"
-			role="img"
-			aria-label={planned.size > 0
-				? `Planned in position ${[...planned].join(', ')}`
-				: 'No place planned yet'}
-		>
+		<div class="places" role="img" aria-label={said}>
 			{#each places as place (place)}
-				<span class:planned={planned.has(place)}>{planned.has(place) ? place : ''}</span>
+				{@const played = practised.has(place)}
+				<span
+					class={played ? `d${step(practised.get(place) ?? null)}` : ''}
+					class:played
+					class:planned={!played && planned.has(place)}
+					>{played || planned.has(place) ? place : ''}</span
+				>
 			{/each}
 		</div>
+	</td>
+	<td class="wide when">{practice?.lastPlayed ? ago(practice.lastPlayed, now) : ''}</td>
+	<td class="wide when">
+		{#if practice?.due}
+			{@const due = ahead(practice.due, now)}
+			<span class:due={due === 'today'}>{due}</span>
+		{/if}
 	</td>
 	<td class="wide last">
 		<button type="button" onclick={onremove} aria-label="Delete {tune.title}" title="Delete">
@@ -97,11 +135,17 @@
 		font-weight: 800;
 		font-size: 20px;
 	}
-	.tempo span {
+	.of {
 		font-family: var(--font-sans);
+		font-weight: 400;
+		font-size: 14px;
+		color: var(--second);
+	}
+	.when {
+		font-size: 14px;
+	}
+	.due {
 		font-weight: 700;
-		margin-right: 2px;
-		color: var(--third);
 	}
 	.landing {
 		display: flex;
@@ -131,11 +175,33 @@
 		line-height: 20px;
 		text-align: center;
 	}
+	.places .played,
 	.places .planned {
-		min-width: 16px;
+		min-width: 17px;
+	}
+	.places .planned {
+		border: 1.5px solid var(--strong);
+		line-height: 18px;
+		font-weight: 400;
+	}
+	.d0 {
+		background: var(--density-0);
+		outline: 1.5px solid var(--strong);
+		outline-offset: -1.5px;
+	}
+	.d1 {
+		background: var(--density-1);
+	}
+	.d2 {
+		background: var(--density-2);
+	}
+	.d3 {
+		background: var(--density-3);
+		color: var(--on-density-3);
+	}
+	.d4 {
 		background: var(--density-4);
-		border-color: var(--density-4);
-		color: var(--paper);
+		color: var(--on-density-4);
 	}
 	.last {
 		width: 28px;
@@ -159,12 +225,12 @@
 		display: none;
 	}
 	@media (max-width: 1099px) {
-		.wide:not(:nth-child(3)):not(:nth-child(8)) {
+		.wide:not(:nth-child(3)):not(:last-child) {
 			display: none;
 		}
 	}
 	@media (max-width: 640px) {
-		.wide:not(:nth-child(8)) {
+		.wide:not(:last-child) {
 			display: none;
 		}
 		td {

@@ -1,0 +1,136 @@
+import { passMs, todayList, type DueCard, type TodayItem } from '$core/practice';
+import { inKey } from '$core/practice';
+import { eq, isNull, sql } from 'drizzle-orm';
+import type { CardDrill } from '../api/practice-schema';
+import type { Database } from './database';
+import { card, tune } from './schema';
+
+/** A card with how it has been going, as home shows it. */
+export type PractisedCard = DueCard & {
+	readonly drill: CardDrill;
+	readonly tempo: number;
+	readonly takes: number;
+};
+
+/** Takes out of which the share that lands of late is made. */
+const LATE = 5;
+
+// One look at the last takes of each card, by the index on card and time.
+const late = sql<number | null>`(
+	select sum(l.landed)::real / nullif(sum(l.asked), 0) from (
+		select t.landed, t.asked from take t where t.card_id = card.id and t.asked > 0
+		order by t.played_at desc limit ${sql.raw(String(LATE))}) l)`;
+const stats = sql<{ takes: number; last: string | null; clean: number | null }>`(
+	select json_build_object('takes', count(*), 'last', max(t.played_at),
+		'clean', max(t.tempo) filter (where t.clean and not t.looped)) from take t where t.card_id = card.id)`;
+
+/** Every card of the notebook, in one query. */
+export async function practisedCards(db: Database): Promise<PractisedCard[]> {
+	const rows = await db
+		.select({ card, title: tune.title, chart: tune.chart, late, stats })
+		.from(card)
+		.innerJoin(tune, eq(tune.id, card.tuneId))
+		.where(isNull(tune.deletedAt));
+	const charts = new Map<string, ReturnType<typeof inKey>['chart']>();
+	return rows.map(
+		({ card: row, title, chart: text, late: landed, stats: { takes, last, clean } }) => {
+			const chart = charts.get(row.tuneId) ?? inKey(text, null).chart;
+			charts.set(row.tuneId, chart);
+			return {
+				id: row.id,
+				tuneId: row.tuneId,
+				title,
+				position: row.position,
+				key: row.key === '' ? null : row.key,
+				due: row.due.getTime(),
+				lastPlayed: last === null ? null : new Date(last).getTime(),
+				landed,
+				cleanTempo: clean,
+				ceiling: row.drill.ladder.ceiling,
+				passMs: passMs(chart, row.drill, row.tempo),
+				drill: row.drill,
+				tempo: row.tempo,
+				takes
+			};
+		}
+	);
+}
+
+/** The player's record in a few figures. */
+export type Record = {
+	readonly takes: number;
+	/** Share that landed in the first and in the last of the weeks, null without takes. */
+	readonly first: number | null;
+	readonly last: number | null;
+};
+
+/** How the last six weeks went. */
+export async function lastWeeks(db: Database, now: Date, weeks = 6): Promise<Record> {
+	const since = new Date(now.getTime() - weeks * 7 * 86_400_000);
+	const result = await db.execute(sql`
+		select floor(extract(epoch from (played_at - ${since.toISOString()}::timestamptz)) / 604800)::int as week,
+			count(*)::int as takes, sum(landed)::real / nullif(sum(asked), 0) as share
+		from take where played_at >= ${since.toISOString()}::timestamptz group by 1 order by 1`);
+	const rows = rowsOf<{ week: number; takes: number; share: number | null }>(result);
+	const shares = rows.flatMap(({ share }) => share ?? []);
+	return {
+		takes: rows.reduce((sum, { takes }) => sum + takes, 0),
+		first: shares[0] ?? null,
+		last: shares.at(-1) ?? null
+	};
+}
+
+/** Rows of a raw query, whichever driver ran it. */
+export const rowsOf = <Row>(result: unknown): Row[] =>
+	(Array.isArray(result) ? result : (result as { rows: unknown[] }).rows) as Row[];
+
+/** What a row of the notebook shows of a tune's practice. */
+export type TunePractice = {
+	readonly cleanTempo: number | null;
+	readonly landed: number | null;
+	readonly places: readonly { readonly position: number; readonly landed: number | null }[];
+	readonly lastPlayed: number | null;
+	readonly due: number | null;
+};
+
+const mean = (values: readonly number[]): number | null =>
+	values.length === 0 ? null : values.reduce((sum, value) => sum + value, 0) / values.length;
+
+/** The practice of each tune, out of its cards. */
+export function practiceByTune(cards: readonly PractisedCard[]): Map<string, TunePractice> {
+	const by = new Map<string, PractisedCard[]>();
+	for (const one of cards) by.set(one.tuneId, [...(by.get(one.tuneId) ?? []), one]);
+	return new Map(
+		[...by].map(([tuneId, all]) => {
+			const places = new Map<number, number[]>();
+			for (const { position, landed, takes } of all) {
+				if (takes === 0) continue;
+				places.set(position, [
+					...(places.get(position) ?? []),
+					...(landed === null ? [] : [landed])
+				]);
+			}
+			const played = all.flatMap(({ lastPlayed }) => lastPlayed ?? []);
+			const clean = all.flatMap(({ cleanTempo }) => cleanTempo ?? []);
+			return [
+				tuneId,
+				{
+					cleanTempo: clean.length > 0 ? Math.max(...clean) : null,
+					landed: mean(all.flatMap(({ landed }) => landed ?? [])),
+					places: [...places]
+						.map(([position, shares]) => ({ position, landed: mean(shares) }))
+						.sort((a, b) => a.position - b.position),
+					lastPlayed: played.length > 0 ? Math.max(...played) : null,
+					due: Math.min(...all.map(({ due }) => due))
+				}
+			];
+		})
+	);
+}
+
+/** Today's list, by the clock of the machine that serves it. */
+export function today(cards: readonly PractisedCard[], now: Date): TodayItem<PractisedCard>[] {
+	const end = new Date(now);
+	end.setHours(24, 0, 0, 0);
+	return todayList(cards, now.getTime(), end.getTime());
+}

@@ -1,0 +1,464 @@
+import { signs } from '$core/chord';
+import { swingOf } from '$core/band';
+import { keyOf } from '$core/harmony';
+import { inWindow, type Instrument } from '$core/neck';
+import { noteName } from '$core/pitch';
+import {
+	climb,
+	drillLine,
+	drillOf,
+	dueChanges,
+	foot,
+	inKey,
+	judge,
+	keysFrom,
+	nextStep,
+	passMs,
+	passRequest,
+	roundMs,
+	simulate,
+	SKILLS,
+	summarise,
+	USUAL_TOLERANCE,
+	type Due,
+	type HandGrade,
+	type Judgement,
+	type LadderPlace,
+	type NextStep,
+	type PlanNote,
+	type PlayedEvent,
+	type SkillName,
+	type TakeSummary
+} from '$core/practice';
+import type { BarRange } from '$core/band';
+import { drillNotes, drillRoute } from '$lib/api/drill-route';
+import type {
+	CardAnswer,
+	CardDrill,
+	InputKind,
+	TakeInput,
+	TakeStored
+} from '$lib/api/practice-schema';
+import type { PlannedRoute } from '$lib/api/route';
+import { playEvents } from '$lib/input/simulated';
+import type { NoteListener, OpenInput } from '$lib/input/types';
+import { Planner } from '$lib/workers/planner';
+import { dayName } from '$lib/ui/when';
+import { Refusal, send } from './api';
+import type { OpenTune } from './open-tune.svelte';
+import { PassRecorder } from './pass-recorder';
+import { soundPrefs } from './sound-prefs.svelte';
+import type { Transport } from './transport.svelte';
+
+/** A pass that is over: what was played, what came of it, and what to do next. */
+export type DonePass = {
+	readonly tempo: number;
+	readonly looped: BarRange | null;
+	readonly events: readonly PlayedEvent[];
+	readonly judgement: Judgement;
+	readonly summary: TakeSummary;
+	readonly next: NextStep;
+	/** The player stopped before its end. */
+	readonly stopped: boolean;
+	/** What went into the log; null while it is on its way. */
+	readonly stored: TakeStored | null;
+	/** Why it could not be stored. */
+	readonly trouble: string | null;
+};
+
+/** A pass of today on the ladder. */
+export type TriedPass = { readonly tempo: number; readonly clean: boolean };
+
+/** Ms that a last note is listened to after the music, for what comes late. */
+const GRACE = 60;
+
+/** A drill of the open tune: its rules, its passes, what is heard and what came of it. */
+export class DrillDesk {
+	drill: CardDrill = $state.raw() as CardDrill;
+	place: LadderPlace = $state.raw({ tempo: 72, clean: 0 });
+	plan: PlannedRoute | null = $state.raw(null);
+	planTrouble: string | null = $state(null);
+	state: 'ready' | 'playing' | 'done' = $state('ready');
+	/** The bars that go round instead of the whole drill: a step out of the last pass. */
+	looped: BarRange | null = $state.raw(null);
+	/** What has been heard of this pass so far, judged as it falls. */
+	live: Judgement | null = $state.raw(null);
+	elapsed = $state(0);
+	done: DonePass | null = $state.raw(null);
+	tried: readonly TriedPass[] = $state.raw([]);
+	input: InputKind = $state('simulated');
+	skill: SkillName = $state('steady');
+	seed = $state(1);
+	latencyMs = $state(0);
+	private recorder = new PassRecorder();
+	private tempo = 72;
+	private dues: readonly Due[] = [];
+	private player: OpenInput | null = null;
+	private readonly planner = new Planner();
+
+	readonly instrument: Instrument = $derived.by(() => this.open.instrument);
+	/** Tonics round the circle, home first; empty for a tune without a key. */
+	readonly keys: readonly string[] = $derived.by(() => {
+		const { chart } = inKey(this.open.saved.chart, null);
+		const key = keyOf(chart);
+		return key ? keysFrom(noteName(key.tonic), key.mode) : [];
+	});
+	readonly line: string = $derived.by(() =>
+		signsInLine(drillLine(this.open.saved.title, this.drill, this.keys[0] ?? null))
+	);
+	readonly notes: readonly PlanNote[] = $derived.by(() =>
+		this.plan ? drillNotes(this.open.chart, this.instrument, this.drill, this.plan) : []
+	);
+	/** The bars that a pass plays. */
+	readonly range: BarRange | null = $derived.by(() => this.looped ?? this.drill.range);
+	/** Quarter notes a minute of the next pass. */
+	readonly nextTempo: number = $derived.by(() =>
+		this.looped && this.done ? this.done.next.tempo : this.place.tempo
+	);
+	readonly minutes: number = $derived.by(
+		() => passMs(this.open.chart, this.drill, this.place.tempo) / 60_000
+	);
+
+	constructor(
+		readonly open: OpenTune,
+		readonly transport: Transport,
+		private cards: readonly CardAnswer[],
+		key: string | null
+	) {
+		this.choose(open.position, key);
+	}
+
+	/** What every input tells. */
+	readonly listener: NoteListener = {
+		strike: (midi, at, cents) => {
+			const since = this.transport.sinceFirstBeat(at);
+			if (this.state !== 'playing' || since === null) return;
+			this.recorder.strike(midi, since, cents);
+			this.hear();
+		},
+		release: (midi, at) => {
+			const since = this.transport.sinceFirstBeat(at);
+			if (this.state !== 'playing' || since === null) return;
+			this.recorder.release(midi, since);
+		}
+	};
+
+	private cardAt(position: number, key: string | null): CardAnswer | undefined {
+		return this.cards.find((card) => card.position === position && card.key === (key ?? ''));
+	}
+
+	/** Goes to a place and a key: the drill that was kept there, or the one that is open, moved. */
+	choose(position: number, key: string | null): void {
+		const goal = key === this.keys[0] ? null : key;
+		const card = this.cardAt(position, goal);
+		this.keyTune(goal);
+		const before = this.drill as CardDrill | undefined;
+		const drill = card?.drill ?? this.moved(before ?? null, position, goal);
+		this.take(drill, card);
+	}
+
+	private moved(before: CardDrill | null, position: number, key: string | null): CardDrill {
+		if (!before) {
+			const made = drillOf('guide-tones', this.open.chart, { position, key });
+			return structuredClone(made) as CardDrill;
+		}
+		const { rules } = before;
+		const moved = rules.position === undefined ? rules : { ...rules, position };
+		return { ...before, position, key, rules: moved, routeId: null };
+	}
+
+	private keyTune(key: string | null): void {
+		const { open } = this;
+		open.keyed = key === null ? null : inKey(open.saved.chart, key);
+	}
+
+	private take(drill: CardDrill, card?: CardAnswer): void {
+		const { open } = this;
+		const same = open.position === drill.position;
+		this.drill = drill;
+		const kept = card ? { tempo: card.tempo, clean: card.cleanInRow } : foot(drill.ladder);
+		this.place = kept;
+		this.looped = null;
+		this.state = 'ready';
+		this.done = null;
+		this.live = null;
+		this.tried = [];
+		if (!same) open.moveTo(drill.position);
+		void this.planIt();
+	}
+
+	/** Another drill for this place and key, kept with its card. */
+	async setDrill(drill: CardDrill): Promise<string | null> {
+		this.transport.stop();
+		if (drill.key !== this.drill.key) this.keyTune(drill.key);
+		try {
+			const card = await send<CardAnswer>('POST', '/api/v1/cards', {
+				tuneId: this.open.saved.id,
+				drill
+			});
+			this.keep(card);
+			this.take(drill, card);
+			return null;
+		} catch (error) {
+			this.keyTune(this.drill.key);
+			return error instanceof Refusal ? error.message : 'The drill could not be kept.';
+		}
+	}
+
+	private keep(card: CardAnswer): void {
+		this.cards = [...this.cards.filter(({ id }) => id !== card.id), card];
+	}
+
+	private async planIt(): Promise<void> {
+		const { open, drill } = this;
+		const text = open.keyed?.text ?? open.saved.chart;
+		this.planTrouble = null;
+		if (open.chart.changes.length === 0) return;
+		const answer = await this.planner.plan(
+			drillRoute(text, open.chart, drill, open.player.instruments)
+		);
+		if (answer === null || this.drill !== drill) return;
+		if ('issues' in answer) {
+			this.plan = null;
+			this.planTrouble = answer.issues[0].message;
+			return;
+		}
+		this.plan = answer.value;
+		this.showPlan();
+	}
+
+	/** The stand view and the neck follow the drill's landings; nobody plays them but the player. */
+	private showPlan(): void {
+		const { plan, drill, instrument } = this;
+		if (!plan) return;
+		const { position } = drill;
+		this.transport.route = {
+			notes: [],
+			targets: plan.targets,
+			handAt: (change) => {
+				const target = plan.targets.findLast((entry) => entry.change <= change);
+				return target && !inWindow(instrument, position, target) ? target.fret : position;
+			},
+			rule: this.line.split(' · ').slice(1).join(', '),
+			silent: true
+		};
+	}
+
+	/** Begins a pass: the count-in, the band, and everything that is played from now on. */
+	async start(): Promise<void> {
+		const { transport, drill } = this;
+		if (this.state === 'playing' || this.open.chart.changes.length === 0) return;
+		this.tempo = this.nextTempo;
+		transport.speed = 100;
+		transport.setTempo(this.tempo);
+		transport.loop = this.range;
+		this.recorder = new PassRecorder();
+		this.dues = dueChanges(this.timing());
+		this.live = null;
+		this.elapsed = 0;
+		this.state = 'playing';
+		const countIn = Math.max(1, soundPrefs.current.countIn);
+		await transport.play(undefined, countIn, this.loops(drill.loops));
+		if (!transport.playing) {
+			this.state = 'ready';
+			return;
+		}
+		if (this.input === 'simulated') this.simulated();
+	}
+
+	/** A loop of a bar or two is played a few times, so that it says something. */
+	private loops(usual: number): number {
+		return this.looped ? Math.max(4, usual) : usual;
+	}
+
+	private simulated(): void {
+		const { transport, open, instrument } = this;
+		const since = transport.sinceFirstBeat(performance.now());
+		if (since === null) return;
+		const timing = this.timing();
+		const skill = { ...SKILLS[this.skill], seed: this.seed };
+		this.seed = (this.seed % 1_000_000) + 1;
+		const events = simulate(timing, instrument, open.position, this.notes, skill);
+		this.player = playEvents(events, performance.now() - since, this.listener);
+	}
+
+	private timing() {
+		const { open, range, drill } = this;
+		return {
+			chart: open.chart,
+			range,
+			swing: this.transport.swing,
+			tempo: this.tempo,
+			loops: this.loops(drill.loops)
+		};
+	}
+
+	/** When a change of the pass that plays is due, in ms from the first beat. */
+	dueOf({ index, loop }: { readonly index: number; readonly loop: number }): number {
+		const found = this.dues.find((due) => due.change.index === index && due.loop === loop);
+		return found?.dueMs ?? 0;
+	}
+
+	/** Judges what was heard so far. */
+	hear(): void {
+		const now = this.transport.sinceFirstBeat(performance.now());
+		if (now === null || this.state !== 'playing') return;
+		this.elapsed = now;
+		const events = this.recorder.events(now);
+		this.live = judge(this.request(events, Math.max(0, now), this.loops(this.drill.loops)));
+	}
+
+	private request(events: readonly PlayedEvent[], untilMs: number | undefined, loops: number) {
+		const { open, instrument, drill, looped } = this;
+		return passRequest(open.chart, instrument, drill, {
+			looped,
+			tempo: this.tempo,
+			swing: this.swing,
+			loops,
+			toleranceMs: USUAL_TOLERANCE,
+			latencyMs: this.latencyMs,
+			events,
+			untilMs
+		});
+	}
+
+	/** The player's own swing; null is the feel's. */
+	private get swing(): number | null {
+		const { percent } = this.transport.swing;
+		return percent === swingOf(this.open.chart.headers.feel).percent ? null : percent;
+	}
+
+	/** The music is over: what was played is judged and goes into the log, also when it was stopped. */
+	end(byItself: boolean, elapsedMs: number): void {
+		this.player?.close();
+		this.player = null;
+		if (this.state !== 'playing') return;
+		const { tempo, looped, drill } = this;
+		const round = roundMs(this.timing());
+		const asked = this.loops(drill.loops);
+		const whole = byItself ? asked : Math.min(asked, Math.floor(elapsedMs / round));
+		const stopped = !byItself && whole < asked;
+		const loops = Math.max(1, stopped ? Math.ceil(elapsedMs / round) : asked);
+		const events = this.recorder.events(elapsedMs + GRACE);
+		const untilMs = stopped ? Math.max(0, elapsedMs) : undefined;
+		// Stopped in the count-in: nothing was played.
+		if (stopped && elapsedMs <= 0) {
+			this.state = this.done ? 'done' : 'ready';
+			this.live = null;
+			return;
+		}
+		const judgement = judge(this.request(events, untilMs, loops));
+		const summary = summarise(this.open.chart, judgement);
+		const { place } = this;
+		const next = nextStep(
+			{
+				chart: this.open.chart,
+				rules: drill.rules,
+				ladder: drill.ladder,
+				place,
+				whole: drill.range,
+				looped,
+				tempo
+			},
+			judgement,
+			summary
+		);
+		this.live = null;
+		this.state = 'done';
+		this.done = {
+			...{ tempo, looped, events, judgement, summary, next, stopped },
+			stored: null,
+			trouble: null
+		};
+		if (looped === null && !stopped) {
+			this.tried = [...this.tried, { tempo, clean: judgement.clean }];
+			this.place = climb(drill.ladder, place, judgement.clean);
+		}
+		void this.store({
+			looped,
+			tempo,
+			...(this.swing === null ? {} : { swing: this.swing }),
+			input: this.input,
+			latencyMs: this.latencyMs,
+			loops,
+			...(untilMs === undefined ? {} : { untilMs }),
+			events: events.map(tidy),
+			grade: null,
+			durationMs: Math.round(Math.max(0, Math.min(elapsedMs, loops * round)))
+		});
+	}
+
+	/** Logs a pass by the player's own ear. */
+	async byHand(grade: HandGrade): Promise<string | null> {
+		const { tempo, clean } = { ...this.place, clean: grade === 'clean' };
+		this.tried = [...this.tried, { tempo, clean }];
+		this.place = climb(this.drill.ladder, this.place, clean);
+		return this.store({
+			looped: null,
+			tempo,
+			input: 'hand',
+			loops: this.drill.loops,
+			events: [],
+			grade,
+			durationMs: Math.round(passMs(this.open.chart, this.drill, tempo))
+		});
+	}
+
+	private async store(take: Omit<TakeInput, 'tuneId' | 'drill' | 'day'>): Promise<string | null> {
+		const { done } = this;
+		const body: TakeInput = {
+			...take,
+			tuneId: this.open.saved.id,
+			drill: this.drill,
+			day: dayName(new Date())
+		};
+		try {
+			const stored = await send<TakeStored>('POST', '/api/v1/takes', body);
+			this.keep(stored.card);
+			const { tempo, cleanInRow: clean } = stored.card;
+			this.place = { tempo, clean };
+			if (this.done === done && done) this.done = { ...done, stored };
+			return null;
+		} catch (error) {
+			const trouble = error instanceof Refusal ? error.message : 'The take was not stored.';
+			if (this.done === done && done) this.done = { ...done, trouble };
+			return trouble;
+		}
+	}
+
+	/** Does what the next step says: one key. */
+	async follow(): Promise<void> {
+		const next = this.done?.next;
+		if (next)
+			this.looped = next.kind === 'loop' ? next.range : next.kind === 'again' ? this.looped : null;
+		await this.start();
+	}
+
+	/** The whole drill again, on its rung. */
+	async again(): Promise<void> {
+		this.looped = null;
+		await this.start();
+	}
+
+	/** Sets the rung by hand. */
+	setTempo(tempo: number): void {
+		const { start, ceiling } = this.drill.ladder;
+		this.place = { tempo: Math.min(ceiling, Math.max(start, tempo)), clean: 0 };
+	}
+
+	close(): void {
+		this.player?.close();
+		this.planner.close();
+		this.open.keyed = null;
+	}
+}
+
+const tidy = (event: PlayedEvent): PlayedEvent => ({
+	...event,
+	timeMs: Math.round(event.timeMs * 10) / 10,
+	durationMs: Math.round(event.durationMs * 10) / 10
+});
+
+/** Only the key of a drill's line is a note's name. */
+const signsInLine = (line: string): string =>
+	line.replace(/ · in ([A-G][b#]*)(?= ·)/, (_, tonic: string) => ` · in ${signs(tonic)}`);

@@ -1,0 +1,108 @@
+<script lang="ts">
+	import { roleKind, type Role, type RoleKind } from '$core/chord';
+	import type { Result } from '$core/practice';
+	import { labelShift, shapePath, shapeStroke } from '../shape';
+
+	/**
+	 * A landing and what came of it, around (0, 0): landed has a second outline, held a bar through it,
+	 * early and late stand beside their dotted ghost, missed is crossed, silent the ghost alone.
+	 */
+	type Props = {
+		role: string | null;
+		label?: string;
+		result: Result | null;
+		/** How far beside its moment an early or late one stands, in px. */
+		shift?: number;
+		r?: number;
+	};
+	let { role, label = '', result, shift = 0, r = 12 }: Props = $props();
+	const kind: RoleKind = $derived(role === null ? 'fifth' : roleKind(role as Role));
+	const shape = $derived(shapePath(kind, r));
+	const solid = $derived(result !== 'missed' && result !== 'silent' && result !== null);
+	const landed = $derived(result === 'landed' || result === 'held');
+	const moved = $derived(result === 'early' || result === 'late');
+	const x = $derived(moved ? shift : 0);
+	const size = $derived(r * ([...label].length > 2 ? 0.7 : 0.88));
+</script>
+
+<g class={result ?? 'waiting'}>
+	{#if result === 'held'}
+		<line class="through" x1={-r * 2.4} x2={r * 2.4} y1="0" y2="0" />
+	{/if}
+	{#if moved || result === 'missed' || result === 'silent'}
+		<path class="ghost" d={shape} />
+	{/if}
+	{#if landed}<path class="halo" d={shapePath(kind, r + 4.5)} />{/if}
+	{#if solid || result === null}
+		<g transform="translate({x},0)">
+			<path
+				class="shape"
+				class:root={kind === 'root' && solid}
+				d={shape}
+				stroke-width={shapeStroke(kind)}
+			/>
+			{#if label}
+				<text
+					class:onroot={kind === 'root' && solid}
+					y={labelShift(kind) * r}
+					dy="0.35em"
+					font-size={size}>{label}</text
+				>
+			{/if}
+		</g>
+	{/if}
+	{#if result === 'missed'}
+		<path
+			class="cross"
+			d="M{-r * 0.55},{-r * 0.55}L{r * 0.55},{r * 0.55}M{r * 0.55},{-r * 0.55}L{-r * 0.55},{r *
+				0.55}"
+		/>
+	{/if}
+</g>
+
+<style>
+	.shape {
+		fill: var(--lit);
+		stroke: var(--ink);
+	}
+	.root {
+		fill: var(--ink);
+	}
+	.halo {
+		fill: var(--lit);
+		stroke: var(--ink);
+		stroke-width: 2;
+	}
+	.ghost {
+		fill: none;
+		stroke: var(--ink);
+		stroke-width: 1.8;
+		stroke-dasharray: 2 3;
+	}
+	.waiting .shape {
+		fill: var(--paper);
+		stroke: var(--strong);
+		stroke-width: 1.6;
+	}
+	.through {
+		stroke: var(--ink);
+		stroke-width: 5;
+	}
+	.cross {
+		fill: none;
+		stroke: var(--ink);
+		stroke-width: 2.6;
+	}
+	text {
+		fill: var(--ink);
+		font-weight: 700;
+		text-anchor: middle;
+		pointer-events: none;
+	}
+	.onroot {
+		fill: var(--paper);
+	}
+	.waiting text {
+		fill: var(--second);
+	}
+</style>

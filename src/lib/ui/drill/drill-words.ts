@@ -1,0 +1,99 @@
+import type { Chart } from '$core/chart';
+import { proseSigns, signs } from '$core/chord';
+import type { JudgedChange, Judgement, Result, TakeSummary } from '$core/practice';
+import type { TargetAnswer } from '$lib/api/plan-schema';
+import { prefs } from '$lib/state/prefs.svelte';
+import { capital } from '../words';
+
+/** What each result is called, and what it means. */
+export const RESULT_WORDS: Record<Exclude<Result, 'passed'>, readonly [string, string]> = {
+	landed: ['landed', 'on its moment'],
+	held: ['held over', 'over the barline, still right'],
+	early: ['early', 'let go before the change'],
+	late: ['late', 'within a beat'],
+	missed: ['missed', 'another note'],
+	silent: ['silent', 'no note']
+};
+
+/** `+12`, `−74`: ms off its moment. */
+export const signed = (ms: number): string =>
+	ms < 0 ? `−${Math.abs(Math.round(ms))}` : `+${Math.round(ms)}`;
+
+/** What is written under a change in the lane of timing. */
+export function laneWord({ result, errorMs }: JudgedChange): string {
+	if (result === 'held') return 'held';
+	if (result === 'missed' || result === 'silent') return result;
+	return errorMs === null ? '' : signed(errorMs);
+}
+
+/** The verdict on a pass: how many land, how the timing leans, what slips. */
+export function passVerdict({ asked, landed, biasMs, spreadMs, slips }: TakeSummary): {
+	head: string;
+	rest: string;
+	bars: number[];
+} {
+	const head =
+		asked > 0 && landed === asked
+			? `All ${asked} changes land.`
+			: `${landed} of ${asked} changes land.`;
+	const timing =
+		biasMs === null || spreadMs === null
+			? ''
+			: `On average ${Math.round(Math.abs(biasMs))} ms ${biasMs < 0 ? 'early' : 'late'}, spread ${Math.round(spreadMs)} ms.`;
+	const bars = [...new Set(slips.map(({ bar }) => bar))].sort((a, b) => a - b).slice(0, 4);
+	return { head, rest: timing, bars };
+}
+
+const noteOf = (midi: number, chart: Chart, change: number): string => {
+	const { chord } = chart.changes[change].to;
+	const tone = chord.tones.find(({ pc }) => pc === midi % 12);
+	return tone ? prefs.name(tone.name, tone.pc) : prefs.name(plain(midi), midi % 12);
+};
+
+const PLAIN = ['C', 'C#', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'G#', 'A', 'Bb', 'B'];
+const plain = (midi: number): string => PLAIN[midi % 12];
+
+/** What went wrong at a change, in two parts: where and how, then the notes. */
+export function slipSentence(
+	chart: Chart,
+	{ index, result, midi, errorMs }: JudgedChange,
+	target: TargetAnswer | undefined
+): readonly [string, string] {
+	const { bar, to } = chart.changes[index];
+	const symbol = signs(to.symbol);
+	const wanted = target ? prefs.name(target.name, target.midi % 12) : null;
+	const played = midi === null ? '' : noteOf(midi, chart, index);
+	const ms = Math.abs(Math.round(errorMs ?? 0));
+	const head = `Bar ${bar}, ${result}.`;
+	switch (result) {
+		case 'early':
+			return [head, `${played} came ${ms} ms before ${symbol} and was let go.`];
+		case 'late':
+			return [head, `${played} came ${ms} ms after ${symbol}.`];
+		case 'missed':
+			return [head, `${played} sounded; ${symbol} wants ${wanted ?? 'one of its tones'}.`];
+		default:
+			return [head, `No note on ${symbol}${wanted ? `; ${wanted} was due` : ''}.`];
+	}
+}
+
+/** A sentence of the core with real signs. */
+export const said = (text: string): string =>
+	capital(
+		proseSigns(text).replace(
+			/\b(the|its) ([b#])(?=\d)/gi,
+			(_, word: string, sign: string) => `${word} ${signs(sign)}`
+		)
+	);
+
+/** Rules that were broken, one sentence a kind with how often. */
+export function brokenRules({ violations }: Judgement): string[] {
+	const kinds = new Map<string, { message: string; count: number }>();
+	for (const { rule, message } of violations) {
+		const known = kinds.get(rule);
+		kinds.set(rule, { message: known?.message ?? message, count: (known?.count ?? 0) + 1 });
+	}
+	return [...kinds.values()].map(({ message, count }) =>
+		said(count > 1 ? `${message} And ${count - 1} more.` : message)
+	);
+}

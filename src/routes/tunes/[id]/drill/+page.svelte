@@ -1,0 +1,496 @@
+<script lang="ts">
+	import { page } from '$app/state';
+	import { proseSigns, type Role } from '$core/chord';
+	import { highestFret, pitchAt, type Place } from '$core/neck';
+	import { keyRows } from '$core/phrase';
+	import type { HandGrade, JudgedChange } from '$core/practice';
+	import { keyPitch } from '$lib/input/computer-keys';
+	import { DrillDesk } from '$lib/state/drill-desk.svelte';
+	import { isTyping, onKeys } from '$lib/state/keys';
+	import { inputPrefs, Listening } from '$lib/state/listening.svelte';
+	import { useTune } from '$lib/state/open-tune.svelte';
+	import { prefs } from '$lib/state/prefs.svelte';
+	import { useTransport } from '$lib/state/transport.svelte';
+	import DrillNow from '$lib/ui/drill/DrillNow.svelte';
+	import { brokenRules, passVerdict, said, slipSentence } from '$lib/ui/drill/drill-words';
+	import InputPanel from '$lib/ui/drill/InputPanel.svelte';
+	import LadderFigure from '$lib/ui/drill/LadderFigure.svelte';
+	import PassCounts from '$lib/ui/drill/PassCounts.svelte';
+	import PassStrip from '$lib/ui/drill/PassStrip.svelte';
+	import FootKeys from '$lib/ui/FootKeys.svelte';
+	import KeyCap from '$lib/ui/KeyCap.svelte';
+	import Neck from '$lib/ui/Neck.svelte';
+	import type { Figure } from '$lib/ui/neck-figure';
+	import TuneBar from '$lib/ui/TuneBar.svelte';
+	import { plural } from '$lib/ui/words';
+	import { onMount, untrack } from 'svelte';
+	import { toast } from 'svelte-sonner';
+	import type { PageData } from './$types';
+
+	let { data }: { data: PageData } = $props();
+	const open = useTune();
+	const transport = useTransport();
+	const desk = untrack(
+		() => new DrillDesk(open, transport, data.cards, page.url.searchParams.get('key'))
+	);
+	const listening = new Listening(desk.listener);
+	let building = $state(false);
+	let width = $state(824);
+
+	onMount(() => {
+		inputPrefs.load();
+		listening.resume();
+		transport.begin = () => void desk.again();
+		transport.ended = (byItself, elapsed) => desk.end(byItself, elapsed);
+		if (page.url.searchParams.has('start')) void desk.again();
+		return () => {
+			transport.begin = null;
+			transport.stop();
+			transport.ended = null;
+			listening.close();
+			desk.close();
+		};
+	});
+	$effect(() => {
+		desk.input = listening.kind;
+		desk.latencyMs = inputPrefs.latencyOf(listening.kind);
+	});
+	// Marks fall with the beat, not only with notes: what stays silent is seen, too.
+	$effect(() => {
+		void transport.heard;
+		untrack(() => desk.hear());
+	});
+
+	const playing = $derived(desk.state === 'playing');
+	const { chart } = $derived(open);
+	const targets = $derived(desk.plan?.targets ?? []);
+	/** How changes came out: of the pass that plays, once they are over; else of the last one. */
+	const results = $derived.by(() => {
+		const found = new Map<number, JudgedChange>();
+		const worse = (a: JudgedChange, b: JudgedChange) =>
+			ORDER.indexOf(b.result) > ORDER.indexOf(a.result);
+		if (playing) {
+			const waits = 60_000 / desk.nextTempo + 200;
+			for (const change of desk.live?.changes ?? []) {
+				if (change.result === 'passed') continue;
+				const open = change.result === 'silent' || change.result === 'missed';
+				const due = desk.dueOf(change);
+				if (open && desk.elapsed < due + waits) continue;
+				found.set(change.index, change);
+			}
+			return found;
+		}
+		for (const change of desk.done?.judgement.changes ?? []) {
+			const known = found.get(change.index);
+			if (!known || worse(known, change)) found.set(change.index, change);
+		}
+		return found;
+	});
+	const ORDER = ['passed', 'landed', 'held', 'early', 'late', 'missed', 'silent'];
+	const done = $derived(desk.state === 'done' ? desk.done : null);
+	const verdict = $derived(done ? passVerdict(done.summary) : null);
+	const slips = $derived(
+		done
+			? done.summary.slips.slice(0, 4).flatMap((slip) => {
+					const change = results.get(slip.index);
+					return change
+						? [
+								slipSentence(
+									chart,
+									change,
+									targets.find((one) => one.change === slip.index)
+								)
+							]
+						: [];
+				})
+			: []
+	);
+	const broken = $derived(done ? brokenRules(done.judgement).slice(0, 3) : []);
+	const comes = $derived(targets.find((target) => target.change === open.cursor) ?? null);
+
+	/** The worst slip on the neck: from the landing before it to the one that was missed. */
+	const worst = $derived.by((): Figure | null => {
+		const slip = done?.summary.slips[0];
+		const to = targets.find((target) => target.change === slip?.index);
+		if (!slip || !to) return null;
+		const from = targets.findLast((target) => target.change < slip.index);
+		const label = (target: typeof to) =>
+			prefs.label({ role: target.role, name: target.name, pc: target.midi % 12 });
+		return {
+			kind: 'path',
+			notes: [
+				...(from
+					? [{ string: from.string, fret: from.fret, now: from.role as Role, label: label(from) }]
+					: []),
+				{ string: to.string, fret: to.fret, next: to.role as Role, label: label(to) }
+			],
+			words: `Land on ${label(to)}, string ${to.string}, fret ${to.fret}`
+		};
+	});
+	$effect(() => {
+		const slip = done?.summary.slips[0];
+		if (slip) untrack(() => (open.cursor = slip.index));
+	});
+	const frets = $derived({
+		from: Math.max(0, open.position - 2),
+		to: Math.min(highestFret(open.instrument), open.position + 5)
+	});
+
+	const firstChord = $derived(chart.changes[0]?.to.chord ?? null);
+	const rows = $derived(
+		firstChord ? keyRows(firstChord, open.scale, open.instrument, open.position) : []
+	);
+	/** Letters are notes while the player plays on them. */
+	function down(event: KeyboardEvent): void {
+		if (!playing || listening.kind !== 'neck' || isTyping(event.target)) return;
+		if (event.altKey || event.ctrlKey || event.metaKey) return;
+		const midi = keyPitch(event.code, event.shiftKey, rows);
+		if (midi === null) return;
+		event.preventDefault();
+		event.stopPropagation();
+		if (!event.repeat) desk.listener.strike(midi, event.timeStamp);
+	}
+	function up(event: KeyboardEvent): void {
+		const midi = keyPitch(event.code, event.shiftKey, rows);
+		if (midi !== null && playing) desk.listener.release(midi, event.timeStamp);
+	}
+	function touch(place: Place): void {
+		const midi = pitchAt(open.instrument, place);
+		const now = performance.now();
+		desk.listener.strike(midi, now);
+		setTimeout(() => desk.listener.release(midi, performance.now()), 400);
+	}
+
+	async function byHand(grade: HandGrade): Promise<void> {
+		const trouble = await desk.byHand(grade);
+		toast(
+			trouble ?? `Logged: ${HAND_WORDS[grade].toLowerCase()} at ${Math.round(desk.place.tempo)}.`
+		);
+	}
+	const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
+	const HAND_WORDS: Record<HandGrade, string> = {
+		clean: 'Clean',
+		nearly: 'Nearly',
+		not: 'Not yet'
+	};
+
+	function toKey(by: number): void {
+		const { keys } = desk;
+		if (keys.length === 0 || playing) return;
+		const at = keys.indexOf(desk.drill.key ?? keys[0]);
+		const next = keys[(at + by + keys.length) % keys.length];
+		desk.choose(open.position, next === keys[0] ? null : next);
+		toast(`In ${proseSigns(next)}.`);
+	}
+	function toPlace(by: number): void {
+		if (playing) return;
+		open.moveTo(open.position + by);
+		desk.choose(open.position, desk.drill.key);
+	}
+	const go = () => void (playing ? transport.stop() : done ? desk.follow() : desk.again());
+	const keys = onKeys({
+		Enter: go,
+		PageDown: go,
+		PageUp: () => void desk.again(),
+		ArrowRight: go,
+		r: () => {
+			if (!playing) building = true;
+		},
+		ArrowUp: () => desk.setTempo(desk.place.tempo + desk.drill.ladder.step),
+		ArrowDown: () => desk.setTempo(desk.place.tempo - desk.drill.ladder.step),
+		h: () => void byHand('clean'),
+		j: () => void byHand('nearly'),
+		k: () => void byHand('not'),
+		'[': () => toPlace(-1),
+		']': () => toPlace(1),
+		',': () => open.step(-1),
+		'.': () => open.step(1),
+		'Shift+.': () => toKey(1),
+		Escape: () => transport.stop()
+	});
+</script>
+
+<svelte:window onkeydown={keys} onkeydowncapture={down} onkeyup={up} />
+<svelte:head><title>{open.saved.title} · Drill · Arc Step</title></svelte:head>
+
+<TuneBar />
+
+<div class="with-inspector">
+	<main id="main" class="screen">
+		{#if chart.changes.length === 0}
+			<h1>There is no chord to land on yet.</h1>
+			<p><a class="act" href="/tunes/{open.saved.id}/chart">Write the chart</a></p>
+		{:else}
+			<div class="verdict saying">
+				{#if playing}
+					<h1>
+						{desk.looped
+							? `Loop at ${Math.round(desk.nextTempo)}.`
+							: `Pass at ${Math.round(desk.nextTempo)}.`}
+					</h1>
+					<p>
+						{plural(
+							desk.live?.changes.filter((one) => one.result === 'landed' || one.result === 'held')
+								.length ?? 0,
+							'change'
+						)} landed so far
+					</p>
+				{:else if verdict && done}
+					<h1>{verdict.head}</h1>
+					<p>
+						{done.stopped ? 'Stopped on the way; what was played is kept. ' : ''}{verdict.rest}
+						{#each verdict.bars as bar (bar)}
+							<button
+								type="button"
+								class="bar"
+								onclick={() => {
+									const change = chart.changes.find((one) => one.bar === bar);
+									if (change) open.cursor = change.index;
+								}}>bar {bar}</button
+							>
+						{/each}
+					</p>
+				{:else}
+					<h1>Land every change at {Math.round(desk.place.tempo)}.</h1>
+					<p>One bar is counted in; play along. What you miss shows afterwards.</p>
+				{/if}
+			</div>
+			<p class="rule">
+				<b>{desk.line}</b>
+				<button type="button" class="quiet" disabled={playing} onclick={() => (building = true)}
+					>change the rule <KeyCap keys="R" /></button
+				>
+			</p>
+			<div class="bleed strips" bind:clientWidth={width}>
+				<PassStrip
+					{chart}
+					range={desk.range}
+					swing={transport.swing}
+					{targets}
+					{results}
+					marked={done?.next.kind === 'loop' ? done.next.range : null}
+					now={playing ? (open.before?.index ?? null) : null}
+					next={playing ? open.cursor : null}
+					toleranceMs={60}
+					{width}
+				/>
+			</div>
+			{#if desk.planTrouble}<p class="wrong">{desk.planTrouble}</p>{/if}
+			{#if playing}
+				<DrillNow target={comes} {width} />
+			{:else}
+				<div class="step">
+					<div>
+						<h2>
+							{done
+								? `Next: ${lower(said(done.next.text))}`
+								: `Start at ${Math.round(desk.nextTempo)}.`}
+						</h2>
+						{#if done}<p>{said(done.next.reason)}</p>{/if}
+					</div>
+					<button type="button" class="next" onclick={go}>
+						{done ? (done.next.kind === 'loop' ? 'Start the loop' : 'Go on') : 'Start'}
+						<KeyCap keys="Enter" />
+					</button>
+				</div>
+			{/if}
+			<div class="below">
+				<div class="neck">
+					<Neck
+						instrument={open.instrument}
+						position={open.position}
+						now={open.now}
+						next={open.next}
+						scale={open.scaleFor(open.now)}
+						every={listening.kind === 'neck'}
+						figure={worst}
+						target={!worst && comes ? { ...comes, bar: chart.changes[comes.change].bar } : null}
+						{...frets}
+						height={172}
+						onposition={(position) => {
+							if (playing) return;
+							open.moveTo(position);
+							desk.choose(open.position, desk.drill.key);
+						}}
+						onplace={listening.kind === 'neck' ? touch : undefined}
+					/>
+				</div>
+				<ul class="slips" aria-label="What slipped">
+					{#each slips as [head, rest] (head + rest)}
+						<li><b>{head}</b> {rest}</li>
+					{/each}
+					{#each broken as sentence (sentence)}<li><b>Rule.</b> {sentence}</li>{/each}
+					{#if done?.trouble}<li class="wrong" role="alert">{done.trouble}</li>{/if}
+				</ul>
+			</div>
+		{/if}
+		<FootKeys
+			keys={[
+				['Space', 'form'],
+				['PgDn', 'pedal: next step'],
+				['PgUp', 'pedal: form again'],
+				['↑ ↓', 'tempo'],
+				['[ ]', 'place'],
+				['Shift .', 'next key'],
+				['F', 'stand view']
+			]}
+		/>
+	</main>
+	<aside class="inspector" aria-label="Ladder and results">
+		<section>
+			<div class="section-head">
+				<h2>Tempo ladder</h2>
+				<small>{plural(desk.tried.length, 'pass', 'passes')} now</small>
+			</div>
+			<LadderFigure
+				ladder={desk.drill.ladder}
+				place={desk.place}
+				tried={desk.tried}
+				played={desk.tried.at(-1)?.tempo ?? null}
+			/>
+		</section>
+		{#if done}
+			<section>
+				<div class="section-head">
+					<h2>This pass</h2>
+					<small>at {Math.round(done.tempo)}{done.looped ? ', a loop' : ''}</small>
+				</div>
+				<PassCounts counts={done.summary.counts} />
+			</section>
+		{/if}
+		<section>
+			<div class="section-head"><h2>Listening</h2></div>
+			<InputPanel {desk} {listening} />
+		</section>
+		<section>
+			<div class="section-head">
+				<h2>By ear</h2>
+				<small>without any input</small>
+			</div>
+			<p class="hands">
+				{#each [['clean', 'H'], ['nearly', 'J'], ['not', 'K']] as const as [grade, key] (grade)}
+					<button type="button" class="act" onclick={() => void byHand(grade)}
+						>{HAND_WORDS[grade]} <KeyCap keys={key} /></button
+					>
+				{/each}
+			</p>
+		</section>
+		<p class="care">
+			<b>Care.</b> Raise the tempo in small steps. Rest a few minutes in every half hour. Stop when anything
+			hurts, tingles or goes numb.
+		</p>
+	</aside>
+</div>
+{#if building}
+	{#await import('$lib/ui/drill/DrillBuilder.svelte') then Builder}
+		<Builder.default {desk} onclose={() => (building = false)} />
+	{/await}
+{/if}
+
+<style>
+	.saying {
+		column-gap: 12px;
+	}
+	.saying h1 {
+		font-size: 25px;
+	}
+	.bar {
+		font-weight: 700;
+		color: var(--ink);
+		border-bottom: 2px solid var(--ink);
+		margin-left: 8px;
+	}
+	.rule {
+		display: flex;
+		align-items: center;
+		justify-content: space-between;
+		gap: 12px;
+		border-top: 2px solid var(--ink);
+		border-bottom: 1px solid var(--hair);
+		min-height: 34px;
+		margin-bottom: 8px;
+		font-size: 15px;
+	}
+	.rule .quiet {
+		font-weight: 400;
+		font-size: 13px;
+		white-space: nowrap;
+	}
+	.strips {
+		min-width: 0;
+	}
+	.step {
+		display: flex;
+		align-items: center;
+		justify-content: space-between;
+		gap: 16px;
+		min-height: 64px;
+		border-bottom: 2px solid var(--ink);
+	}
+	.step h2 {
+		font-size: 25px;
+	}
+	.step p {
+		color: var(--second);
+		font-size: 14px;
+	}
+	.next {
+		display: inline-flex;
+		align-items: center;
+		gap: 12px;
+		min-height: 44px;
+		padding: 0 14px;
+		font-weight: 700;
+		font-size: 16px;
+		white-space: nowrap;
+		background: var(--next-tint);
+		border-left: 6px solid var(--next);
+	}
+	.below {
+		display: grid;
+		grid-template-columns: minmax(0, 1.25fr) minmax(0, 1fr);
+		gap: 20px;
+		padding-top: 8px;
+	}
+	.neck {
+		min-width: 0;
+		overflow: hidden;
+	}
+	.slips li {
+		padding: 7px 0;
+		border-bottom: 1px solid var(--hair);
+		font-size: 14px;
+		color: var(--second);
+	}
+	.slips b {
+		color: var(--ink);
+	}
+	.hands {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 8px;
+		padding-top: 8px;
+	}
+	.hands .act {
+		padding: 0 9px;
+	}
+	.care {
+		font-size: 13px;
+		color: var(--second);
+		border-top: 1px solid var(--hair);
+		padding-top: 10px;
+	}
+	.care b {
+		color: var(--ink);
+	}
+	@media (max-width: 760px) {
+		.below {
+			grid-template-columns: minmax(0, 1fr);
+		}
+		.rule,
+		.step {
+			flex-wrap: wrap;
+			padding: 6px 0;
+		}
+	}
+</style>
