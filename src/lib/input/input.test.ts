@@ -25,7 +25,7 @@ describe('what is played is gathered', () => {
 
 describe('the simulated player', () => {
 	beforeEach(() => {
-		vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout', 'performance'] });
+		vi.useFakeTimers({ toFake: ['setInterval', 'clearInterval', 'performance'] });
 	});
 	afterEach(() => {
 		vi.useRealTimers();
@@ -35,29 +35,38 @@ describe('the simulated player', () => {
 		{ timeMs: 200, durationMs: 50, midi: 62, cents: 4 }
 	];
 
-	it('strikes and lets go at its moments', () => {
-		const heard: unknown[][] = [];
+	it('strikes and lets go at its moments of the band’s clock', () => {
+		const heard: [string, number, number][] = [];
 		const begins = performance.now() + 1000;
-		playEvents(events, begins, {
-			strike: (...told) => heard.push(['strike', ...told]),
-			release: (...told) => heard.push(['release', ...told])
+		// The band's clock falls behind by 20 ms on its way.
+		const since = (at: number) => at - begins - (at > begins + 120 ? 20 : 0);
+		playEvents(events, since, {
+			strike: (midi, at) => heard.push(['strike', midi, Math.round(since(at))]),
+			release: (midi, at) => heard.push(['release', midi, Math.round(since(at))])
 		});
-		vi.advanceTimersByTime(1160);
+		vi.advanceTimersByTime(1000);
+		expect(heard).toEqual([]);
+		vi.advanceTimersByTime(400);
 		expect(heard).toEqual([
-			['strike', 60, begins + 100, undefined],
-			['release', 60, begins + 150]
+			['strike', 60, 100],
+			['release', 60, 150],
+			['strike', 62, 200],
+			['release', 62, 250]
 		]);
-		vi.advanceTimersByTime(200);
-		expect(heard).toHaveLength(4);
 	});
 
-	it('is silent once it was stopped', () => {
+	it('is silent while nothing plays, and once it was stopped', () => {
 		const heard: number[] = [];
-		const input = playEvents(events, performance.now(), {
+		const begins = performance.now();
+		let plays = false;
+		const since = (at: number) => (plays ? at - begins : null);
+		const input = playEvents(events, since, {
 			strike: (midi) => heard.push(midi),
 			release: () => {}
 		});
-		vi.advanceTimersByTime(120);
+		vi.advanceTimersByTime(90);
+		plays = true;
+		vi.advanceTimersByTime(60);
 		input.close();
 		vi.advanceTimersByTime(1000);
 		expect(heard).toEqual([60]);

@@ -276,7 +276,9 @@ export async function loadDemoLog(db: Database, tunes: readonly Tune[], now: Dat
 	const tempos = new Map<number, number>();
 	const evening = new Date(now);
 	evening.setHours(19, 30, 0, 0);
+	const pair = twoTakes(tunes);
 	for (const [k, { course, i, tune, staged, ago, takes }] of evenings.entries()) {
+		while (pair.length > 0 && pair[0].ago >= ago) await pair.shift()?.play(db, evening);
 		const { chart, instrument, drill, notes } = staged;
 		for (let n = 0; n < takes; n++) {
 			const at = new Date(evening.getTime() - ago * DAY + (i * 14 + n * 2) * 60_000);
@@ -291,7 +293,6 @@ export async function loadDemoLog(db: Database, tunes: readonly Tune[], now: Dat
 			tempos.set(i, card.tempo);
 		}
 	}
-	await twoTakes(db, tunes, evening);
 }
 
 const takeOf = (
@@ -324,10 +325,15 @@ async function put(db: Database, tune: Tune, input: TakeInput, at: Date) {
 	return storeTake(db, input, { judged: judged.value, chart, own: [] }, at);
 }
 
+type Planned = {
+	readonly ago: number;
+	readonly play: (db: Database, evening: Date) => Promise<void>;
+};
+
 /** Two takes of the same four bars: one runs the scale up and down, one goes where the chords go. */
-async function twoTakes(db: Database, tunes: readonly Tune[], evening: Date): Promise<void> {
+function twoTakes(tunes: readonly Tune[]): Planned[] {
 	const tune = tunes.find(({ title }) => title === 'Nettle Tea');
-	if (!tune) return;
+	if (!tune) return [];
 	const { chart } = inKey(tune.chart, null);
 	const { instrument } = instrumentOf(chart);
 	const position = 9;
@@ -340,15 +346,18 @@ async function twoTakes(db: Database, tunes: readonly Tune[], evening: Date): Pr
 	if ('issues' in planned) throw new Error(`${tune.title}: ${planned.issues[0].message}`);
 	const lines: [number, string, PlanNote[]][] = [
 		[15, 'Runs the scale.', scaleRun(instrument)],
-		[1, 'Follows the chords.', drillNotes(chart, instrument, drill, planned.value)]
+		[8, 'Follows the chords.', drillNotes(chart, instrument, drill, planned.value)]
 	];
-	for (const [ago, note, notes] of lines) {
-		const at = new Date(evening.getTime() - ago * DAY + 200 * 60_000);
-		const events = simulate(timing, instrument, position, notes, { ...skill, seed: ago });
-		const input = takeOf(tune, drill, tempo, events, passMs(chart, drill, tempo), dayName(at));
-		const { take } = await put(db, tune, input, at);
-		await updateTake(db, take.id, note, take.version);
-	}
+	return lines.map(([ago, note, notes]) => ({
+		ago,
+		play: async (db, evening) => {
+			const at = new Date(evening.getTime() - ago * DAY);
+			const events = simulate(timing, instrument, position, notes, { ...skill, seed: ago });
+			const ms = passMs(chart, drill, tempo);
+			const { take } = await put(db, tune, takeOf(tune, drill, tempo, events, ms, dayName(at)), at);
+			await updateTake(db, take.id, note, take.version);
+		}
+	}));
 }
 
 /** F sharp minor in eighths up and down position 9, whatever the chord. */

@@ -1,3 +1,4 @@
+import { browser } from '$app/environment';
 import { signs } from '$core/chord';
 import { swingOf } from '$core/band';
 import { keyOf } from '$core/harmony';
@@ -213,7 +214,8 @@ export class DrillDesk {
 		const { open, drill } = this;
 		const text = open.keyed?.text ?? open.saved.chart;
 		this.planTrouble = null;
-		if (open.chart.changes.length === 0) return;
+		// The server draws the page without a plan; the browser's worker makes it.
+		if (!browser || open.chart.changes.length === 0) return;
 		const answer = await this.planner.plan(
 			drillRoute(text, open.chart, drill, open.player.instruments)
 		);
@@ -273,13 +275,11 @@ export class DrillDesk {
 
 	private simulated(): void {
 		const { transport, open, instrument } = this;
-		const since = transport.sinceFirstBeat(performance.now());
-		if (since === null) return;
 		const timing = this.timing();
 		const skill = { ...SKILLS[this.skill], seed: this.seed };
 		this.seed = (this.seed % 1_000_000) + 1;
 		const events = simulate(timing, instrument, open.position, this.notes, skill);
-		this.player = playEvents(events, performance.now() - since, this.listener);
+		this.player = playEvents(events, (at) => transport.sinceFirstBeat(at), this.listener);
 	}
 
 	private timing() {

@@ -103,7 +103,7 @@
 	}
 	td {
 		padding: 0 16px 0 0;
-		height: 46px;
+		height: 44px;
 		border-bottom: 1px solid var(--hair);
 		white-space: nowrap;
 	}

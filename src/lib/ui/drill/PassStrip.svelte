@@ -42,10 +42,10 @@
 		onbar
 	}: Props = $props();
 
-	const HEIGHT = 178;
-	const LANE = 152;
+	const HEIGHT = 168;
+	const LANE = 144;
 	const rows = $derived(stripRows(chart, range, swing, targets, width));
-	const y = $derived(pitchAxis(targets, 62, 118));
+	const y = $derived(pitchAxis(targets, 58, 112));
 	/** An error on the lane: the box is the tolerance, further off is drawn further away, up to 28 px. */
 	const lane = (ms: number) => {
 		const inside = (Math.min(Math.abs(ms), toleranceMs) / toleranceMs) * 11;
@@ -79,7 +79,7 @@
 					<rect class="marked" x={bar.x} y="2" width={bar.width} height={HEIGHT - 4} />
 					<rect class="markline" x={bar.x} y="0" width={bar.width} height="5" />
 				{/if}
-				<line class="barline" x1={bar.x} x2={bar.x} y1="0" y2="136" />
+				<line class="barline" x1={bar.x} x2={bar.x} y1="0" y2="128" />
 				<text class="number" x={bar.x + bar.width - 6} y="17">{bar.index + 1}</text>
 				{#if onbar}
 					<!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
@@ -114,7 +114,7 @@
 					x1={change.x}
 					x2={change.x}
 					y1="40"
-					y2="136"
+					y2="128"
 				/>
 				<g class="symbol" class:now={change.index === now} class:next={change.index === next}>
 					<ChordText

@@ -27,7 +27,7 @@
 			<li style:flex-grow={item.minutes} class:now={i === 0} class:next={i === 1}>
 				<a href={drillHref(item, false)}>
 					<span class="minute">{item.minutes} min</span>
-					<span class="arc"><LandingArc share={item.card.landed ?? 0} /></span>
+					<span class="arc"><LandingArc share={item.card.landed ?? 0} wide /></span>
 					<span class="text">
 						<b>{item.card.title}</b>
 						<span class="what">{drillWords(item)}</span>
@@ -57,7 +57,7 @@
 	.minutes strong {
 		font-family: var(--font-display);
 		font-weight: 800;
-		font-size: 84px;
+		font-size: 78px;
 		line-height: 1;
 		color: var(--ink);
 		margin-right: 8px;
@@ -66,7 +66,7 @@
 		display: flex;
 		align-items: center;
 		gap: 14px;
-		height: 64px;
+		height: 60px;
 		padding: 0 14px;
 		background: var(--ink);
 		color: var(--paper);
@@ -76,6 +76,9 @@
 	}
 	.start:hover {
 		background: var(--second);
+	}
+	.start svg {
+		flex-shrink: 0;
 	}
 	.start path {
 		fill: currentColor;
@@ -112,7 +115,7 @@
 		grid-template-rows: auto 44px 1fr;
 		gap: 2px;
 		height: 100%;
-		min-height: 168px;
+		min-height: 158px;
 		padding: 10px 10px 8px;
 	}
 	li a:hover b {
@@ -131,6 +134,7 @@
 	.arc :global(svg) {
 		width: 100%;
 		height: 40px;
+		overflow: visible;
 	}
 	.text {
 		display: flex;

@@ -16,6 +16,7 @@
 	import InputPanel from '$lib/ui/drill/InputPanel.svelte';
 	import LadderFigure from '$lib/ui/drill/LadderFigure.svelte';
 	import PassCounts from '$lib/ui/drill/PassCounts.svelte';
+	import { stripRows } from '$lib/ui/drill/pass-strip';
 	import PassStrip from '$lib/ui/drill/PassStrip.svelte';
 	import FootKeys from '$lib/ui/FootKeys.svelte';
 	import KeyCap from '$lib/ui/KeyCap.svelte';
@@ -47,6 +48,7 @@
 			transport.begin = null;
 			transport.stop();
 			transport.ended = null;
+			[transport.tempo, transport.loop, transport.route] = [null, null, null];
 			listening.close();
 			desk.close();
 		};
@@ -54,6 +56,10 @@
 	$effect(() => {
 		desk.input = listening.kind;
 		desk.latencyMs = inputPrefs.latencyOf(listening.kind);
+	});
+	// The bar at the top shows the tempo of the next pass.
+	$effect(() => {
+		if (!playing) transport.setTempo(desk.nextTempo);
 	});
 	// Marks fall with the beat, not only with notes: what stays silent is seen, too.
 	$effect(() => {
@@ -131,6 +137,7 @@
 		const slip = done?.summary.slips[0];
 		if (slip) untrack(() => (open.cursor = slip.index));
 	});
+	const rowCount = $derived(stripRows(chart, desk.range, transport.swing, [], width).length);
 	const frets = $derived({
 		from: Math.max(0, open.position - 2),
 		to: Math.min(highestFret(open.instrument), open.position + 5)
@@ -306,7 +313,7 @@
 						figure={worst}
 						target={!worst && comes ? { ...comes, bar: chart.changes[comes.change].bar } : null}
 						{...frets}
-						height={172}
+						height={rowCount > 1 ? 166 : 240}
 						onposition={(position) => {
 							if (playing) return;
 							open.moveTo(position);
@@ -331,7 +338,6 @@
 				['PgUp', 'pedal: form again'],
 				['↑ ↓', 'tempo'],
 				['[ ]', 'place'],
-				['Shift .', 'next key'],
 				['F', 'stand view']
 			]}
 		/>
