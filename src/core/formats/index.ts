@@ -3,5 +3,6 @@ export { readNames, writeNames } from './note-names';
 export { readTab } from './tab-read';
 export { writeTab } from './tab-write';
 export type { TextNote, TextProblem } from './types';
+export { readNotes } from './midi-read';
 export { writeMidiTune } from './midi-write';
 export { writeWav } from './wav';

@@ -1,3 +1,5 @@
+export { alignTake } from './align';
+export { bleeds, latencyOf, type Latency } from './calibrate';
 export { CHORD_KINDS, CHORD_KIND_WORDS, chordKind, type ChordKind } from './chord-kind';
 export { compareTakes, takeNotes, viewTake, type Comparison, type TakeView } from './compare';
 export {

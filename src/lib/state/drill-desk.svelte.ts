@@ -5,6 +5,7 @@ import { keyOf } from '$core/harmony';
 import { inWindow, type Instrument } from '$core/neck';
 import { noteName } from '$core/pitch';
 import {
+	alignTake,
 	climb,
 	drillLine,
 	drillOf,
@@ -24,6 +25,7 @@ import {
 	type Due,
 	type HandGrade,
 	type Judgement,
+	type JudgeRequest,
 	type LadderPlace,
 	type NextStep,
 	type PlanNote,
@@ -72,6 +74,8 @@ export type TriedPass = { readonly tempo: number; readonly clean: boolean };
 
 /** Ms that a last note is listened to after the music, for what comes late. */
 const GRACE = 60;
+/** Times through that a recording is judged for at most. */
+const MOST_LOOPS = 16;
 
 /** A drill of the open tune: its rules, its passes, what is heard and what came of it. */
 export class DrillDesk {
@@ -333,7 +337,7 @@ export class DrillDesk {
 		this.player?.close();
 		this.player = null;
 		if (this.state !== 'playing') return;
-		const { tempo, looped, drill } = this;
+		const { drill } = this;
 		const round = roundMs(this.timing());
 		const asked = this.loops(drill.loops);
 		const whole = byItself ? asked : Math.min(asked, Math.floor(elapsedMs / round));
@@ -347,7 +351,16 @@ export class DrillDesk {
 			this.live = null;
 			return;
 		}
-		const judgement = judge(this.request(events, untilMs, loops));
+		const ms = Math.round(Math.max(0, Math.min(elapsedMs, loops * round)));
+		this.finish(this.input, this.request(events, untilMs, loops), ms);
+	}
+
+	/** Judges a pass, says the next step, moves the ladder and puts the pass into the log. */
+	private finish(input: InputKind, request: JudgeRequest, durationMs: number): void {
+		const { tempo, looped, drill } = this;
+		const { events, untilMs, loops, latencyMs } = request;
+		const stopped = untilMs !== undefined;
+		const judgement = judge(request);
 		const summary = summarise(this.open.chart, judgement);
 		const { place } = this;
 		const next = nextStep(
@@ -378,14 +391,32 @@ export class DrillDesk {
 			looped,
 			tempo,
 			...(this.swing === null ? {} : { swing: this.swing }),
-			input: this.input,
-			latencyMs: this.latencyMs,
+			input,
+			latencyMs,
 			loops,
 			...(untilMs === undefined ? {} : { untilMs }),
 			events: events.map(tidy),
 			grade: null,
-			durationMs: Math.round(Math.max(0, Math.min(elapsedMs, loops * round)))
+			durationMs
 		});
+	}
+
+	/**
+	 * Judges a recording of the whole drill at the tempo where the ladder stands; where its first beat lies is
+	 * found, and how many times through it goes. Times in ms from its start.
+	 */
+	judgeRecording(events: readonly PlayedEvent[]): void {
+		if (this.state === 'playing') return;
+		this.looped = null;
+		this.tempo = this.place.tempo;
+		const alone = { ...this.request(events, undefined, 1), latencyMs: 0 };
+		const offset = alignTake(alone);
+		const moved = events.map((event) => ({ ...event, timeMs: event.timeMs - offset }));
+		const round = roundMs(this.timing());
+		const last = Math.max(0, ...moved.map(({ timeMs }) => timeMs));
+		const loops = Math.min(MOST_LOOPS, Math.max(1, Math.round(last / round)));
+		const request = { ...this.request(moved, undefined, loops), latencyMs: 0 };
+		this.finish('file', request, Math.round(loops * round));
 	}
 
 	/** Logs a pass by the player's own ear. */

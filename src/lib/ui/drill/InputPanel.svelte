@@ -1,12 +1,17 @@
 <script lang="ts">
+	import { signs } from '$core/chord';
+	import { plainName } from '$core/pitch';
 	import { SKILLS, type SkillName } from '$core/practice';
 	import type { InputKind } from '$lib/api/practice-schema';
 	import type { DrillDesk } from '$lib/state/drill-desk.svelte';
-	import { INPUT_NAMES, type Listening } from '$lib/state/listening.svelte';
+	import { INPUT_NAMES } from '$lib/state/input-words';
+	import { inputPrefs, type Listening } from '$lib/state/listening.svelte';
 	import Choice from '../Choice.svelte';
+	import { plural } from '../words';
 
-	/** What plays: a plugged instrument, the microphone, the neck and keys, a file, the simulated player. */
-	let { desk, listening }: { desk: DrillDesk; listening: Listening } = $props();
+	/** What plays, how loud it goes in, and how late; a microphone is tried for the band's own sound. */
+	type Props = { desk: DrillDesk; listening: Listening; onfile: (file: File) => void };
+	let { desk, listening, onfile }: Props = $props();
 	const KINDS: readonly Exclude<InputKind, 'hand' | 'file'>[] = [
 		'midi',
 		'microphone',
@@ -22,6 +27,22 @@
 		value,
 		name: SKILL_WORDS[value]
 	}));
+	const playing = $derived(desk.state === 'playing');
+	const { measuring } = $derived(listening);
+	const pitch = $derived(
+		listening.kind === 'microphone' ? (listening.meter?.pitch ?? null) : listening.struck
+	);
+	const heard = $derived(
+		pitch === null
+			? '–'
+			: `${signs(plainName(Math.round(pitch) % 12))}${Math.floor(Math.round(pitch) / 12) - 1}`
+	);
+	/** −60 dB is an empty meter, 0 dB a full one. */
+	const level = $derived(
+		listening.meter ? Math.min(1, Math.max(0, (listening.meter.level + 60) / 60)) : 0
+	);
+	const latency = $derived(inputPrefs.latencyOf(listening.kind));
+	let picker: HTMLInputElement | undefined = $state();
 </script>
 
 <div class="input">
@@ -29,6 +50,7 @@
 		>Who plays
 		<select
 			value={listening.kind}
+			disabled={playing}
 			onchange={(event) => void listening.choose(event.currentTarget.value as InputKind)}
 		>
 			{#each KINDS as kind (kind)}<option value={kind}>{INPUT_NAMES[kind]}</option>{/each}
@@ -44,22 +66,126 @@
 		<p class="says">It plays the plan through the same ears as you.</p>
 	{:else}
 		<p class="says" class:trouble={listening.trouble !== null} role="status">{listening.says}</p>
+		{#if listening.trouble === null}
+			<p class="meter">
+				<span class="heard" aria-label="Pitch heard">{heard}</span>
+				{#if listening.kind === 'microphone'}
+					<meter min="0" max="1" low={0.15} value={level} aria-label="Level"
+						>{Math.round(100 * level)} %</meter
+					>
+				{/if}
+			</p>
+			{#if listening.kind === 'microphone' && !listening.trusted}
+				<p class="says">
+					Put headphones on: the microphone must hear you, not the band. Before the first pass four
+					clicks try it.
+				</p>
+			{/if}
+			{#if measuring}
+				<p class="clicks" role="status">
+					{measuring.what === 'latency'
+						? 'Play one note on every click'
+						: 'Be still for four clicks'}:
+					<b>{measuring.click < 0 ? '…' : measuring.click + 1}</b>
+				</p>
+			{:else}
+				<p class="acts">
+					{#if listening.kind === 'microphone'}
+						<button
+							type="button"
+							class="quiet"
+							disabled={playing}
+							onclick={() => void listening.tryBleed()}>Try for bleed</button
+						>
+					{/if}
+					<button
+						type="button"
+						class="quiet"
+						disabled={playing}
+						onclick={() => void listening.measureLatency()}>Measure latency</button
+					>
+					<small>{plural(latency, 'ms', 'ms')} off</small>
+				</p>
+			{/if}
+			{#if listening.told}
+				<p class="says" role="status">
+					{listening.told}
+					{#if listening.kind === 'microphone' && !listening.trusted}
+						<button type="button" class="anyway" onclick={() => (listening.trusted = true)}
+							>Play anyway</button
+						>
+					{/if}
+				</p>
+			{/if}
+		{/if}
 	{/if}
+	<p class="acts">
+		<button type="button" class="quiet" disabled={playing} onclick={() => picker?.click()}
+			>Judge a recording</button
+		>
+		<small>WAV, MIDI, or what this browser plays</small>
+		<input
+			bind:this={picker}
+			class="sr"
+			type="file"
+			tabindex="-1"
+			aria-label="Recording of a take"
+			accept="audio/*,.wav,.mid,.midi"
+			onchange={(event) => {
+				const [file] = event.currentTarget.files ?? [];
+				event.currentTarget.value = '';
+				if (file) onfile(file);
+			}}
+		/>
+	</p>
 </div>
 
 <style>
 	.input {
 		display: flex;
 		flex-direction: column;
-		gap: 8px;
+		gap: 6px;
 		padding-top: 8px;
 	}
 	.says {
 		font-size: 13px;
 		color: var(--second);
 	}
-	.trouble {
+	.trouble,
+	.clicks b {
 		color: var(--ink);
 		font-weight: 700;
+	}
+	.meter {
+		display: flex;
+		align-items: center;
+		gap: 12px;
+	}
+	.heard {
+		min-width: 46px;
+		font-family: var(--font-display);
+		font-weight: 800;
+		font-size: 22px;
+	}
+	meter {
+		flex: 1;
+		height: 14px;
+	}
+	.acts {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		gap: 0 14px;
+		position: relative;
+	}
+	.acts small {
+		font-size: 12px;
+		color: var(--second);
+	}
+	.anyway {
+		font-weight: 700;
+		color: var(--ink);
+		text-decoration: underline;
+		text-underline-offset: 3px;
 	}
 </style>

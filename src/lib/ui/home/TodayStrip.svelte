@@ -65,14 +65,14 @@
 	.start {
 		display: flex;
 		align-items: center;
-		gap: 14px;
+		gap: 10px;
 		height: 60px;
-		padding: 0 14px;
+		padding: 0 12px;
 		background: var(--ink);
 		color: var(--paper);
 		font-family: var(--font-display);
 		font-weight: 800;
-		font-size: 26px;
+		font-size: 24px;
 	}
 	.start:hover {
 		background: var(--second);
@@ -130,11 +130,6 @@
 	.arc {
 		border-bottom: 1px solid var(--strong);
 		overflow: hidden;
-	}
-	.arc :global(svg) {
-		width: 100%;
-		height: 40px;
-		overflow: visible;
 	}
 	.text {
 		display: flex;
@@ -209,10 +204,8 @@
 			order: 3;
 		}
 		.arc {
-			border: 0;
-		}
-		.arc :global(svg) {
 			height: 28px;
+			border: 0;
 		}
 	}
 </style>

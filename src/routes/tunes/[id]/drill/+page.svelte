@@ -34,16 +34,16 @@
 	const desk = untrack(
 		() => new DrillDesk(open, transport, data.cards, page.url.searchParams.get('key'))
 	);
-	const listening = new Listening(desk.listener);
+	const listening = new Listening(desk.listener, () => transport.stop());
 	let building = $state(false);
 	let width = $state(824);
 
 	onMount(() => {
 		inputPrefs.load();
 		listening.resume();
-		transport.begin = () => void desk.again();
+		transport.begin = () => void go(true);
 		transport.ended = (byItself, elapsed) => desk.end(byItself, elapsed);
-		if (page.url.searchParams.has('start')) void desk.again();
+		if (page.url.searchParams.has('start')) void go(true);
 		return () => {
 			transport.begin = null;
 			transport.stop();
@@ -149,23 +149,24 @@
 	);
 	/** Letters are notes while the player plays on them. */
 	function down(event: KeyboardEvent): void {
-		if (!playing || listening.kind !== 'neck' || isTyping(event.target)) return;
+		const notes = playing || listening.measuring !== null;
+		if (!notes || listening.kind !== 'neck' || isTyping(event.target)) return;
 		if (event.altKey || event.ctrlKey || event.metaKey) return;
 		const midi = keyPitch(event.code, event.shiftKey, rows);
 		if (midi === null) return;
 		event.preventDefault();
 		event.stopPropagation();
-		if (!event.repeat) desk.listener.strike(midi, event.timeStamp);
+		if (!event.repeat) listening.strike(midi, event.timeStamp);
 	}
 	function up(event: KeyboardEvent): void {
 		const midi = keyPitch(event.code, event.shiftKey, rows);
-		if (midi !== null && playing) desk.listener.release(midi, event.timeStamp);
+		if (midi !== null) listening.release(midi, event.timeStamp);
 	}
 	function touch(place: Place): void {
 		const midi = pitchAt(open.instrument, place);
 		const now = performance.now();
-		desk.listener.strike(midi, now);
-		setTimeout(() => desk.listener.release(midi, performance.now()), 400);
+		listening.strike(midi, now);
+		setTimeout(() => listening.release(midi, performance.now()), 400);
 	}
 
 	async function byHand(grade: HandGrade): Promise<void> {
@@ -181,6 +182,26 @@
 		not: 'Not yet'
 	};
 
+	let reading: { share: number; cancel: () => void } | null = $state(null);
+	/** A recording is listened to beside the page, then judged like any pass. */
+	async function judgeFile(file: File): Promise<void> {
+		const { readRecording, RecordingTrouble } = await import('$lib/input/recording');
+		const job = readRecording(file, (share) => {
+			if (reading) reading.share = share;
+		});
+		reading = { share: 0, cancel: job.cancel };
+		try {
+			const events = await job.done;
+			if (events === null) return;
+			if (events.length === 0) toast(`No note was found in “${file.name}”.`);
+			else desk.judgeRecording(events);
+		} catch (error) {
+			toast(error instanceof RecordingTrouble ? error.message : 'The recording could not be read.');
+		} finally {
+			reading = null;
+		}
+	}
+
 	function toKey(by: number): void {
 		const { keys } = desk;
 		if (keys.length === 0 || playing) return;
@@ -194,12 +215,17 @@
 		open.moveTo(open.position + by);
 		desk.choose(open.position, desk.drill.key);
 	}
-	const go = () => void (playing ? transport.stop() : done ? desk.follow() : desk.again());
+	/** A microphone that may hear the band is tried first: it must not judge the band. */
+	async function go(again = false): Promise<void> {
+		if (playing) return transport.stop();
+		if (!(await listening.ready())) return;
+		await (done && !again ? desk.follow() : desk.again());
+	}
 	const keys = onKeys({
-		Enter: go,
-		PageDown: go,
-		PageUp: () => void desk.again(),
-		ArrowRight: go,
+		Enter: () => void go(),
+		PageDown: () => void go(),
+		PageUp: () => void go(true),
+		ArrowRight: () => void go(),
 		r: () => {
 			if (!playing) building = true;
 		},
@@ -295,7 +321,7 @@
 						</h2>
 						{#if done}<p>{said(done.next.reason)}</p>{/if}
 					</div>
-					<button type="button" class="next" onclick={go}>
+					<button type="button" class="next" onclick={() => void go()}>
 						{done ? (done.next.kind === 'loop' ? 'Start the loop' : 'Go on') : 'Start'}
 						<KeyCap keys="Enter" />
 					</button>
@@ -313,7 +339,7 @@
 						figure={worst}
 						target={!worst && comes ? { ...comes, bar: chart.changes[comes.change].bar } : null}
 						{...frets}
-						height={rowCount > 1 ? 166 : 240}
+						height={rowCount > 1 ? 196 : 250}
 						onposition={(position) => {
 							if (playing) return;
 							open.moveTo(position);
@@ -366,7 +392,13 @@
 		{/if}
 		<section>
 			<div class="section-head"><h2>Listening</h2></div>
-			<InputPanel {desk} {listening} />
+			<InputPanel {desk} {listening} onfile={(file) => void judgeFile(file)} />
+			{#if reading}
+				<p class="reading" role="status">
+					Listens to the recording: {Math.round(100 * reading.share)} %
+					<button type="button" class="quiet" onclick={() => reading?.cancel()}>Cancel</button>
+				</p>
+			{/if}
 		</section>
 		<section>
 			<div class="section-head">
@@ -430,7 +462,7 @@
 		align-items: center;
 		justify-content: space-between;
 		gap: 16px;
-		min-height: 64px;
+		min-height: 56px;
 		border-bottom: 2px solid var(--ink);
 	}
 	.step h2 {
@@ -470,6 +502,10 @@
 	}
 	.slips b {
 		color: var(--ink);
+	}
+	.reading {
+		font-size: 13px;
+		padding-top: 6px;
 	}
 	.hands {
 		display: flex;
