@@ -28,6 +28,7 @@
 	};
 	const keys = onKeys({
 		...Object.fromEntries(tuneScreens.map((screen) => [screen.key, () => open(screen.path)])),
+		'6': () => void goto('/log'),
 		'?': () => void goto('/help'),
 		n: () => prefs.set('labels', prefs.current.labels === 'names' ? 'roles' : 'names')
 	});

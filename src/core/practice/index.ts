@@ -19,7 +19,7 @@ export { Gathered, hearRecording } from './hear/recording';
 export { NoteTracker, type Heard, type Meter } from './hear/tracker';
 export { judge } from './judge';
 export { climb, foot, LADDER, ladderFor, rungs, type Ladder, type LadderPlace } from './ladder';
-export { adviceOn, barsRound, nextStep, slipWords, type NextStep } from './next-step';
+export { adviceOn, nextStep, type NextStep } from './next-step';
 export { inKey, type KeyedTune } from './in-key';
 export { passRequest, USUAL_TOLERANCE, type Pass } from './request';
 export { keysFrom, nextKey, nextPlace } from './rotation';

@@ -28,13 +28,18 @@ const HOW = {
 };
 
 /** The commonest way in which a change slipped. */
-export function mainFault(slip: Slip): keyof typeof HOW {
+function mainFault(slip: Slip): keyof typeof HOW {
 	const faults = ['missed', 'silent', 'late', 'early'] as const;
 	return faults.reduce((most, fault) => (slip[fault] > slip[most] ? fault : most), faults[0]);
 }
 
-/** The tone that a change asks for, as the rules have it. */
-function aim(chart: Chart, slip: Slip, rules: Rules): { name: string; role: string } | null {
+/** What the player plans to land on, by change. */
+export type Aims = ReadonlyMap<number, { readonly name: string; readonly role: string }>;
+
+/** The tone that a change asks for: the planned one, else as the rules have it. */
+function aim(chart: Chart, slip: Slip, rules: Rules, aims?: Aims) {
+	const planned = aims?.get(slip.index);
+	if (planned) return planned;
 	const { chord } = chart.changes[slip.index].to;
 	const tones =
 		rules.landOn === 'roots' ? chord.tones.filter(({ role }) => role === 'R') : guideTones(chord);
@@ -46,16 +51,16 @@ function aim(chart: Chart, slip: Slip, rules: Rules): { name: string; role: stri
 const slower = (tempo: number, { step }: Ladder): number => Math.max(30, tempo - step);
 
 /** `the third of G7alt in bar 8 came late twice`; without an aim the chord itself. */
-export function slipWords(chart: Chart, slip: Slip, rules: Rules): string {
+function slipWords(chart: Chart, slip: Slip, rules: Rules, aims?: Aims): string {
 	const fault = mainFault(slip);
-	const tone = aim(chart, slip, rules);
+	const tone = aim(chart, slip, rules, aims);
 	const what = tone ? `the ${tone.role} of ${slip.to}` : slip.to;
 	const often = slip.asked > 1 ? ` ${times(slip[fault])}` : '';
 	return `${what} in bar ${slip.bar} ${HOW[fault]}${often}`;
 }
 
 /** The bars that lead into a change and the one it stands in, inside the range that is played. */
-export function barsRound(chart: Chart, slip: Slip, range: BarRange | null): BarRange {
+function barsRound(chart: Chart, slip: Slip, range: BarRange | null): BarRange {
 	const [first, end] = [range?.from ?? 0, range?.to ?? chart.played.length];
 	const bar = Math.min(Math.max(slip.bar - 1, first), end - 1);
 	const from = slip.beat > 1 ? bar : Math.max(first, bar - 1);
@@ -77,6 +82,7 @@ export type Practised = {
 	readonly looped: BarRange | null;
 	/** Quarter notes a minute of this pass. */
 	readonly tempo: number;
+	readonly aims?: Aims;
 };
 
 /**
@@ -89,19 +95,19 @@ export function nextStep(
 	judgement: Judgement,
 	summary: TakeSummary
 ): NextStep {
-	const { chart, rules, ladder, whole, looped, tempo } = practised;
+	const { chart, rules, ladder, whole, looped, tempo, aims } = practised;
 	const [worst] = summary.slips;
 	if (worst) {
 		const range = barsRound(chart, worst, looped ?? whole);
 		const goal = slower(tempo, ladder);
-		const tone = aim(chart, worst, rules);
+		const tone = aim(chart, worst, rules, aims);
 		const land = tone ? ` Land on ${tone.name}.` : '';
 		return {
 			kind: 'loop',
 			range,
 			tempo: goal,
 			text: `Loop ${barsText(range)} at ${goal}.${land}`,
-			reason: `${capital(slipWords(chart, worst, rules))}.`
+			reason: `${capital(slipWords(chart, worst, rules, aims))}.`
 		};
 	}
 	if (judgement.violations.length > 0) {
@@ -139,7 +145,7 @@ export function nextStep(
 	};
 }
 
-export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** Where bends and single notes lie off, in cents, before it is worth a word. */
 const OUT_OF_TUNE = 20;

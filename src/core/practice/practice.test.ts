@@ -233,7 +233,7 @@ describe('the next step', () => {
 			'Every change lands.',
 			'Landings come 30 ms late on average. Aim a little ahead.',
 			'Notes sound 34 cents sharp: check tuning and bends.',
-			expect.stringMatching(/^Bb7 was landed on its 3, not on its root\. And 12 more/)
+			expect.stringMatching(/^Bb7 was landed on its third, not on its root\. And 12 more/)
 		]);
 	});
 });

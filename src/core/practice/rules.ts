@@ -1,5 +1,5 @@
 import { performed, ticksOf } from '../band';
-import { toneAt } from '../chord';
+import { roleWords, toneAt } from '../chord';
 import type { Scale } from '../harmony';
 import { isPosition, pitchAt, windowPlaces, highestFret, type Instrument } from '../neck';
 import { nameOver, PER_QUARTER } from '../route';
@@ -154,7 +154,7 @@ class RuleBook {
 		const { chord, symbol } = chart.changes[taken.index].to;
 		if (landsOn(rules, instrument, chord, event.midi)) return null;
 		const wanted = rules.landOn === 'roots' ? 'its root' : 'a guide tone';
-		return `${symbol} was landed on its ${taken.role}, not on ${wanted}.`;
+		return `${symbol} was landed on its ${roleWords(taken.role)}, not on ${wanted}.`;
 	}
 
 	private rest(event: PlayedEvent, index: number): string | null {

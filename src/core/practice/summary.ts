@@ -45,6 +45,9 @@ export function spreadOf(errors: readonly number[]): { bias: number; spread: num
 	return { bias, spread: Math.sqrt(square) };
 }
 
+/** Among changes that slipped equally often a wrong note or none is worse than a late one, that than an early one. */
+const severity = ({ missed, silent, late }: Slip): number => 4 * (missed + silent) + 2 * late;
+
 function slipsOf(chart: Chart, changes: readonly JudgedChange[]): Slip[] {
 	const by = new Map<number, JudgedChange[]>();
 	for (const change of changes) {
@@ -69,7 +72,10 @@ function slipsOf(chart: Chart, changes: readonly JudgedChange[]): Slip[] {
 			};
 		})
 		.filter(({ asked, landed }) => landed < asked)
-		.sort((a, b) => b.asked - b.landed - (a.asked - a.landed) || a.index - b.index);
+		.sort(
+			(a, b) =>
+				b.asked - b.landed - (a.asked - a.landed) || severity(b) - severity(a) || a.index - b.index
+		);
 }
 
 /** Sums a judged take up: what landed, how the timing leans and scatters, which kinds and moves fail. */

@@ -371,7 +371,8 @@ export class DrillDesk {
 				place,
 				whole: drill.range,
 				looped,
-				tempo
+				tempo,
+				aims: new Map(this.plan?.targets.map((target) => [target.change, target]))
 			},
 			judgement,
 			summary

@@ -40,6 +40,15 @@
 				</span>
 			{/if}
 		{/each}
+		<a
+			class="screen"
+			href="/log"
+			aria-current={here === '/log' ? 'page' : undefined}
+			aria-keyshortcuts="6"
+		>
+			<span class="numeral" aria-hidden="true">6</span>
+			<span>Log</span>
+		</a>
 	</div>
 	<div class="foot">
 		<a class="screen" href="/settings" aria-current={here === '/settings' ? 'page' : undefined}>

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { BarRange, Swing } from '$core/band';
 	import type { Chart } from '$core/chart';
-	import { signs } from '$core/chord';
+	import { signs, type Chord } from '$core/chord';
 	import type { JudgedChange } from '$core/practice';
 	import type { TargetAnswer } from '$lib/api/plan-schema';
 	import { prefs } from '$lib/state/prefs.svelte';
@@ -58,6 +58,11 @@
 	};
 	const label = (target: TargetAnswer) =>
 		prefs.label({ role: target.role, name: target.name, pc: target.midi % 12 });
+	/** What was played where it was a tone of the chord; it need not be what was planned. */
+	function played({ chord }: { chord: Chord }, judged: JudgedChange | undefined): string | null {
+		const tone = chord.tones.find((one) => one.role === judged?.role);
+		return tone ? prefs.label(tone) : null;
+	}
 	const inMark = (bar: number) => marked !== null && bar >= marked.from && bar < marked.to;
 	const said = $derived(
 		rows
@@ -131,8 +136,8 @@
 				{#if change.target}
 					<g transform="translate({change.x},{y(change.target.midi)})">
 						<ResultMark
-							role={change.target.role}
-							label={label(change.target)}
+							role={judged?.role ?? change.target.role}
+							label={played(change, judged) ?? label(change.target)}
 							result={judged?.result === 'passed' ? null : (judged?.result ?? null)}
 							shift={judged?.errorMs ? Math.sign(judged.errorMs) * 20 : 0}
 						/>

@@ -97,7 +97,7 @@
 	const verdict = $derived(done ? passVerdict(done.summary) : null);
 	const slips = $derived(
 		done
-			? done.summary.slips.slice(0, 4).flatMap((slip) => {
+			? done.summary.slips.slice(0, 3).flatMap((slip) => {
 					const change = results.get(slip.index);
 					return change
 						? [
@@ -111,7 +111,7 @@
 				})
 			: []
 	);
-	const broken = $derived(done ? brokenRules(done.judgement).slice(0, 3) : []);
+	const broken = $derived(done ? brokenRules(done.judgement).slice(0, 2) : []);
 	const comes = $derived(targets.find((target) => target.change === open.cursor) ?? null);
 
 	/** The worst slip on the neck: from the landing before it to the one that was missed. */

@@ -1,0 +1,206 @@
+<script lang="ts">
+	import { performed, swingOf } from '$core/band';
+	import { chartTicks, parseChart } from '$core/chart';
+	import { signs } from '$core/chord';
+	import { instrumentOf } from '$core/neck';
+	import { compareTakes, passRequest, USUAL_TOLERANCE, viewTake } from '$core/practice';
+	import type { TakeAnswer } from '$lib/api/practice-schema';
+	import { prefs } from '$lib/state/prefs.svelte';
+	import { fittingSize } from '../chord-width';
+	import ChordText from '../ChordText.svelte';
+	import ResultMark from '../drill/ResultMark.svelte';
+	import { arcPath } from '../route/strip-geometry';
+	import { ago } from '../when';
+
+	/** Two takes of a tune on one axis of time and one scale of pitch: what lands, and the notes between. */
+	let { pair, now }: { pair: readonly TakeAnswer[]; now: number } = $props();
+	const LEFT = 178;
+	const ROW = 112;
+	const HEAD = 40;
+	let width = $state(760);
+
+	const chart = $derived(parseChart(pair[0].chart));
+	const views = $derived(
+		pair.map((take) => {
+			const own = parseChart(take.chart);
+			const { instrument } = instrumentOf(own);
+			return viewTake(
+				passRequest(own, instrument, take.drill, {
+					looped: null,
+					tempo: take.tempo,
+					swing: null,
+					loops: 1,
+					toleranceMs: USUAL_TOLERANCE,
+					latencyMs: 0,
+					events: take.events
+				})
+			);
+		})
+	);
+	const verdict = $derived(compareTakes(views[0], views[1]));
+	const end = $derived(Math.max(1, chartTicks(chart)));
+	const x = $derived((tick: number) => LEFT + 14 + (tick / end) * (width - LEFT - 30));
+	const swing = $derived(swingOf(chart.headers.feel));
+	const pitches = $derived(views.flatMap(({ lowest, highest }) => [lowest ?? 60, highest ?? 60]));
+	const low = $derived(Math.min(...pitches));
+	const high = $derived(Math.max(...pitches, low + 1));
+	const y = $derived((midi: number) => ROW - 16 - ((midi - low) / (high - low)) * (ROW - 38));
+	const rows = $derived(
+		views.map((view, i) => ({
+			take: pair[i],
+			view,
+			marks: view.judgement.changes.flatMap((change) => {
+				const at = chart.changes[change.index];
+				if (!at || change.result === 'passed') return [];
+				const tone = at.to.chord.tones.find(({ role }) => role === change.role);
+				return [
+					{
+						...change,
+						x: x(performed(chart, at.tick, swing)),
+						midi: change.midi ?? Math.round((low + high) / 2),
+						label: tone ? prefs.label(tone) : '',
+						good: change.result === 'landed' || change.result === 'held'
+					}
+				];
+			})
+		}))
+	);
+	const range = (view: (typeof views)[number]) =>
+		view.lowest === null || view.highest === null ? '–' : `${view.highest - view.lowest} semitones`;
+</script>
+
+<div class="pair" bind:clientWidth={width}>
+	<svg viewBox="0 0 {width} {HEAD + 2 * ROW}" {width} height={HEAD + 2 * ROW} aria-hidden="true">
+		{#each chart.changes as change, i (change.index)}
+			{@const at = x(performed(chart, change.tick, swing))}
+			{@const next = chart.changes[i + 1]}
+			<line class="edge" x1={at} x2={at} y1="0" y2={HEAD + 2 * ROW} />
+			<ChordText
+				chord={change.to.chord}
+				x={at + 8}
+				y={28}
+				size={fittingSize(change.to.chord, x(next?.tick ?? end) - at - 12, [25, 21, 18, 15, 12])}
+			/>
+		{/each}
+		{#each rows as row, i (row.take.id)}
+			<g transform="translate(0,{HEAD + i * ROW})">
+				<line class="rule" x1="0" x2={width} y1="0" y2="0" />
+				{#each row.view.notes.filter(({ loop }) => loop === 0) as note, k (k)}
+					<line
+						class="note"
+						x1={x(note.tick)}
+						x2={Math.max(x(note.tick) + 3, x(note.tick + note.durationTicks) - 2)}
+						y1={y(note.midi)}
+						y2={y(note.midi)}
+					/>
+				{/each}
+				{#each row.marks as mark, k (mark.index)}
+					{@const next = row.marks[k + 1]}
+					{#if next}
+						<path
+							class="arc"
+							class:dotted={!mark.good || !next.good}
+							d={arcPath(mark.x, y(mark.midi), next.x, y(next.midi), 12)}
+						/>
+					{/if}
+				{/each}
+				{#each row.marks as mark (mark.index)}
+					<g transform="translate({mark.x},{y(mark.midi)})">
+						<ResultMark role={mark.role} label={mark.label} result={mark.result} r={10} />
+					</g>
+				{/each}
+			</g>
+		{/each}
+	</svg>
+	{#each rows as { take, view }, i (take.id)}
+		<div class="facts" style:top="{HEAD + i * ROW + 6}px" class:better={verdict.better === i}>
+			<b>{take.note || take.rule.split(' · ').slice(1, 3).join(', ')}</b>
+			<span>{ago(new Date(take.playedAt).getTime(), now)}, at {Math.round(take.tempo)}</span>
+			<span><strong>{view.summary.landed} of {view.summary.asked}</strong> land</span>
+			<span>{Math.round(100 * view.chordToneShare)} % chord tones on beats</span>
+		</div>
+	{/each}
+</div>
+<table class="sr">
+	<caption>Two takes of the same bars</caption>
+	<thead>
+		<tr>
+			<th>Take</th><th>Landed</th><th>Chord tones on strong beats</th><th>Spread</th><th>Range</th>
+		</tr>
+	</thead>
+	<tbody>
+		{#each rows as { take, view } (take.id)}
+			<tr>
+				<td>{take.note || take.rule}</td>
+				<td>{view.summary.landed} of {view.summary.asked}</td>
+				<td>{Math.round(100 * view.chordToneShare)} %</td>
+				<td>{view.summary.spreadMs === null ? '–' : `${Math.round(view.summary.spreadMs)} ms`}</td>
+				<td>{range(view)}</td>
+			</tr>
+		{/each}
+	</tbody>
+</table>
+<p class="says">
+	{#if verdict.better === null}
+		Both follow the changes alike.
+	{:else}
+		<b>The {verdict.better === 0 ? 'upper' : 'lower'} one follows the changes better.</b>
+		{signs(verdict.reasons.join(' '))}
+	{/if}
+	Range: {range(views[0])} above, {range(views[1])} below.
+</p>
+
+<style>
+	.pair {
+		position: relative;
+	}
+	svg {
+		display: block;
+	}
+	.edge {
+		stroke: var(--strong);
+	}
+	.rule {
+		stroke: var(--hair);
+	}
+	.note {
+		stroke: var(--third);
+		stroke-width: 4;
+	}
+	.arc {
+		fill: none;
+		stroke: var(--ink);
+		stroke-width: 2;
+	}
+	.arc.dotted {
+		stroke-dasharray: 2 4;
+	}
+	.facts {
+		position: absolute;
+		left: 0;
+		width: 172px;
+		display: flex;
+		flex-direction: column;
+		font-size: 13px;
+		line-height: 1.25;
+		color: var(--second);
+	}
+	.facts b {
+		font-size: 15px;
+		color: var(--ink);
+	}
+	.facts strong {
+		font-family: var(--font-display);
+		font-weight: 800;
+		font-size: 21px;
+		color: var(--ink);
+	}
+	.says {
+		font-size: 13px;
+		color: var(--second);
+		padding-top: 4px;
+	}
+	.says b {
+		color: var(--ink);
+	}
+</style>

@@ -1,0 +1,472 @@
+<script lang="ts">
+	import { goto, invalidateAll } from '$app/navigation';
+	import { page } from '$app/state';
+	import { signs } from '$core/chord';
+	import type { TakeSummaryAnswer } from '$lib/api/practice-schema';
+	import type { LogFilter, LogTake } from '$lib/server/log';
+	import { Refusal, send } from '$lib/state/api';
+	import { onKeys } from '$lib/state/keys';
+	import Chart from '$lib/ui/log/Chart.svelte';
+	import HabitNeck from '$lib/ui/log/HabitNeck.svelte';
+	import {
+		heatFields,
+		heatOption,
+		kindName,
+		landingOption,
+		minutesOption,
+		tempoOption,
+		weekName
+	} from '$lib/ui/log/log-options';
+	import TakeTable from '$lib/ui/log/TakeTable.svelte';
+	import FootKeys from '$lib/ui/FootKeys.svelte';
+	import KeyCap from '$lib/ui/KeyCap.svelte';
+	import TopBar from '$lib/ui/TopBar.svelte';
+	import { durationWords } from '$lib/ui/when';
+	import { plural } from '$lib/ui/words';
+	import { format } from 'date-fns';
+	import { toast } from 'svelte-sonner';
+	import type { PageData } from './$types';
+
+	let { data }: { data: PageData } = $props();
+	const PAGE = 50;
+	const { log, filter } = $derived(data);
+	let tables = $state(false);
+	let chosen: string[] = $state([]);
+	let filterBox: HTMLSelectElement | undefined = $state();
+
+	const day = (at: number | null) => (at === null ? '–' : format(at, 'EEE d MMM'));
+	const tuneTitle = $derived(log.choices.tunes.find(({ id }) => id === filter.tune)?.title);
+	const shown = $derived(
+		[
+			tuneTitle ?? 'All tunes',
+			filter.place === null ? 'all places' : `position ${filter.place}`,
+			...(filter.key === null ? [] : [`key of ${signs(filter.key)}`])
+		].join(', ')
+	);
+	const facts = $derived([
+		{ name: 'From, to', value: `${day(log.totals.first)} to ${day(log.totals.last)}` },
+		{ name: 'Takes', value: String(log.totals.takes) },
+		{ name: 'Played', value: durationWords(log.totals.durationMs) },
+		{ name: 'Show', value: shown }
+	]);
+	const percent = (share: number | null) => (share === null ? '–' : `${Math.round(100 * share)} %`);
+	const verdict = $derived.by(() => {
+		const shares = log.weeks.flatMap(({ share }) => share ?? []);
+		const [first, last] = [shares[0], shares.at(-1)];
+		if (first === undefined || last === undefined) return 'Nothing was judged yet.';
+		const [a, b] = [Math.round(100 * first), Math.round(100 * last)];
+		if (shares.length < 2) return `${b} % of the changes land.`;
+		if (b > a) return `Landing rose from ${a} to ${b} %.`;
+		return b < a ? `Landing fell from ${a} to ${b} %.` : `Landing stays at ${b} %.`;
+	});
+	const behind = $derived.by(() => {
+		const { place, key } = log.behind;
+		const names = [
+			...(place === null ? [] : [`Position ${place}`]),
+			...(key === null ? [] : [signs(key)])
+		];
+		if (names.length === 0) return '';
+		return `${names.join(' and ')} ${names.length > 1 ? 'stay' : 'stays'} behind.`;
+	});
+
+	function href(change: Partial<LogFilter> & { compare?: string }): string {
+		const next = { ...filter, ...change };
+		const params = new URLSearchParams();
+		if (next.tune) params.set('tune', next.tune);
+		if (next.place) params.set('place', String(next.place));
+		if (next.key) params.set('key', next.key);
+		if (next.sort !== 'when') params.set('sort', next.sort);
+		if (!next.down) params.set('order', 'up');
+		if (next.skip > 0) params.set('skip', String(next.skip));
+		const compare = change.compare ?? page.url.searchParams.get('compare');
+		if (compare) params.set('compare', compare);
+		const text = params.toString();
+		return text ? `/log?${text}` : '/log';
+	}
+	const set = (change: Partial<LogFilter> & { compare?: string }) =>
+		void goto(href({ skip: 0, ...change }), { noScroll: true, keepFocus: true });
+
+	function choose(id: string): void {
+		chosen = chosen.includes(id) ? chosen.filter((one) => one !== id) : [...chosen, id].slice(-2);
+		if (chosen.length === 2) set({ compare: chosen.join(','), skip: filter.skip });
+	}
+	async function note(take: LogTake, text: string): Promise<void> {
+		try {
+			await send<TakeSummaryAnswer>('PUT', `/api/v1/takes/${take.id}`, {
+				note: text,
+				version: take.version
+			});
+			await invalidateAll();
+		} catch (error) {
+			if (error instanceof Refusal) toast(error.message);
+		}
+	}
+	/** A deleted take stays in the list's memory until the offer to bring it back is gone. */
+	function remove(take: LogTake): void {
+		let kept = true;
+		hidden = [...hidden, take.id];
+		toast(`The take of ${take.title} is deleted.`, {
+			action: {
+				label: 'Bring it back',
+				onClick: () => {
+					kept = false;
+					hidden = hidden.filter((id) => id !== take.id);
+				}
+			},
+			onAutoClose: () => void drop(),
+			onDismiss: () => void drop()
+		});
+		async function drop(): Promise<void> {
+			if (!kept) return;
+			kept = false;
+			await send('DELETE', `/api/v1/takes/${take.id}`).catch((error: Error) =>
+				toast(error.message)
+			);
+			await invalidateAll();
+		}
+	}
+	let hidden: string[] = $state([]);
+	const visible = $derived({
+		...log,
+		takes: log.takes.filter(({ id }) => !hidden.includes(id))
+	});
+	const heat = $derived(heatFields(log));
+	const weakField = $derived([...heat.fields].sort((a, b) => a.share - b.share)[0]);
+	const keys = onKeys({
+		t: () => (tables = !tables),
+		f: () => filterBox?.focus()
+	});
+</script>
+
+<svelte:window onkeydowncapture={keys} />
+<svelte:head><title>Log · Arc Step</title></svelte:head>
+
+<TopBar title="Log" {facts}>
+	{#snippet actions()}
+		<button class="quiet" type="button" aria-pressed={tables} onclick={() => (tables = !tables)}
+			>Table view <KeyCap keys="T" /></button
+		>
+	{/snippet}
+</TopBar>
+<main id="main" class="screen">
+	{#if log.totals.takes === 0 && filter.tune === null && filter.place === null && filter.key === null}
+		<h1>No take yet.</h1>
+		<p class="lead">
+			Open a tune and drill it: every pass is judged and kept here. A pass without any input can be
+			logged by ear.
+		</p>
+		<p><a class="act act-main" href="/">To the notebook</a></p>
+	{:else}
+		<div class="verdict">
+			<h1>{verdict} {behind}</h1>
+			{#if weakField}
+				<p>Least lands in position {weakField.position} over {kindName(weakField.kind)}.</p>
+			{/if}
+		</div>
+		<div class="three">
+			<section>
+				<div class="section-head">
+					<h2>Landing rate</h2>
+					<small>% of changes, by week</small>
+				</div>
+				{#if tables}
+					<table class="data">
+						<thead
+							><tr
+								><th>Week of</th>{#each log.series as one (one.name)}<th>{signs(one.name)}</th
+									>{/each}</tr
+							></thead
+						>
+						<tbody>
+							{#each log.weeks as week, i (week.begins)}
+								<tr
+									><td>{weekName(week)}</td>{#each log.series as one (one.name)}<td
+											>{percent(one.shares[i])}</td
+										>{/each}</tr
+								>
+							{/each}
+						</tbody>
+					</table>
+				{:else}
+					<Chart
+						option={(inks) => landingOption(log, inks)}
+						height={196}
+						label="Landing rate by week: {log.weeks
+							.map((week) => `${weekName(week)} ${percent(week.share)}`)
+							.join(', ')}"
+					/>
+				{/if}
+			</section>
+			<section>
+				<div class="section-head">
+					<h2>Place by chord kind</h2>
+					<small>% landed</small>
+				</div>
+				{#if tables}
+					<table class="data">
+						<thead
+							><tr
+								><th>Chord</th>{#each heat.places as place (place)}<th>{place}</th>{/each}</tr
+							></thead
+						>
+						<tbody>
+							{#each heat.kinds as kind (kind)}
+								<tr
+									><td>{kindName(kind)}</td>{#each heat.places as place (place)}
+										{@const field = heat.fields.find(
+											(one) => one.kind === kind && one.position === place
+										)}<td>{field ? Math.round(100 * field.share) : '–'}</td>{/each}</tr
+								>
+							{/each}
+						</tbody>
+					</table>
+				{:else}
+					<Chart
+						option={(inks) => heatOption(log, inks)}
+						height={196}
+						label="Share that lands by place and kind of chord: {heat.fields
+							.map((one) => `position ${one.position}, ${kindName(one.kind)} ${percent(one.share)}`)
+							.join('; ')}"
+					/>
+				{/if}
+			</section>
+			<section>
+				<div class="section-head">
+					<h2>Tempo, clean</h2>
+					<small>bar reached, dots aimed at</small>
+				</div>
+				{#if tables}
+					<table class="data">
+						<thead><tr><th>Tune</th><th>Clean</th><th>Aim</th></tr></thead>
+						<tbody>
+							{#each log.tempos as one (one.id)}
+								<tr><td>{one.title}</td><td>{one.clean ?? '–'}</td><td>{one.aim}</td></tr>
+							{/each}
+						</tbody>
+					</table>
+				{:else}
+					<Chart
+						option={(inks) => tempoOption(log, inks)}
+						height={196}
+						label="Fastest clean tempo of each tune: {log.tempos
+							.map((one) => `${one.title} ${one.clean ?? 'none'} of ${one.aim}`)
+							.join(', ')}"
+					/>
+				{/if}
+			</section>
+		</div>
+		<div class="two">
+			<section>
+				<div class="section-head">
+					<h2>Two takes{data.pair.length === 2 ? '' : ' side by side'}</h2>
+					<small>
+						{data.pair.length === 2
+							? 'first time through, one scale of pitch'
+							: 'choose two with ◇ in the table'}
+					</small>
+				</div>
+				{#if data.pair.length === 2}
+					{#await import('$lib/ui/log/CompareTakes.svelte') then Compare}
+						<Compare.default pair={data.pair} now={data.now} />
+					{/await}
+				{/if}
+			</section>
+			<section>
+				{#if data.habits}
+					<div class="section-head">
+						<h2>Habits</h2>
+						<small>{data.habits.title}, position {data.habits.position}</small>
+					</div>
+					<HabitNeck habits={data.habits} strings={data.habits.strings} />
+				{/if}
+			</section>
+		</div>
+		<div class="last">
+			<section>
+				<div class="section-head"><h2>Minutes per week</h2></div>
+				{#if tables}
+					<table class="data">
+						<thead><tr><th>Week of</th><th>Minutes</th><th>Takes</th></tr></thead>
+						<tbody>
+							{#each log.weeks as week (week.begins)}
+								<tr
+									><td>{weekName(week)}</td><td>{Math.round(week.minutes)}</td><td>{week.takes}</td
+									></tr
+								>
+							{/each}
+						</tbody>
+					</table>
+				{:else}
+					<Chart
+						option={(inks) => minutesOption(log, inks)}
+						height={170}
+						label="Minutes by week: {log.weeks
+							.map((week) => `${weekName(week)} ${Math.round(week.minutes)}`)
+							.join(', ')}"
+					/>
+				{/if}
+			</section>
+			<section>
+				<div class="section-head">
+					<h2>Takes</h2>
+					<small>{plural(log.found, 'take')}</small>
+					<span class="filters">
+						<select
+							bind:this={filterBox}
+							aria-label="Tune"
+							value={filter.tune ?? ''}
+							onchange={(event) => set({ tune: event.currentTarget.value || null })}
+						>
+							<option value="">All tunes</option>
+							{#each log.choices.tunes as one (one.id)}<option value={one.id}>{one.title}</option
+								>{/each}
+						</select>
+						<select
+							aria-label="Place"
+							value={String(filter.place ?? '')}
+							onchange={(event) => set({ place: Number(event.currentTarget.value) || null })}
+						>
+							<option value="">All places</option>
+							{#each log.choices.places as one (one)}<option value={String(one)}
+									>Position {one}</option
+								>{/each}
+						</select>
+						<select
+							aria-label="Key"
+							value={filter.key ?? ''}
+							onchange={(event) => set({ key: event.currentTarget.value || null })}
+						>
+							<option value="">All keys</option>
+							{#each log.choices.keys as one (one)}<option value={one}>{signs(one)}</option>{/each}
+						</select>
+					</span>
+				</div>
+				<TakeTable
+					log={visible}
+					{filter}
+					now={data.now}
+					{chosen}
+					{href}
+					onchoose={choose}
+					onnote={note}
+					onremove={remove}
+				/>
+				{#if log.found > PAGE}
+					<p class="pages">
+						{#if filter.skip > 0}
+							<a href={href({ skip: Math.max(0, filter.skip - PAGE) })} data-sveltekit-noscroll
+								>← Newer</a
+							>
+						{/if}
+						<span
+							>{filter.skip + 1} to {Math.min(log.found, filter.skip + PAGE)} of {log.found}</span
+						>
+						{#if filter.skip + PAGE < log.found}
+							<a href={href({ skip: filter.skip + PAGE })} data-sveltekit-noscroll>More →</a>
+						{/if}
+					</p>
+				{/if}
+			</section>
+		</div>
+	{/if}
+	<FootKeys
+		keys={[
+			['F', 'filter by tune, place, key'],
+			['T', 'tables in place of charts'],
+			['1 5', 'back to the tune']
+		]}
+	/>
+</main>
+
+<style>
+	.three {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) minmax(0, 1fr);
+		gap: 24px;
+	}
+	.two {
+		display: grid;
+		grid-template-columns: minmax(0, 2.05fr) minmax(0, 1fr);
+		gap: 24px;
+		padding-top: 14px;
+	}
+	.last {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) minmax(0, 2.05fr);
+		gap: 24px;
+		padding-top: 14px;
+	}
+	.filters {
+		margin-left: auto;
+		display: flex;
+		gap: 8px;
+	}
+	.filters select {
+		height: 28px;
+		max-width: 150px;
+		font-size: 13px;
+		border: 1.5px solid var(--strong);
+		background: var(--paper);
+		color: var(--ink);
+		padding: 0 6px;
+	}
+	.data {
+		width: 100%;
+		border-collapse: collapse;
+		font-size: 13px;
+	}
+	.data th,
+	.data td {
+		text-align: right;
+		padding: 3px 4px;
+		border-bottom: 1px solid var(--hair);
+	}
+	.data th:first-child,
+	.data td:first-child {
+		text-align: left;
+	}
+	.data th {
+		font-weight: 400;
+		color: var(--second);
+	}
+	.pages {
+		display: flex;
+		gap: 20px;
+		padding: 8px 0;
+		font-size: 14px;
+	}
+	.pages a {
+		font-weight: 700;
+		border-bottom: 2px solid var(--ink);
+	}
+	.lead {
+		max-width: 36em;
+		margin: 8px 0 16px;
+		font-size: 18px;
+	}
+	@media (max-width: 1099px) {
+		.three,
+		.two,
+		.last {
+			grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+		}
+		.two > section:first-child,
+		.last > section:last-child {
+			grid-column: 1 / -1;
+		}
+	}
+	@media (max-width: 640px) {
+		.three,
+		.two,
+		.last {
+			grid-template-columns: minmax(0, 1fr);
+		}
+		.section-head {
+			flex-wrap: wrap;
+		}
+		.filters {
+			margin: 0;
+			flex-wrap: wrap;
+		}
+	}
+</style>
