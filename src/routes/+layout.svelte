@@ -2,6 +2,7 @@
 	import '../app.css';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
+	import { care } from '$lib/state/care.svelte';
 	import { onKeys } from '$lib/state/keys';
 	import { lastTune } from '$lib/state/last-tune.svelte';
 	import { prefs } from '$lib/state/prefs.svelte';
@@ -17,6 +18,7 @@
 
 	onMount(() => {
 		prefs.load();
+		care.load();
 		lastTune.load();
 		soundPrefs.load();
 		document.documentElement.dataset.ready = 'true';
@@ -52,7 +54,12 @@
 	offset={{ bottom: 40 }}
 	toastOptions={{
 		unstyled: true,
-		classes: { toast: 'notice', actionButton: 'notice-act', title: 'notice-text' }
+		classes: {
+			toast: 'notice',
+			actionButton: 'notice-act',
+			cancelButton: 'notice-act',
+			title: 'notice-text'
+		}
 	}}
 />
 <a class="skip" href="#main">To the content</a>

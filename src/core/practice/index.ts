@@ -57,3 +57,4 @@ export {
 	type Timing,
 	type Violation
 } from './types';
+export { warmUp, WARM_UPS, WARM_UP_WORDS, type WarmUp } from './warm-up';

@@ -1,9 +1,10 @@
 import { browser } from '$app/environment';
-import { signs } from '$core/chord';
+import type { Chart } from '$core/chart';
+import { signs, toneAt } from '$core/chord';
 import { swingOf } from '$core/band';
 import { keyOf } from '$core/harmony';
-import { inWindow, type Instrument } from '$core/neck';
-import { noteName } from '$core/pitch';
+import { inWindow, placeUnder, type Instrument } from '$core/neck';
+import { noteName, plainName } from '$core/pitch';
 import {
 	alignTake,
 	climb,
@@ -22,6 +23,8 @@ import {
 	SKILLS,
 	summarise,
 	USUAL_TOLERANCE,
+	warmUp,
+	WARM_UP_WORDS,
 	type Due,
 	type HandGrade,
 	type Judgement,
@@ -31,7 +34,8 @@ import {
 	type PlanNote,
 	type PlayedEvent,
 	type SkillName,
-	type TakeSummary
+	type TakeSummary,
+	type WarmUp
 } from '$core/practice';
 import type { BarRange } from '$core/band';
 import { drillNotes, drillRoute } from '$lib/api/drill-route';
@@ -42,6 +46,7 @@ import type {
 	TakeInput,
 	TakeStored
 } from '$lib/api/practice-schema';
+import type { NoteAnswer } from '$lib/api/plan-schema';
 import type { PlannedRoute } from '$lib/api/route';
 import { playEvents } from '$lib/input/simulated';
 import type { NoteListener, OpenInput } from '$lib/input/types';
@@ -88,6 +93,8 @@ export class DrillDesk {
 	looped: BarRange | null = $state.raw(null);
 	/** What has been heard of this pass so far, judged as it falls. */
 	live: Judgement | null = $state.raw(null);
+	/** The warm-up that plays. */
+	warming: WarmUp | null = $state(null);
 	elapsed = $state(0);
 	done: DonePass | null = $state.raw(null);
 	tried: readonly TriedPass[] = $state.raw([]);
@@ -147,6 +154,11 @@ export class DrillDesk {
 			this.recorder.release(midi, since);
 		}
 	};
+
+	/** Quarter notes a minute of the pass that plays. */
+	get passTempo(): number {
+		return this.tempo;
+	}
 
 	private cardAt(position: number, key: string | null): CardAnswer | undefined {
 		return this.cards.find((card) => card.position === position && card.key === (key ?? ''));
@@ -250,6 +262,29 @@ export class DrillDesk {
 		};
 	}
 
+	/** Plays a warm-up out of the plan at the ladder's foot, to play along with; again stops it. */
+	async warm(kind: WarmUp): Promise<void> {
+		const { transport, open, plan, drill, instrument } = this;
+		if (this.state === 'playing') return;
+		const same = this.warming === kind;
+		transport.stop();
+		if (same || !plan) return;
+		const { chart } = open;
+		const [first] = plan.targets;
+		const notes = warmUp(kind, chart, instrument, drill.position, first ?? null);
+		this.warming = kind;
+		transport.route = {
+			notes: notes.map((note) => noteOver(chart, instrument, drill.position, note)),
+			targets: [],
+			handAt: () => drill.position,
+			rule: `warm-up: ${WARM_UP_WORDS[kind].name.toLowerCase()}`
+		};
+		transport.loop = null;
+		transport.setTempo(drill.ladder.start);
+		await transport.play();
+		if (!transport.playing) this.warming = null;
+	}
+
 	/** Begins a pass: the count-in, the band, and everything that is played from now on. */
 	async start(): Promise<void> {
 		const { transport, drill } = this;
@@ -336,6 +371,10 @@ export class DrillDesk {
 	end(byItself: boolean, elapsedMs: number): void {
 		this.player?.close();
 		this.player = null;
+		if (this.warming) {
+			this.warming = null;
+			this.showPlan();
+		}
 		if (this.state !== 'playing') return;
 		const { drill } = this;
 		const round = roundMs(this.timing());
@@ -483,6 +522,26 @@ export class DrillDesk {
 		this.planner.close();
 		this.open.keyed = null;
 	}
+}
+
+/** A note of a warm-up as the stand view and the band's line read it. */
+function noteOver(
+	chart: Chart,
+	instrument: Instrument,
+	position: number,
+	note: ReturnType<typeof warmUp>[number]
+): NoteAnswer {
+	const event = chart.events.findLast(({ startTick }) => startTick <= note.tick);
+	const tone = event?.chord ? toneAt(event.chord, note.midi) : undefined;
+	return {
+		...note,
+		name: tone?.name ?? plainName(note.midi % 12),
+		role: tone?.role ?? null,
+		kind: 'chord',
+		finger: placeUnder(instrument, position, note).finger,
+		technique: null,
+		chord: event?.index ?? 0
+	};
 }
 
 const tidy = (event: PlayedEvent): PlayedEvent => ({

@@ -8,7 +8,7 @@
 		[
 			'Everywhere',
 			[
-				['1 2 3 4', 'chart, neck, route, phrase'],
+				['1 2 3 4 5 6', 'chart, neck, route, phrase, drill, log'],
 				['N', 'note names or roles'],
 				['?', 'this page']
 			]
@@ -35,6 +35,8 @@
 			'Notebook',
 			[
 				['↑ ↓', 'choose a tune'],
+				['Space', 'start the first drill of today'],
+				['D', 'drill the tune'],
 				['Enter', 'open it'],
 				['C', 'new tune']
 			]
@@ -125,6 +127,27 @@
 				['⌫', 'one back'],
 				['Enter', 'take it'],
 				['Esc', 'give up']
+			]
+		],
+		[
+			'Drill',
+			[
+				['Enter PgDn', 'what the next step says; while it plays, stop'],
+				['Space PgUp', 'the whole drill again'],
+				['R', 'change the rule: what, where, how fast'],
+				['↑ ↓', 'a rung up, down'],
+				['[ ]', 'place toward the nut, toward the body'],
+				['Shift .', 'the next key of the circle'],
+				['H J K', 'log a pass by ear: clean, nearly, not yet'],
+				['W', 'warm up on the plan'],
+				['Z A Q', 'rows of letters that play, while letters are the input']
+			]
+		],
+		[
+			'Log',
+			[
+				['F', 'filter by tune, place, key'],
+				['T', 'tables in place of charts']
 			]
 		],
 		[
@@ -230,6 +253,13 @@
 		['motif', 'a few notes kept as steps and time, so that they can be laid over any chord.'],
 		['call, answer', 'the same opening twice, with another landing the second time.'],
 		['air', 'bars that are left to the others.'],
+		['drill', 'bars of a tune at a place, in a key, by rules, up a tempo ladder.'],
+		['pass', 'one playing of a drill. Clean: every change lands and no rule is broken.'],
+		['take', 'a pass as it is kept in the log.'],
+		[
+			'landed, held, early, late, missed, silent',
+			'a chord tone on its moment; one struck before that still sounds; one let go too soon; one within a beat after; only other notes; nothing.'
+		],
 		['higher, lower', 'always pitch. On the neck it is toward the nut and toward the body.']
 	] as const;
 	const LINES = [
@@ -306,7 +336,7 @@
 				</ul>
 			</section>
 			<section>
-				<div class="section-head"><h2>Care</h2></div>
+				<div class="section-head" id="care"><h2>Care</h2></div>
 				<p class="care">
 					Warm up. Rest a few minutes in every half hour. Stop when anything hurts, tingles or goes
 					numb. Raise tempo and stretch in small steps. Keep amplifier and headphones low enough to

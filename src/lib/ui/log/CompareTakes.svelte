@@ -1,7 +1,6 @@
 <script lang="ts">
 	import { performed, swingOf } from '$core/band';
 	import { chartTicks, parseChart } from '$core/chart';
-	import { signs } from '$core/chord';
 	import { instrumentOf } from '$core/neck';
 	import { compareTakes, passRequest, USUAL_TOLERANCE, viewTake } from '$core/practice';
 	import type { TakeAnswer } from '$lib/api/practice-schema';
@@ -15,7 +14,7 @@
 	/** Two takes of a tune on one axis of time and one scale of pitch: what lands, and the notes between. */
 	let { pair, now }: { pair: readonly TakeAnswer[]; now: number } = $props();
 	const LEFT = 178;
-	const ROW = 112;
+	const ROW = 100;
 	const HEAD = 40;
 	let width = $state(760);
 
@@ -106,7 +105,13 @@
 				{/each}
 				{#each row.marks as mark (mark.index)}
 					<g transform="translate({mark.x},{y(mark.midi)})">
-						<ResultMark role={mark.role} label={mark.label} result={mark.result} r={10} />
+						<ResultMark
+							role={mark.role}
+							label={mark.label}
+							result={mark.result}
+							r={10}
+							shift={mark.result === 'early' ? -14 : 14}
+						/>
 					</g>
 				{/each}
 			</g>
@@ -145,7 +150,7 @@
 		Both follow the changes alike.
 	{:else}
 		<b>The {verdict.better === 0 ? 'upper' : 'lower'} one follows the changes better.</b>
-		{signs(verdict.reasons.join(' '))}
+		{verdict.reasons.join(' ')}
 	{/if}
 	Range: {range(views[0])} above, {range(views[1])} below.
 </p>

@@ -18,6 +18,12 @@
 	const y = (string: number) => TOP + (string - 0.5) * GAP;
 	const height = $derived(TOP + strings * GAP + 26);
 	const most = $derived(Math.max(1, ...habits.places.map(({ count }) => count)));
+	const all = $derived(
+		Math.max(
+			1,
+			habits.places.reduce((sum, { count }) => sum + count, 0)
+		)
+	);
 	const step = (count: number) => Math.min(4, 1 + Math.floor((4 * count) / (most + 1)));
 	const waiting = $derived(habits.unused.length);
 	const never = $derived(
@@ -74,18 +80,18 @@
 			class="d{step(place.count)}"
 			cx={x(place.fret)}
 			cy={y(place.string)}
-			r={6 + 5 * (place.count / most)}
+			r={6 + 6 * (place.count / most)}
 		/>
 		{#if place.count / most > 0.3}
 			<text class="count on{step(place.count)}" x={x(place.fret)} y={y(place.string) + 4}
-				>{place.count}</text
+				>{Math.round((100 * place.count) / all)}</text
 			>
 		{/if}
 	{/each}
 </svg>
 <p>
-	<b>{never}</b>{waiting} of {plural(habits.tonePlaces, 'chord-tone place')} wait.
-	{roles ? `Landed on most: the ${roles}.` : ''}
+	<b>{never}</b>{waiting} of {plural(habits.tonePlaces, 'chord-tone place')} wait. In the discs: how many
+	of a hundred notes. {roles ? `Landed on most: the ${roles}.` : ''}
 </p>
 
 <style>

@@ -66,6 +66,7 @@ export function landingOption({ weeks, series }: Log, inks: Inks): LogOption {
 					show: true,
 					formatter: `${signs(name)}${i === 0 ? '\n' : ', '}${percent(last) ?? '–'}${i === 0 ? ' %' : ''}`,
 					...words(inks),
+					lineHeight: 15,
 					color: inks.ink,
 					fontWeight: i === 0 ? 'bold' : 'normal',
 					distance: 8

@@ -91,7 +91,7 @@
 	}
 	function again(): void {
 		transport.stop();
-		void transport.play();
+		transport.toggle();
 	}
 	const keys = onlyKeys({
 		' ': () => transport.toggle(),

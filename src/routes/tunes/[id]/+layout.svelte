@@ -2,6 +2,7 @@
 	import { browser } from '$app/environment';
 	import { afterNavigate, goto, replaceState } from '$app/navigation';
 	import { page } from '$app/state';
+	import { care, LATER } from '$lib/state/care.svelte';
 	import { onKeys, stopWithSpace } from '$lib/state/keys';
 	import { lastTune } from '$lib/state/last-tune.svelte';
 	import { newestRoute } from '$lib/state/played-route';
@@ -35,6 +36,20 @@
 	);
 	transport.watch();
 	onMount(() => () => transport.stop());
+	$effect(() => {
+		if (transport.state === 'playing') care.begin();
+		else care.end();
+	});
+	// A rest is due between two passes: one notice, which can be put off.
+	$effect(() => {
+		if (!care.due) return;
+		const minutes = untrack(() => care.minutes);
+		toast(`You have played for ${minutes} minutes: rest your hands for a few.`, {
+			duration: Infinity,
+			action: { label: 'I have rested', onClick: () => care.rested() },
+			cancel: { label: `In ${LATER} minutes`, onClick: () => care.later() }
+		});
+	});
 	$effect(() => {
 		if (transport.trouble) toast(transport.trouble);
 	});

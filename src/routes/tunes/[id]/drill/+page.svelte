@@ -3,7 +3,7 @@
 	import { proseSigns, type Role } from '$core/chord';
 	import { highestFret, pitchAt, type Place } from '$core/neck';
 	import { keyRows } from '$core/phrase';
-	import type { HandGrade, JudgedChange } from '$core/practice';
+	import { WARM_UPS, WARM_UP_WORDS, type HandGrade, type JudgedChange } from '$core/practice';
 	import { keyPitch } from '$lib/input/computer-keys';
 	import { DrillDesk } from '$lib/state/drill-desk.svelte';
 	import { isTyping, onKeys } from '$lib/state/keys';
@@ -11,6 +11,7 @@
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import { useTransport } from '$lib/state/transport.svelte';
+	import CareNote from '$lib/ui/CareNote.svelte';
 	import DrillNow from '$lib/ui/drill/DrillNow.svelte';
 	import { brokenRules, passVerdict, said, slipSentence } from '$lib/ui/drill/drill-words';
 	import InputPanel from '$lib/ui/drill/InputPanel.svelte';
@@ -56,6 +57,13 @@
 	$effect(() => {
 		desk.input = listening.kind;
 		desk.latencyMs = inputPrefs.latencyOf(listening.kind);
+	});
+	// A pass is judged at one tempo: who changes it on the way ends it.
+	$effect(() => {
+		const { played } = transport;
+		if (untrack(() => playing) && Math.abs(played - untrack(() => desk.passTempo)) > 0.5) {
+			transport.stop();
+		}
 	});
 	// The bar at the top shows the tempo of the next pass.
 	$effect(() => {
@@ -149,6 +157,8 @@
 	);
 	/** Letters are notes while the player plays on them. */
 	function down(event: KeyboardEvent): void {
+		// Tempo and bars stay as they are while a pass is judged.
+		if (playing && ['q', 'y', '-', '=', '+'].includes(event.key)) event.stopPropagation();
 		const notes = playing || listening.measuring !== null;
 		if (!notes || listening.kind !== 'neck' || isTyping(event.target)) return;
 		if (event.altKey || event.ctrlKey || event.metaKey) return;
@@ -231,6 +241,7 @@
 		},
 		ArrowUp: () => desk.setTempo(desk.place.tempo + desk.drill.ladder.step),
 		ArrowDown: () => desk.setTempo(desk.place.tempo - desk.drill.ladder.step),
+		w: () => void desk.warm(desk.warming ?? 'shape'),
 		h: () => void byHand('clean'),
 		j: () => void byHand('nearly'),
 		k: () => void byHand('not'),
@@ -247,6 +258,7 @@
 <svelte:head><title>{open.saved.title} · Drill · Arc Step</title></svelte:head>
 
 <TuneBar />
+<CareNote />
 
 <div class="with-inspector">
 	<main id="main" class="screen">
@@ -413,6 +425,24 @@
 				{/each}
 			</p>
 		</section>
+		<section>
+			<div class="section-head">
+				<h2>Warm-up</h2>
+				<small>at {desk.drill.ladder.start}, out of the plan</small>
+			</div>
+			<p class="hands">
+				{#each WARM_UPS as kind (kind)}
+					<button
+						type="button"
+						class="act"
+						disabled={playing}
+						aria-pressed={desk.warming === kind}
+						title={WARM_UP_WORDS[kind].says}
+						onclick={() => void desk.warm(kind)}>{WARM_UP_WORDS[kind].name}</button
+					>
+				{/each}
+			</p>
+		</section>
 		<p class="care">
 			<b>Care.</b> Raise the tempo in small steps. Rest a few minutes in every half hour. Stop when anything
 			hurts, tingles or goes numb.
@@ -506,6 +536,10 @@
 	.reading {
 		font-size: 13px;
 		padding-top: 6px;
+	}
+	.hands .act[aria-pressed='true'] {
+		background: var(--ink);
+		color: var(--paper);
 	}
 	.hands {
 		display: flex;
