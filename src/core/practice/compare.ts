@@ -7,7 +7,7 @@ import { summarise, type TakeSummary } from './summary';
 import type { JudgeRequest, Judgement, PlayedEvent } from './types';
 
 /** A note of a take on the ticks of the chart, as performed. */
-export type TakeNote = {
+type TakeNote = {
 	readonly tick: number;
 	readonly durationTicks: number;
 	readonly midi: number;
@@ -28,7 +28,7 @@ export type TakeView = {
 const ticksPerMs = (tempo: number): number => (tempo * 480) / 60_000;
 
 /** The notes of a take on the chart's ticks; what was played before and after is left out. */
-export function takeNotes(request: JudgeRequest): TakeNote[] {
+function takeNotes(request: JudgeRequest): TakeNote[] {
 	const sounding = soundingOf(request);
 	const { loops, tempo, toleranceMs } = request;
 	return inOrder(request).flatMap((event: PlayedEvent) => {

@@ -53,7 +53,7 @@ const strings = (list: readonly number[]): string =>
 		: `strings ${list.slice(0, -1).join(', ')} and ${list[list.length - 1]}`;
 
 /** The rules of a drill in a few words each, the landing first. */
-export function ruleWords(rules: Rules): string[] {
+function ruleWords(rules: Rules): string[] {
 	const words: string[] = [LAND_WORDS[rules.landOn ?? 'any']];
 	if (rules.notes && rules.notes !== 'any') words.push(NOTE_WORDS[rules.notes]);
 	if (rules.grid) words.push(GRID_WORDS[rules.grid]);

@@ -70,7 +70,7 @@ const LEAST_BARS = 12;
 const MOST_LOOPS = 4;
 
 /** Times through that make a pass: once for a form, more for a short loop. */
-export function usualLoops(chart: Chart, range: BarRange | null): number {
+function usualLoops(chart: Chart, range: BarRange | null): number {
 	const bars = range ? range.to - range.from : chart.played.length;
 	return Math.min(MOST_LOOPS, Math.max(1, Math.ceil(LEAST_BARS / Math.max(1, bars))));
 }
@@ -106,6 +106,3 @@ export function passMs(chart: Chart, drill: Pick<Drill, 'range' | 'loops'>, temp
 	const ticks = range ? played.reduce((sum, bar) => sum + bar.lengthTicks, 0) : chartTicks(chart);
 	return (ticks * loops * 60_000) / (tempo * 480);
 }
-
-/** The whole place counts: a position that is not locked is only where the hand begins. */
-export const isLocked = ({ rules }: Pick<Drill, 'rules'>): boolean => rules.position !== undefined;

@@ -5,7 +5,7 @@ import type { JudgedChange } from './types';
 import { isLanded } from './summary';
 
 /** How often a place of the window was played. */
-export type PlaceCount = Place & { readonly count: number };
+type PlaceCount = Place & { readonly count: number };
 
 /** What a player always does at a place of the neck, and what never. */
 export type Habits = {

@@ -126,7 +126,7 @@ const middle = (values: readonly number[]): number | null => {
 };
 
 /** The landings of a take, with the event that was taken for each. */
-export function landingsOf(request: JudgeRequest, events: readonly PlayedEvent[]): Taken[] {
+function landingsOf(request: JudgeRequest, events: readonly PlayedEvent[]): Taken[] {
 	const ringing = new Ringing(events);
 	return dueChanges(request).map((due) => judgeChange(request, events, ringing, due));
 }

@@ -34,7 +34,7 @@ function mainFault(slip: Slip): keyof typeof HOW {
 }
 
 /** What the player plans to land on, by change. */
-export type Aims = ReadonlyMap<number, { readonly name: string; readonly role: string }>;
+type Aims = ReadonlyMap<number, { readonly name: string; readonly role: string }>;
 
 /** The tone that a change asks for: the planned one, else as the rules have it. */
 function aim(chart: Chart, slip: Slip, rules: Rules, aims?: Aims) {

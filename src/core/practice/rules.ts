@@ -10,7 +10,7 @@ import { landsOn } from './landing-rule';
 import type { JudgeRequest, PlayedEvent, RuleName, Rules, Violation } from './types';
 
 /** The pitches that position, strings and fret leave; null where they say nothing. */
-export function playablePitches(instrument: Instrument, rules: Rules): Set<number> | null {
+function playablePitches(instrument: Instrument, rules: Rules): Set<number> | null {
 	const { position, strings, fret } = rules;
 	if (position === undefined && strings === undefined && fret === undefined) return null;
 	const places =

@@ -1,7 +1,7 @@
 import { createEmptyCard, fsrs, Rating, type Card, type Grade } from 'ts-fsrs';
 
 /** How a pass went, worst first: the grades of the scheduler. */
-export const GRADES = ['again', 'hard', 'good', 'easy'] as const;
+const GRADES = ['again', 'hard', 'good', 'easy'] as const;
 export type PracticeGrade = (typeof GRADES)[number];
 
 /** What the player's own ear says of a pass. */
@@ -9,7 +9,7 @@ export const HAND_GRADES = ['clean', 'nearly', 'not'] as const;
 export type HandGrade = (typeof HAND_GRADES)[number];
 
 /** Memory of a card as it is stored; times are ms since 1970. */
-export type CardMemory = {
+type CardMemory = {
 	readonly due: number;
 	readonly stability: number;
 	readonly difficulty: number;
@@ -104,7 +104,7 @@ const RATING: Record<PracticeGrade, Grade> = {
 };
 
 /** The grade of a day: the mean of its last takes, rounded to the worse. */
-export function dayGrade(grades: readonly PracticeGrade[]): PracticeGrade {
+function dayGrade(grades: readonly PracticeGrade[]): PracticeGrade {
 	const sum = grades.reduce((total, grade) => total + GRADES.indexOf(grade), 0);
 	return GRADES[Math.floor(sum / Math.max(1, grades.length))];
 }

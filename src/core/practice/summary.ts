@@ -3,7 +3,7 @@ import { chordKind, type ChordKind } from './chord-kind';
 import type { JudgedChange, Judgement, Result } from './types';
 
 /** How many of the changes asked for landed (or were held). */
-export type Tally = { readonly asked: number; readonly landed: number };
+type Tally = { readonly asked: number; readonly landed: number };
 
 /** A change that slipped, in all times through. `from` is null where nothing sounded before. */
 export type Slip = Tally & {
@@ -38,7 +38,7 @@ const count = (changes: readonly JudgedChange[], result: Result): number =>
 	changes.filter((change) => change.result === result).length;
 
 /** Mean and standard deviation; null below three values. */
-export function spreadOf(errors: readonly number[]): { bias: number; spread: number } | null {
+function spreadOf(errors: readonly number[]): { bias: number; spread: number } | null {
 	if (errors.length < 3) return null;
 	const bias = errors.reduce((sum, error) => sum + error, 0) / errors.length;
 	const square = errors.reduce((sum, error) => sum + (error - bias) ** 2, 0) / errors.length;

@@ -72,7 +72,7 @@ function whyFor(card: DueCard, reason: TodayReason, now: number): string {
 }
 
 /** Minutes of a drill: its passes with the pauses between them, three at least and eight at most. */
-export const minutesFor = (card: DueCard, reason: TodayReason): number =>
+const minutesFor = (card: DueCard, reason: TodayReason): number =>
 	Math.min(8, Math.max(3, Math.round((PASSES[reason] * (card.passMs + BETWEEN_MS)) / 60_000)));
 
 /** How urgent a card is among those of its reason: weaker, longer due. */

@@ -8,7 +8,7 @@ const changeIndex = z.int().min(0);
 const ms = z.number().min(-86_400_000).max(86_400_000);
 
 /** How a drill is judged besides landing. */
-export const rulesInput = z.strictObject({
+const rulesInput = z.strictObject({
 	notes: z.enum(ALLOWED_NOTES).optional().describe('Notes that are allowed'),
 	grid: z.enum(GRIDS).optional().describe('Where notes may be struck; "targets": on changes alone'),
 	position: z.int().optional().describe('The fret of the index finger; the hand stays there'),
@@ -25,7 +25,7 @@ export const rulesInput = z.strictObject({
 
 const tempo = z.number().min(30).max(300).describe('Quarter notes a minute');
 
-export const eventInput = z.strictObject({
+const eventInput = z.strictObject({
 	timeMs: ms.describe('From the first beat of the first bar'),
 	durationMs: z.number().min(0).max(86_400_000),
 	midi: z.int().min(0).max(127),
@@ -33,7 +33,7 @@ export const eventInput = z.strictObject({
 });
 
 /** A body of 1 MiB holds no more. */
-export const MOST_EVENTS = 20_000;
+const MOST_EVENTS = 20_000;
 
 export const judgeInput = z.strictObject({
 	chart: chartText,
@@ -80,7 +80,7 @@ const rangeInput = z
 	.describe('Bars as played: from (0 is the first) up to, not including; null is the whole');
 
 /** A drill as it is kept with a card and with every take. */
-export const drillInput = z.strictObject({
+const drillInput = z.strictObject({
 	preset: z.enum(PRESETS).nullable(),
 	range: rangeInput,
 	routeId: z.uuid().nullable(),

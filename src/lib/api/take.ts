@@ -25,7 +25,7 @@ export type TakeRequest = {
 };
 
 /** One change of a take as it is kept. */
-export type KeptChange = {
+type KeptChange = {
 	readonly loop: number;
 	readonly change: number;
 	readonly kind: ChordKind;

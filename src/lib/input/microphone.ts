@@ -4,7 +4,7 @@ import { hearPort } from '$lib/workers/hearing';
 import type { InputTrouble, NoteListener, OpenInput } from './types';
 
 /** Why this page can have no microphone at all; null where it may ask for one. */
-export const noMicrophone = (): InputTrouble | null =>
+const noMicrophone = (): InputTrouble | null =>
 	!isSecureContext ? 'insecure' : navigator.mediaDevices === undefined ? 'missing' : null;
 
 function troubleOf(error: unknown): InputTrouble {

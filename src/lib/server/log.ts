@@ -24,7 +24,7 @@ export type LogFilter = {
 };
 
 /** Takes that are shown at a time. */
-export const PAGE = 50;
+const PAGE = 50;
 
 export type LogTake = TakeSummaryAnswer & { readonly title: string };
 
@@ -36,7 +36,7 @@ export type Week = {
 	readonly minutes: number;
 };
 /** The share that landed of something, week by week; null where it was not played. */
-export type Series = { readonly name: string; readonly shares: readonly (number | null)[] };
+type Series = { readonly name: string; readonly shares: readonly (number | null)[] };
 
 export type Log = {
 	readonly totals: {
@@ -63,6 +63,8 @@ export type Log = {
 	}[];
 	readonly takes: readonly LogTake[];
 	readonly found: number;
+	/** Most takes that are shown at a time. */
+	readonly page: number;
 	readonly choices: {
 		readonly tunes: readonly { readonly id: string; readonly title: string }[];
 		readonly places: readonly number[];
@@ -236,6 +238,7 @@ export async function getLog(db: Database, filter: LogFilter): Promise<Log> {
 		tempos: about.tempos ?? [],
 		takes: rows.map((row) => ({ ...takeSummaryOf(row.take), title: row.title })),
 		found: about.takes,
+		page: PAGE,
 		choices: {
 			tunes: (about.tempos ?? []).map(({ id, title }) => ({ id, title })),
 			places: (about.places ?? []).sort((a, b) => a - b),

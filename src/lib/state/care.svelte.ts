@@ -1,7 +1,7 @@
 import { browser } from '$app/environment';
 
 /** Minutes of playing after which a rest is due, and those by which it may be put off. */
-export const REST_AFTER = 25;
+const REST_AFTER = 25;
 export const LATER = 5;
 const MINUTE = 60_000;
 /** Away from the instrument for so long, hands have rested. */

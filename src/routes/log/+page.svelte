@@ -28,7 +28,6 @@
 	import type { PageData } from './$types';
 
 	let { data }: { data: PageData } = $props();
-	const PAGE = 50;
 	const { log, filter } = $derived(data);
 	let tables = $state(false);
 	let chosen: string[] = $state([]);
@@ -351,18 +350,18 @@
 					onnote={note}
 					onremove={remove}
 				/>
-				{#if log.found > PAGE}
+				{#if log.found > log.page}
 					<p class="pages">
 						{#if filter.skip > 0}
-							<a href={href({ skip: Math.max(0, filter.skip - PAGE) })} data-sveltekit-noscroll
+							<a href={href({ skip: Math.max(0, filter.skip - log.page) })} data-sveltekit-noscroll
 								>← Newer</a
 							>
 						{/if}
 						<span
-							>{filter.skip + 1} to {Math.min(log.found, filter.skip + PAGE)} of {log.found}</span
+							>{filter.skip + 1} to {Math.min(log.found, filter.skip + log.page)} of {log.found}</span
 						>
-						{#if filter.skip + PAGE < log.found}
-							<a href={href({ skip: filter.skip + PAGE })} data-sveltekit-noscroll>More →</a>
+						{#if filter.skip + log.page < log.found}
+							<a href={href({ skip: filter.skip + log.page })} data-sveltekit-noscroll>More →</a>
 						{/if}
 					</p>
 				{/if}

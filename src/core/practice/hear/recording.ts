@@ -5,7 +5,7 @@ import { NoteTracker, type Heard } from './tracker';
 const PIECE_SECONDS = 2;
 
 /** Gathers strikes and releases into events with their lengths; times in ms from the first sample. */
-export class Gathered {
+class Gathered {
 	private readonly found: PlayedEvent[] = [];
 
 	add(heard: readonly Heard[]): void {

@@ -16,7 +16,7 @@ export const RESULT_WORDS: Record<Exclude<Result, 'passed'>, readonly [string, s
 };
 
 /** `+12`, `−74`: ms off its moment. */
-export const signed = (ms: number): string =>
+const signed = (ms: number): string =>
 	ms < 0 ? `−${Math.abs(Math.round(ms))}` : `+${Math.round(ms)}`;
 
 /** What is written under a change in the lane of timing. */

@@ -4,7 +4,7 @@ import type { Chord } from '$core/chord';
 import type { TargetAnswer } from '$lib/api/plan-schema';
 
 /** A change on the strip: where its moment lies, in px, and what is to be landed on. */
-export type StripChange = {
+type StripChange = {
 	readonly index: number;
 	readonly x: number;
 	readonly chord: Chord;
@@ -24,10 +24,10 @@ export type StripRow = {
 };
 
 /** Room at both ends of a row, so that a mark on its first or last moment is seen whole. */
-export const ENDS = 22;
+const ENDS = 22;
 
 /** Bars that stand in a row of so many px: as many as are at least 96 px wide, in rows as even as can be. */
-export function barsInRow(bars: number, width: number): number {
+function barsInRow(bars: number, width: number): number {
 	const most = Math.max(1, Math.min(8, Math.floor((width - 2 * ENDS) / 104)));
 	if (bars <= most) return bars;
 	const rows = Math.ceil(bars / most);

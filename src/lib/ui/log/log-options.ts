@@ -79,7 +79,7 @@ export function landingOption({ weeks, series }: Log, inks: Inks): LogOption {
 }
 
 /** Steps of ink for a share: under 40, 55, 70, 82 in a hundred, and over. */
-export const shareStep = (share: number): number =>
+const shareStep = (share: number): number =>
 	[0.4, 0.55, 0.7, 0.82].filter((least) => share >= least).length;
 
 export type HeatField = {

@@ -1,0 +1,260 @@
+import { drillOf, inKey } from '$core/practice';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { sql } from 'drizzle-orm';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { cardInput, takeInput, type CardDrill, type TakeInput } from '../api/practice-schema';
+import { drillIssues, runTake } from '../api/take';
+import { openEmbedded, type Database } from './database';
+import { loadDemo } from './demo';
+import { getHabits, getLog, getPair, type LogFilter } from './log';
+import { lastWeeks, practiceByTune, practisedCards, rowsOf, today } from './practice';
+import { cardsOf, deleteTake, getTakes, keepCard, storeTake, updateTake } from './takes';
+import { createTune, deleteTune, listTunes, purgeDeleted } from './tunes';
+
+const scratch = mkdtempSync(join(tmpdir(), 'arc-step-takes-'));
+let db: Database;
+let close: () => Promise<void>;
+beforeAll(async () => {
+	({ db, close } = await openEmbedded(scratch));
+});
+afterAll(async () => {
+	await close();
+	rmSync(scratch, { recursive: true, force: true });
+});
+
+const CHART = 'title: Slip Line\nkey: C\ntempo: 100\n| Dm7 | G7 | Cmaj7 | A7 |\n';
+const NOON = new Date('2026-03-02T12:00:00Z');
+const DAY = 86_400_000;
+
+const drillFor = (change: Partial<CardDrill> = {}): CardDrill => {
+	const { chart } = inKey(CHART, change.key ?? null);
+	const ladder = { start: 80, step: 10, ceiling: 100, up: 1 };
+	const made = drillOf('free', chart, { position: 5, key: null }, ladder);
+	return { ...(structuredClone(made) as CardDrill), loops: 1, ...change };
+};
+/** Thirds on every change, `missed` of them left out. */
+function takeOf(tuneId: string, change: Partial<TakeInput> = {}, missed = 0): TakeInput {
+	const tempo = change.tempo ?? 80;
+	const bar = 240_000 / tempo;
+	const events = [65, 71, 64, 61].slice(missed).map((midi, i) => ({
+		timeMs: (i + missed) * bar + 8,
+		durationMs: 300,
+		midi
+	}));
+	return {
+		tuneId,
+		drill: drillFor(),
+		looped: null,
+		tempo,
+		input: 'midi',
+		loops: 1,
+		events,
+		grade: null,
+		durationMs: Math.round(4 * bar),
+		day: '2026-03-02',
+		...change
+	};
+}
+async function store(tuneId: string, change: Partial<TakeInput> = {}, missed = 0, at = NOON) {
+	const take = takeOf(tuneId, change, missed);
+	expect(takeInput.safeParse(take).error).toBeUndefined();
+	const judged = runTake({ chart: CHART, title: 'Slip Line', take, own: [] });
+	if ('issues' in judged) throw new Error(judged.issues[0].message);
+	return storeTake(db, take, { judged: judged.value, chart: CHART, own: [] }, at);
+}
+
+describe('takes and cards', () => {
+	it('stores a take with its changes; the card climbs, and comes back later', async () => {
+		const { id } = await createTune(db, CHART);
+		const first = await store(id);
+		expect(first.take).toMatchObject({ landed: 4, asked: 4, clean: true, key: 'C', biasMs: 8 });
+		expect(first.card).toMatchObject({ tempo: 90, cleanInRow: 0, position: 5, key: '' });
+		expect(new Date(first.card.due).getTime()).toBeGreaterThan(NOON.getTime());
+		const rows = rowsOf<{ kind: string; result: string; role: string }>(
+			await db.execute(
+				sql`select * from take_change where take_id = ${first.take.id} order by change`
+			)
+		);
+		expect(rows.map(({ kind }) => kind)).toEqual(['minor', 'dominant', 'major', 'dominant']);
+		expect(rows.every(({ result }) => result === 'landed')).toBe(true);
+		const second = await store(id, { tempo: 90 }, 1);
+		expect(second.take).toMatchObject({ landed: 3, clean: false });
+		expect(second.card.tempo).toBe(80);
+		const [kept] = await getTakes(db, [second.take.id]);
+		expect(kept.events).toHaveLength(3);
+		expect(kept.chart).toBe(CHART);
+	});
+
+	it('leaves ladder and schedule alone where only a part was played', async () => {
+		const { id } = await createTune(db, CHART);
+		const { card: before } = await store(id);
+		const loop = await store(id, { looped: { from: 1, to: 3 }, tempo: 90 }, 3);
+		expect(loop.take).toMatchObject({ looped: true });
+		expect(loop.card).toMatchObject({ tempo: before.tempo, due: before.due });
+		const stopped = await store(id, { untilMs: 5000, tempo: 90 });
+		expect(stopped.take).toMatchObject({ looped: true, asked: 2, landed: 2 });
+		expect(stopped.card).toMatchObject({ tempo: before.tempo, due: before.due });
+	});
+
+	it('takes the player’s own word for it', async () => {
+		const { id } = await createTune(db, CHART);
+		const hand = { input: 'hand', grade: 'clean', events: [] } as const;
+		const { take, card } = await store(id, { ...hand, events: [] });
+		expect(take).toMatchObject({ grade: 'clean', asked: 0, clean: true });
+		expect(card.tempo).toBe(90);
+		expect(takeInput.safeParse(takeOf(id, { grade: 'clean' })).success).toBe(false);
+		expect(takeInput.safeParse(takeOf(id, { input: 'hand' })).success).toBe(false);
+	});
+
+	it('leads on to the next place, then to the next key, once a place is sure', async () => {
+		const { id } = await createTune(db, CHART);
+		await store(id, { tempo: 100 });
+		const places = (await cardsOf(db, id)).map(({ position, key }) => `${position}${key}`);
+		expect(places).toHaveLength(2);
+		expect(places).toContain('5');
+		const other = (await cardsOf(db, id)).find(({ position }) => position !== 5);
+		if (!other) throw new Error('no second place');
+		await store(id, { tempo: 100, drill: other.drill });
+		const cards = await cardsOf(db, id);
+		expect(cards.map(({ key }) => key)).toContain('F');
+		const inF = cards.find(({ key }) => key === 'F');
+		expect(inF).toMatchObject({ position: other.position, tempo: 80 });
+		expect(cardInput.safeParse({ tuneId: id, drill: inF?.drill }).success).toBe(true);
+	});
+
+	it('keeps the rung when a drill is changed, unless the ladder leaves it out', async () => {
+		const { id } = await createTune(db, CHART);
+		await store(id);
+		const same = await keepCard(db, id, drillFor({ loops: 2 }));
+		expect(same).toMatchObject({ tempo: 90, drill: { loops: 2 } });
+		const ladder = { start: 40, step: 5, ceiling: 60, up: 2 };
+		expect(await keepCard(db, id, drillFor({ ladder }))).toMatchObject({ tempo: 40 });
+	});
+
+	it('guards notes by version and deletes a take with its changes', async () => {
+		const { id } = await createTune(db, CHART);
+		const { take } = await store(id);
+		const noted = await updateTake(db, take.id, 'F at fret 8', take.version);
+		expect(noted).toMatchObject({ note: 'F at fret 8', version: 2 });
+		expect(await updateTake(db, take.id, 'stale', take.version)).toBeNull();
+		expect(await deleteTake(db, take.id)).toBe(true);
+		expect(await deleteTake(db, take.id)).toBe(false);
+		const left = rowsOf(
+			await db.execute(sql`select 1 from take_change where take_id = ${take.id}`)
+		);
+		expect(left).toEqual([]);
+	});
+
+	it('says what is wrong with a drill', () => {
+		const wrong = (change: Partial<CardDrill>) =>
+			drillIssues(CHART, drillFor(change), []).map(({ path }) => path);
+		expect(wrong({})).toEqual([]);
+		expect(wrong({ range: { from: 0, to: 9 } })).toEqual(['drill.range']);
+		expect(wrong({ position: 22 })).toEqual(['drill.position']);
+		expect(wrong({ rules: { restBars: [7] } })).toEqual(['drill.rules.restBars.0']);
+	});
+
+	it('goes with its tune', async () => {
+		const { id } = await createTune(db, CHART);
+		const { take } = await store(id);
+		await deleteTune(db, id);
+		expect((await practisedCards(db)).some(({ tuneId }) => tuneId === id)).toBe(false);
+		await purgeDeleted(db);
+		expect(await getTakes(db, [take.id])).toEqual([]);
+	});
+});
+
+const ALL: LogFilter = { tune: null, place: null, key: null, sort: 'when', down: true, skip: 0 };
+
+describe('the made-up log', () => {
+	const now = new Date('2026-11-26T09:00:00');
+	beforeAll(async () => {
+		for (const { id } of await listTunes(db)) await deleteTune(db, id);
+		await purgeDeleted(db);
+		await loadDemo(db, now);
+	}, 60_000);
+
+	it('has six weeks of takes that were judged, and improves unevenly', async () => {
+		const log = await getLog(db, ALL);
+		expect(log.totals.takes).toBeGreaterThan(105);
+		expect(log.totals.takes).toBeLessThan(130);
+		const { first, last } = await lastWeeks(db, now);
+		expect(last ?? 0).toBeGreaterThan((first ?? 1) + 0.1);
+		expect(log.behind).toEqual({ place: 11, key: 'Db' });
+		expect(log.series.map(({ name }) => name)).toEqual(['all takes', 'key of Db', 'position 11']);
+		expect(log.series[0].shares).toHaveLength(log.weeks.length);
+		expect(log.heat.every(({ landed, asked }) => landed <= asked && asked > 0)).toBe(true);
+		expect(log.tempos.map(({ title }) => title)).toContain('Rope and Tar');
+	});
+
+	it('is filtered, sorted and paged', async () => {
+		const all = await getLog(db, ALL);
+		const [{ id: tune }] = all.choices.tunes;
+		const ferry = await getLog(db, { ...ALL, tune, place: 6 });
+		expect(ferry.found).toBeGreaterThan(10);
+		expect(ferry.takes.every((one) => one.tuneId === tune && one.position === 6)).toBe(true);
+		expect(new Set(ferry.heat.map(({ position }) => position))).toEqual(new Set([6]));
+		const inDb = await getLog(db, { ...ALL, key: 'Db' });
+		expect(inDb.takes.every(({ key }) => key === 'Db')).toBe(true);
+		const fast = await getLog(db, { ...ALL, sort: 'tempo', down: true });
+		const tempos = fast.takes.map(({ tempo }) => tempo);
+		expect(tempos).toEqual([...tempos].sort((a, b) => b - a));
+		const worst = await getLog(db, { ...ALL, sort: 'landed', down: false });
+		expect(worst.takes[0].landed / worst.takes[0].asked).toBeLessThan(0.3);
+		const next = await getLog(db, { ...ALL, skip: 50 });
+		const ids = new Set([...all.takes, ...next.takes].map(({ id }) => id));
+		expect(ids.size).toBe(100);
+	});
+
+	it('shows habits, and two takes of which one follows the chords', async () => {
+		const habits = await getHabits(db, ALL);
+		expect(habits?.title).toBe('Tin Roof Ferry');
+		expect(habits?.places.length).toBeGreaterThan(3);
+		const pair = await getPair(db);
+		const takes = await getTakes(db, pair);
+		const [runs, follows] = pair.map((id) => takes.find((one) => one.id === id));
+		expect([runs?.note, follows?.note]).toEqual(['Runs the scale.', 'Follows the chords.']);
+		expect(runs?.landed).toBeLessThan(follows?.landed ?? 0);
+	});
+
+	it('knows what is due today: weak places first, no more than half an hour', async () => {
+		const cards = await practisedCards(db);
+		const list = today(cards, now);
+		expect(list.length).toBeGreaterThanOrEqual(3);
+		expect(list[0].reason).toBe('weak');
+		expect(list.reduce((sum, { minutes }) => sum + minutes, 0)).toBeLessThanOrEqual(30);
+		const ferry = practiceByTune(cards).get(list[0].card.tuneId);
+		expect(ferry?.places.length).toBeGreaterThan(0);
+		const later = today(cards, new Date(now.getTime() + 40 * DAY));
+		expect(later.length).toBeGreaterThanOrEqual(4);
+	});
+
+	it('stays quick with ten thousand takes', async () => {
+		await db.execute(sql`
+			with copies as (
+				insert into take (id, tune_id, card_id, played_at, position, key, tempo, input, rule, drill, looped,
+					landed, asked, clean, duration_ms, chart, events)
+				select gen_random_uuid(), t.tune_id, t.card_id, t.played_at - n * interval '31 hours', t.position, t.key,
+					t.tempo, t.input, t.rule, t.drill, t.looped, t.landed, t.asked, t.clean, t.duration_ms, t.chart, '[]'
+				from take t cross join generate_series(1, 90) n returning id, tune_id, position, key)
+			insert into take_change (take_id, loop, change, tune_id, position, key, kind, symbol, bar, result, role, error_ms)
+			select c.id, 0, n, c.tune_id, c.position, c.key, (array['major', 'minor', 'dominant', 'altered'])[1 + n % 4],
+				'C', 1, (array['landed', 'late', 'landed'])[1 + n % 3], 'R', 0
+			from copies c cross join generate_series(0, 12) n`);
+		const [{ n }] = rowsOf<{ n: number }>(
+			await db.execute(sql`select count(*)::int as n from take`)
+		);
+		expect(n).toBeGreaterThan(10_000);
+		await db.execute(sql`analyze`);
+		const start = performance.now();
+		const log = await getLog(db, ALL);
+		const took = performance.now() - start;
+		expect(log.takes).toHaveLength(50);
+		expect(took).toBeLessThan(2000);
+		const begun = performance.now();
+		await practisedCards(db);
+		expect(performance.now() - begun).toBeLessThan(1000);
+	}, 60_000);
+});
