@@ -53,3 +53,20 @@ export async function expectNoOverflow(page: Page): Promise<void> {
 	const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
 	expect(over).toBeLessThanOrEqual(0);
 }
+
+/** One MIDI keyboard that a test plays. */
+export const FAKE_MIDI = `(() => {
+	const input = {
+		id: 'a', name: 'Pebble Keys', manufacturer: '', type: 'input', version: '1',
+		state: 'connected', connection: 'open', onmidimessage: null, onstatechange: null,
+		open: () => Promise.resolve(input), close: () => Promise.resolve(input),
+		addEventListener: () => {}, removeEventListener: () => {}
+	};
+	const access = {
+		inputs: new Map([['a', input]]), outputs: new Map(), sysexEnabled: false, onstatechange: null,
+		addEventListener: () => {}, removeEventListener: () => {}
+	};
+	navigator.requestMIDIAccess = () => Promise.resolve(access);
+	window.playMidi = (...bytes) =>
+		input.onmidimessage({ data: new Uint8Array(bytes), timeStamp: performance.now(), target: input });
+})();`;

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { expectAccessible, expectNoOverflow, newTune, visit } from './helpers';
+import { expectAccessible, expectNoOverflow, newTune, visit, FAKE_MIDI } from './helpers';
 
 const HARBOURS = 'title: Two Quays\nkey: Eb major\ntempo: 200\n\n| Eb | % | B | % |\n';
 const call = (page: import('@playwright/test').Page, chord: string, says: string) =>
@@ -216,23 +216,6 @@ test('a motif is written, told by semitones, and laid out bar by bar into the li
 	await expect.poll(starts).toEqual([240, 1200, 1440, 4080, 5040, 5280, 5760]);
 	await expect(page.getByRole('heading', { level: 1 })).toContainText('All 2 changes land');
 });
-
-/** One MIDI keyboard that a test plays. */
-const FAKE_MIDI = `(() => {
-	const input = {
-		id: 'a', name: 'Pebble Keys', manufacturer: '', type: 'input', version: '1',
-		state: 'connected', connection: 'open', onmidimessage: null, onstatechange: null,
-		open: () => Promise.resolve(input), close: () => Promise.resolve(input),
-		addEventListener: () => {}, removeEventListener: () => {}
-	};
-	const access = {
-		inputs: new Map([['a', input]]), outputs: new Map(), sysexEnabled: false, onstatechange: null,
-		addEventListener: () => {}, removeEventListener: () => {}
-	};
-	navigator.requestMIDIAccess = () => Promise.resolve(access);
-	window.playMidi = (...bytes) =>
-		input.onmidimessage({ data: new Uint8Array(bytes), timeStamp: performance.now(), target: input });
-})();`;
 
 test('a motif is played in on the keys, the neck and MIDI', async ({ page, request }) => {
 	await page.addInitScript(FAKE_MIDI);

@@ -18,8 +18,8 @@ for (const { name, width, height } of SIZES) {
 			const ferry = tunes.find((tune: { title: string }) => tune.title === 'Tin Roof Ferry').id;
 			const waltz = tunes.find((tune: { title: string }) => tune.title === 'Marsh Waltz').id;
 			for (const path of [
-				...['/', '/settings', '/help', '/tunes/00000000-0000-4000-8000-000000000000/chart'],
-				...['chart', 'neck', 'route'].map((screen) => `/tunes/${ferry}/${screen}`),
+				...['/', '/log', '/settings', '/help', '/tunes/00000000-0000-4000-8000-000000000000/chart'],
+				...['chart', 'neck', 'route', 'drill'].map((screen) => `/tunes/${ferry}/${screen}`),
 				`/tunes/${waltz}/route`
 			]) {
 				await visit(page, path);

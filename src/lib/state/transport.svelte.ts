@@ -311,7 +311,8 @@ export class Transport {
 		const { audio, chart, range } = this;
 		if (!audio || this.state !== 'playing') return;
 		const position = audio.engine.position(audio.heard());
-		if (position.kind === 'after') {
+		// The engine forgets a run once its last note is over.
+		if (position.kind === 'after' || !audio.engine.active) {
 			this.stop(true);
 			return;
 		}

@@ -1,6 +1,8 @@
 import type { Chart } from '$core/chart';
 import { proseSigns, signs } from '$core/chord';
+import { scaleInUse } from '$core/harmony';
 import type { JudgedChange, Judgement, Result, TakeSummary } from '$core/practice';
+import { nameOver } from '$core/route';
 import type { TargetAnswer } from '$lib/api/plan-schema';
 import { prefs } from '$lib/state/prefs.svelte';
 import { capital } from '../words';
@@ -44,14 +46,11 @@ export function passVerdict({ asked, landed, biasMs, spreadMs, slips }: TakeSumm
 	return { head, rest: timing, bars };
 }
 
+/** A note as it is spelled over a chord, else as the scale in use spells it. */
 const noteOf = (midi: number, chart: Chart, change: number): string => {
-	const { chord } = chart.changes[change].to;
-	const tone = chord.tones.find(({ pc }) => pc === midi % 12);
-	return tone ? prefs.name(tone.name, tone.pc) : prefs.name(plain(midi), midi % 12);
+	const name = nameOver(midi, chart.changes[change].to.chord, scaleInUse(chart).scale, null);
+	return prefs.name(name, midi % 12);
 };
-
-const PLAIN = ['C', 'C#', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'G#', 'A', 'Bb', 'B'];
-const plain = (midi: number): string => PLAIN[midi % 12];
 
 /** What went wrong at a change, in two parts: where and how, then the notes. */
 export function slipSentence(
