@@ -188,6 +188,7 @@
 	<p class="care">
 		<b>Care.</b> Warm up. Rest a few minutes in every half hour. Stop when anything hurts, tingles
 		or goes numb. <a href="/help">More in the help</a>
+		<a class="settings" href="/settings">Settings</a>
 	</p>
 	<FootKeys
 		keys={[
@@ -266,7 +267,14 @@
 			display: none;
 		}
 	}
+	.settings {
+		display: none;
+	}
 	@media (max-width: 640px) {
+		.settings {
+			display: inline;
+			margin-left: 12px;
+		}
 		.wide:not(:last-child) {
 			display: none;
 		}

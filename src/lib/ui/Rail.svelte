@@ -178,7 +178,7 @@
 			font-size: 21px;
 		}
 		.screens {
-			flex: 4;
+			flex: 6;
 		}
 	}
 	@media (max-width: 640px) {
@@ -192,6 +192,13 @@
 		.foot .screen {
 			min-width: 0;
 			font-size: 12px;
+		}
+		/* The notebook and the help lead there, too. */
+		.foot .screen:first-child {
+			display: none;
+		}
+		.foot {
+			flex: 1;
 		}
 	}
 </style>

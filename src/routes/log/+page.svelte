@@ -395,6 +395,9 @@
 		gap: 24px;
 		padding-top: 14px;
 	}
+	section {
+		min-width: 0;
+	}
 	.filters {
 		margin-left: auto;
 		display: flex;

@@ -13,10 +13,13 @@
 
 	/** Two takes of a tune on one axis of time and one scale of pitch: what lands, and the notes between. */
 	let { pair, now }: { pair: readonly TakeAnswer[]; now: number } = $props();
-	const LEFT = 178;
-	const ROW = 100;
-	const HEAD = 40;
 	let width = $state(760);
+	/** On a narrow screen the facts stand over their take, not beside it. */
+	const narrow = $derived(width < 560);
+	const LEFT = $derived(narrow ? 0 : 178);
+	const ROW = $derived(narrow ? 150 : 100);
+	const TOP = $derived(narrow ? 66 : 22);
+	const HEAD = 40;
 
 	const chart = $derived(parseChart(pair[0].chart));
 	const views = $derived(
@@ -43,7 +46,7 @@
 	const pitches = $derived(views.flatMap(({ lowest, highest }) => [lowest ?? 60, highest ?? 60]));
 	const low = $derived(Math.min(...pitches));
 	const high = $derived(Math.max(...pitches, low + 1));
-	const y = $derived((midi: number) => ROW - 16 - ((midi - low) / (high - low)) * (ROW - 38));
+	const y = $derived((midi: number) => ROW - 16 - ((midi - low) / (high - low)) * (ROW - 16 - TOP));
 	const rows = $derived(
 		views.map((view, i) => ({
 			take: pair[i],
@@ -69,7 +72,12 @@
 </script>
 
 <div class="pair" bind:clientWidth={width}>
-	<svg viewBox="0 0 {width} {HEAD + 2 * ROW}" {width} height={HEAD + 2 * ROW} aria-hidden="true">
+	<svg
+		viewBox="0 0 {width} {HEAD + 2 * ROW}"
+		width="100%"
+		height={HEAD + 2 * ROW}
+		aria-hidden="true"
+	>
 		{#each chart.changes as change, i (change.index)}
 			{@const at = x(performed(chart, change.tick, swing))}
 			{@const next = chart.changes[i + 1]}
@@ -118,7 +126,12 @@
 		{/each}
 	</svg>
 	{#each rows as { take, view }, i (take.id)}
-		<div class="facts" style:top="{HEAD + i * ROW + 6}px" class:better={verdict.better === i}>
+		<div
+			class="facts"
+			class:narrow
+			style:top="{HEAD + i * ROW + 6}px"
+			class:better={verdict.better === i}
+		>
 			<b>{take.note || take.rule.split(' · ').slice(1, 3).join(', ')}</b>
 			<span>{ago(new Date(take.playedAt).getTime(), now)}, at {Math.round(take.tempo)}</span>
 			<span><strong>{view.summary.landed} of {view.summary.asked}</strong> land</span>
@@ -158,9 +171,14 @@
 <style>
 	.pair {
 		position: relative;
+		min-width: 0;
+		overflow: hidden;
 	}
 	svg {
 		display: block;
+	}
+	svg :global(.chord) {
+		fill: var(--ink);
 	}
 	.edge {
 		stroke: var(--strong);
@@ -189,6 +207,12 @@
 		font-size: 13px;
 		line-height: 1.25;
 		color: var(--second);
+	}
+	.facts.narrow {
+		width: 100%;
+		flex-flow: row wrap;
+		gap: 0 12px;
+		align-items: baseline;
 	}
 	.facts b {
 		font-size: 15px;

@@ -113,6 +113,7 @@
 
 <style>
 	.scroll {
+		position: relative;
 		overflow-x: auto;
 	}
 	table {
