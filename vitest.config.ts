@@ -3,5 +3,12 @@ import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
 	plugins: [sveltekit()],
-	test: { include: ['src/**/*.test.ts'], environment: 'node', testTimeout: 30_000 }
+	// Some tests wait for files and databases: one more worker than a small machine has cores.
+	test: {
+		maxWorkers: 3,
+		include: ['src/**/*.test.ts'],
+		environment: 'node',
+		testTimeout: 30_000,
+		hookTimeout: 60_000
+	}
 });

@@ -72,6 +72,12 @@ test('bad input is told what, where and why', async ({ request }) => {
 	const cases: [string, string, number, RegExp][] = [
 		['/api/v1/plan', '{', 400, /not JSON/],
 		['/api/v1/plan', '[]', 422, /expected object/],
+		[
+			'/api/v1/judge',
+			JSON.stringify({ chart: '| C | F |', tempo: 60, events: [], rules: { restBars: [3] } }),
+			422,
+			/no bar 3/
+		],
 		['/api/v1/plan', JSON.stringify({ ...plan, extra: 1 }), 422, /Unknown field: extra/],
 		['/api/v1/plan', JSON.stringify({ ...plan, position: 99 }), 422, /1 to 19/],
 		[
@@ -207,10 +213,12 @@ test('the OpenAPI document names every operation', async ({ request }) => {
 	expect(document.openapi).toBe('3.1.0');
 	expect(Object.keys(document.paths).sort()).toEqual([
 		'/api/v1/analyze',
+		'/api/v1/cards',
 		'/api/v1/check',
 		'/api/v1/coverage',
 		'/api/v1/instruments',
 		'/api/v1/instruments/{id}',
+		'/api/v1/judge',
 		'/api/v1/motifs',
 		'/api/v1/motifs/{id}',
 		'/api/v1/phrase',
@@ -219,6 +227,8 @@ test('the OpenAPI document names every operation', async ({ request }) => {
 		'/api/v1/positions',
 		'/api/v1/routes/{id}',
 		'/api/v1/shapes',
+		'/api/v1/takes',
+		'/api/v1/takes/{id}',
 		'/api/v1/tunes',
 		'/api/v1/tunes/{id}',
 		'/api/v1/tunes/{id}/routes',

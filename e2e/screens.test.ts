@@ -26,6 +26,8 @@ for (const { name, width, height } of SIZES) {
 				await expectNoOverflow(page);
 				// The tablet shows the phone's parts at the desk's sizes: axe has nothing new to see there.
 				if (name === 'tablet') continue;
+				// These are looked at where they are used, with more on them than here.
+				if (theme === 'light' && /log$|drill$/.test(path)) continue;
 				await expectAccessible(page, undefined, theme === 'dark' ? ['color-contrast'] : undefined);
 			}
 		});

@@ -35,7 +35,6 @@ const VIEWS = [
 	{ name: 'chart', path: `${ferry}/chart`, act: (page) => page.locator('.cm-content').waitFor() },
 	{ name: 'chart-problem', path: `${ferry}/chart`, act: spoil },
 	{ name: 'neck', path: `${ferry}/neck`, act: weighed },
-	{ name: 'neck-stage', path: `${ferry}/neck`, theme: 'dark', act: shapeChosen },
 	{ name: 'route', path: `${ferry}/route`, act: (page) => page.keyboard.press('.') },
 	{
 		name: 'route-stage',
@@ -48,28 +47,20 @@ const VIEWS = [
 	{ name: 'route-compare', path: `${ferry}/route`, act: compared },
 	{ name: 'stand', path: `${ferry}/route`, theme: 'dark', act: onStand },
 	{ name: 'phrase', path: `${harbours}/phrase?position=6`, act: calledHere },
-	{ name: 'sound', path: `${ferry}/neck`, act: soundPanel },
+	{ name: 'drill', path: `${ferry}/drill?position=10`, act: passed },
+	{
+		name: 'drill-stage',
+		path: `${ferry}/drill?position=6`,
+		theme: 'dark',
+		act: drilling
+	},
+	{ name: 'log', path: '/log', act: charted },
 	{ name: 'settings', path: '/settings' },
 	{ name: 'help', path: '/help' },
 	{ name: 'route-tablet', path: `${ferry}/route`, size: { width: 820, height: 1180 } },
 	{ name: 'notebook-phone', path: '/', size: PHONE },
-	{ name: 'neck-phone', path: `${ferry}/neck`, size: PHONE, act: weighed },
-	{
-		name: 'chart-forms',
-		path: emptyTune,
-		act: (page) => page.locator('.cm-content').waitFor()
-	}
+	{ name: 'neck-phone', path: `${ferry}/neck`, size: PHONE, act: weighed }
 ];
-
-/** A tune without bars; made last, so that the notebook's own pictures show the demo alone. */
-async function emptyTune() {
-	const made = await fetch(`${base}/api/v1/tunes`, {
-		method: 'POST',
-		headers: { 'content-type': 'application/json' },
-		body: JSON.stringify({ chart: 'title: Early Ferry\nkey: A minor\n' })
-	});
-	return `/tunes/${(await made.json()).id}/chart`;
-}
 
 /** The stand view while the second bar plays. */
 async function onStand(page) {
@@ -88,11 +79,26 @@ async function calledHere(page) {
 	await page.getByRole('menuitem', { name: 'Call, air, answer, hold' }).click();
 }
 
-/** Tempo, band and click. */
-async function soundPanel(page) {
-	await weighed(page);
-	await page.locator('.transport-tempo').click();
-	await page.getByRole('dialog', { name: 'Tempo, band and click' }).waitFor();
+/** A pass of the simulated player who begins, judged. */
+async function passed(page) {
+	await page.getByRole('button', { name: 'Understood' }).click();
+	await page.getByRole('radio', { name: 'Begins' }).click();
+	await page.locator('h1').click();
+	await page.keyboard.press('Enter');
+	await page.locator('h1', { hasText: 'changes land' }).waitFor({ timeout: 120_000 });
+}
+
+/** The same in the middle of a pass. */
+async function drilling(page) {
+	await page.getByRole('button', { name: 'Understood' }).click();
+	await page.keyboard.press('Enter');
+	await page.locator('.playing .fact b', { hasText: '7 of' }).waitFor({ timeout: 120_000 });
+}
+
+/** The log with its charts and the two takes drawn. */
+async function charted(page) {
+	await page.locator('.three svg').nth(2).waitFor();
+	await page.getByText('follows the changes better.').waitFor();
 }
 
 /** The saved route engraved as notation and tab. */
@@ -129,14 +135,6 @@ async function weighed(page) {
 	await page.locator('.heat path, .heat rect').nth(20).waitFor();
 }
 
-/** The same with the full shape of the sounding chord picked out. */
-async function shapeChosen(page) {
-	await weighed(page);
-	await page.keyboard.press('s');
-	await page.keyboard.press('ArrowRight');
-	await page.locator('.figure[role="img"]').waitFor();
-}
-
 /** A symbol that does not read, with its message. */
 async function spoil(page) {
 	await page.locator('.cm-content').waitFor();
@@ -151,11 +149,10 @@ const out = join(root, 'docs', 'screenshots');
 mkdirSync(out, { recursive: true });
 for (const { name, path, act, theme = 'light', size = DESK } of VIEWS) {
 	const page = await browser.newPage({ viewport: size, colorScheme: theme });
-	const at = typeof path === 'function' ? await path() : path;
-	await page.goto(base + at);
+	await page.goto(base + path);
 	await page.locator('html[data-ready]').waitFor();
 	await act?.(page);
-	if (at.endsWith('/route')) await page.locator('aside li').first().waitFor();
+	if (path.endsWith('/route')) await page.locator('aside li').first().waitFor();
 	await page.evaluate(() => document.fonts.ready);
 	await page.evaluate(
 		() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)))

@@ -59,9 +59,6 @@ export const takeSummaryOf = (
 	version: row.version
 });
 
-const whereCard = (tuneId: string, position: number, key: string) =>
-	and(eq(card.tuneId, tuneId), eq(card.position, position), eq(card.key, key));
-
 /** The cards of a tune, by place. */
 export async function cardsOf(db: Database, tuneId: string): Promise<CardAnswer[]> {
 	const rows = await db
@@ -72,46 +69,45 @@ export async function cardsOf(db: Database, tuneId: string): Promise<CardAnswer[
 	return rows.map(cardAnswerOf);
 }
 
-/**
- * Keeps how a tune is drilled at a place in a key. A new card is due at once; another ladder puts the
- * player back on its foot.
- */
-export async function keepCard(
+/** The card of a drill, made where there is none; another ladder puts the player back on its foot. */
+async function cardFor(
 	db: Database,
 	tuneId: string,
 	drill: CardDrill,
-	now = new Date()
-): Promise<CardAnswer> {
-	const key = drill.key ?? '';
+	now: Date
+): Promise<CardRow> {
 	const schedule = newSchedule(now.getTime());
-	const { tempo } = foot(drill.ladder);
-	await db
+	const { start, ceiling } = drill.ladder;
+	const inside = sql`${card.tempo} between ${start} and ${ceiling}`;
+	const [row] = await db
 		.insert(card)
 		.values({
-			...{ tuneId, position: drill.position, key, drill, schedule, tempo, cleanInRow: 0 },
+			...{ tuneId, position: drill.position, key: drill.key ?? '', drill, schedule },
+			...{ tempo: foot(drill.ladder).tempo, cleanInRow: 0 },
 			due: new Date(schedule.memory.due),
 			createdAt: now,
 			updatedAt: now
 		})
-		.onConflictDoNothing();
-	const [row] = await db
-		.select()
-		.from(card)
-		.where(whereCard(tuneId, drill.position, key));
-	const { start, ceiling } = drill.ladder;
-	const inside = row.tempo >= start && row.tempo <= ceiling;
-	const [kept] = await db
-		.update(card)
-		.set({
-			drill,
-			tempo: inside ? row.tempo : tempo,
-			cleanInRow: inside ? row.cleanInRow : 0,
-			updatedAt: now
+		.onConflictDoUpdate({
+			target: [card.tuneId, card.position, card.key],
+			set: {
+				drill,
+				tempo: sql`case when ${inside} then ${card.tempo} else ${start} end`,
+				cleanInRow: sql`case when ${inside} then ${card.cleanInRow} else 0 end`,
+				updatedAt: now
+			}
 		})
-		.where(eq(card.id, row.id))
 		.returning();
-	return cardAnswerOf(kept);
+	return row;
 }
+
+/** Keeps how a tune is drilled at a place in a key. A new card is due at once. */
+export const keepCard = async (
+	db: Database,
+	tuneId: string,
+	drill: CardDrill,
+	now = new Date()
+): Promise<CardAnswer> => cardAnswerOf(await cardFor(db, tuneId, drill, now));
 
 /**
  * A place and a key that are sure lead on: in the tune's own key to the next place, and from the second
@@ -134,7 +130,7 @@ async function rotate(
 		const { rules } = row.drill;
 		const moved = rules.position === undefined ? rules : { ...rules, position };
 		const drill: CardDrill = { ...row.drill, routeId: null, ...change, rules: moved };
-		await keepCard(db, row.tuneId, drill, now);
+		await cardFor(db, row.tuneId, drill, now);
 	};
 	const here = cards.filter((one) => one.key === row.key).map(({ position }) => position);
 	const place = row.key === '' ? nextPlace(row.position, places, here) : null;
@@ -173,13 +169,12 @@ export async function storeTake(
 	const { drill, grade, tempo } = input;
 	const part = isPart(input);
 	return db.transaction(async (tx) => {
-		const { id: cardId } = await keepCard(tx as unknown as Database, input.tuneId, drill, now);
-		const [before] = await tx.select().from(card).where(eq(card.id, cardId)).for('update');
+		const before = await cardFor(tx as unknown as Database, input.tuneId, drill, now);
 		const [stored] = await tx
 			.insert(take)
 			.values({
 				tuneId: input.tuneId,
-				cardId,
+				cardId: before.id,
 				playedAt: now,
 				position: drill.position,
 				key: judged.key,

@@ -46,6 +46,7 @@ import type {
 	TakeInput,
 	TakeStored
 } from '$lib/api/practice-schema';
+import type { RouteAnswer, RouteSummary } from '$lib/api/notebook-schema';
 import type { NoteAnswer } from '$lib/api/plan-schema';
 import type { PlannedRoute } from '$lib/api/route';
 import { playEvents } from '$lib/input/simulated';
@@ -55,6 +56,7 @@ import { dayName } from '$lib/ui/when';
 import { Refusal, send } from './api';
 import type { OpenTune } from './open-tune.svelte';
 import { PassRecorder } from './pass-recorder';
+import { savedTargets } from './played-route';
 import { soundPrefs } from './sound-prefs.svelte';
 import type { Transport } from './transport.svelte';
 
@@ -86,7 +88,7 @@ const MOST_LOOPS = 16;
 export class DrillDesk {
 	drill: CardDrill = $state.raw() as CardDrill;
 	place: LadderPlace = $state.raw({ tempo: 72, clean: 0 });
-	plan: PlannedRoute | null = $state.raw(null);
+	plan: Pick<PlannedRoute, 'targets' | 'notes'> | null = $state.raw(null);
 	planTrouble: string | null = $state(null);
 	state: 'ready' | 'playing' | 'done' = $state('ready');
 	/** The bars that go round instead of the whole drill: a step out of the last pass. */
@@ -102,6 +104,9 @@ export class DrillDesk {
 	skill: SkillName = $state('steady');
 	seed = $state(1);
 	latencyMs = $state(0);
+	/** Saved routes of the tune: one of them can be played. */
+	readonly routes: readonly RouteSummary[];
+	private cards: readonly CardAnswer[];
 	private recorder = new PassRecorder();
 	private tempo = 72;
 	private dues: readonly Due[] = [];
@@ -115,9 +120,11 @@ export class DrillDesk {
 		const key = keyOf(chart);
 		return key ? keysFrom(noteName(key.tonic), key.mode) : [];
 	});
-	readonly line: string = $derived.by(() =>
-		signsInLine(drillLine(this.open.saved.title, this.drill, this.keys[0] ?? null))
-	);
+	readonly line: string = $derived.by(() => {
+		const line = drillLine(this.open.saved.title, this.drill, this.keys[0] ?? null);
+		const route = this.routes.find(({ id }) => id === this.drill.routeId);
+		return signsInLine(line) + (route ? ` · over “${route.name}”` : '');
+	});
 	readonly notes: readonly PlanNote[] = $derived.by(() =>
 		this.plan ? drillNotes(this.open.chart, this.instrument, this.drill, this.plan) : []
 	);
@@ -134,9 +141,11 @@ export class DrillDesk {
 	constructor(
 		readonly open: OpenTune,
 		readonly transport: Transport,
-		private cards: readonly CardAnswer[],
+		known: { readonly cards: readonly CardAnswer[]; readonly routes: readonly RouteSummary[] },
 		key: string | null
 	) {
+		this.cards = known.cards;
+		this.routes = known.routes;
 		this.choose(open.position, key);
 	}
 
@@ -232,6 +241,8 @@ export class DrillDesk {
 		this.planTrouble = null;
 		// The server draws the page without a plan; the browser's worker makes it.
 		if (!browser || open.chart.changes.length === 0) return;
+		if (drill.routeId !== null && drill.key === null && (await this.readRoute(drill.routeId)))
+			return;
 		const answer = await this.planner.plan(
 			drillRoute(text, open.chart, drill, open.player.instruments)
 		);
@@ -243,6 +254,20 @@ export class DrillDesk {
 		}
 		this.plan = answer.value;
 		this.showPlan();
+	}
+
+	/** Takes a saved route's landings, and its line where the chart is still the one it was planned on. */
+	private async readRoute(id: string): Promise<boolean> {
+		const { open, drill, instrument } = this;
+		const route = await send<RouteAnswer>('GET', `/api/v1/routes/${id}`).catch(() => null);
+		if (!route || this.drill !== drill) return route !== null;
+		const fresh = route.tuneVersion === open.saved.version;
+		this.plan = {
+			targets: savedTargets(route, open.chart, instrument),
+			notes: fresh ? route.plan.notes : []
+		};
+		this.showPlan();
+		return true;
 	}
 
 	/** The stand view and the neck follow the drill's landings; nobody plays them but the player. */

@@ -78,7 +78,7 @@ afterEach(() => {
 function open(cards: CardAnswer[] = [card()], key: string | null = null) {
 	const tune = new OpenTune(TUNE, 5);
 	const band = new Band();
-	const desk = new DrillDesk(tune, band as never as Transport, cards, key);
+	const desk = new DrillDesk(tune, band as never as Transport, { cards, routes: [] }, key);
 	desk.input = 'midi';
 	return { tune, band, desk };
 }

@@ -200,5 +200,9 @@
 		.foot {
 			flex: 1;
 		}
+		.screens,
+		.foot {
+			min-width: 0;
+		}
 	}
 </style>

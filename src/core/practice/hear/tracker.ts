@@ -25,6 +25,7 @@ const HOP = 128;
 const WINDOW = 2048;
 const STEP = 512;
 const RING = 1 << 14;
+const MASK = RING - 1;
 /** Looks that are averaged to learn the noise. */
 const LOOKS = 16;
 
@@ -129,7 +130,7 @@ export class NoteTracker {
 		const heard: Heard[] = [];
 		for (let from = 0; from < samples.length; from += STEP) {
 			const part = samples.subarray(from, from + STEP);
-			for (const sample of part) this.ring[this.written++ % RING] = sample;
+			for (const sample of part) this.ring[this.written++ & MASK] = sample;
 			while (this.looked + HOP <= this.written) this.look(heard);
 			while (this.lookedPitch + STEP <= this.written) this.hearPitch(heard);
 		}
@@ -145,21 +146,23 @@ export class NoteTracker {
 	}
 
 	private sample(index: number): number {
-		return index < 0 || index < this.written - RING ? 0 : this.ring[index % RING];
+		return index < 0 ? 0 : this.ring[index & MASK];
 	}
 
 	/** One look at the energy. */
 	private look(heard: Heard[]): void {
 		const from = this.looked;
 		this.looked += HOP;
-		let [highs, all] = [0, 0];
+		const { ring } = this;
+		let [highs, all, before] = [0, 0, this.before];
 		for (let i = from; i < from + HOP; i++) {
-			const sample = this.sample(i);
-			const high = sample - 0.95 * this.before;
-			this.before = sample;
+			const sample = ring[i & MASK];
+			const high = sample - 0.95 * before;
+			before = sample;
 			highs += high * high;
 			all += sample * sample;
 		}
+		this.before = before;
 		const [bright, full] = [Math.sqrt(highs / HOP), Math.sqrt(all / HOP)];
 		this.loud = Math.max(full, this.loud * 0.93);
 		const rested = from - this.struck > DEAF_SECONDS * this.rate;
@@ -209,10 +212,10 @@ export class NoteTracker {
 	}
 
 	private pitchOf(end: number): [number | null, number] {
-		const { window } = this;
+		const { window, ring } = this;
 		let mean = 0;
-		for (let i = 0; i < WINDOW; i++) {
-			window[i] = this.sample(end - WINDOW + i);
+		for (let i = 0, at = end - WINDOW; i < WINDOW; i++, at++) {
+			window[i] = ring[at & MASK];
 			mean += window[i];
 		}
 		mean /= WINDOW;

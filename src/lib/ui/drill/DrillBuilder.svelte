@@ -39,6 +39,7 @@
 	let strings: string[] = $state((start.rules.strings ?? []).map(String));
 	let fret: number | null = $state(start.rules.fret ?? null);
 	let air = $state((start.rules.restBars?.length ?? 0) > 0);
+	let routeId: string | null = $state(start.routeId);
 	let trouble: string | null = $state(null);
 
 	const range = $derived(from === 1 && to === bars ? null : { from: from - 1, to });
@@ -59,7 +60,7 @@
 		return {
 			preset,
 			range,
-			routeId: null,
+			routeId,
 			position,
 			key,
 			loops,
@@ -143,6 +144,20 @@
 							>to bar <input type="number" min={from} max={bars} bind:value={to} required /></label
 						>
 					</div>
+					{#if desk.routes.length > 0}
+						<label
+							>Over a saved route
+							<select
+								bind:value={() => routeId ?? '', (next) => (routeId = next || null)}
+								disabled={key !== null}
+							>
+								<option value="">none: planned by the rules</option>
+								{#each desk.routes as route (route.id)}
+									<option value={route.id}>{route.name}</option>
+								{/each}
+							</select></label
+						>
+					{/if}
 					<label class="check">
 						<input type="checkbox" bind:checked={locked} /> The hand stays in its position
 					</label>

@@ -42,6 +42,7 @@
 		listening.meter ? Math.min(1, Math.max(0, (listening.meter.level + 60) / 60)) : 0
 	);
 	const latency = $derived(inputPrefs.latencyOf(listening.kind));
+	const insecure = typeof window !== 'undefined' && !window.isSecureContext;
 	let picker: HTMLInputElement | undefined = $state();
 </script>
 
@@ -118,6 +119,12 @@
 				</p>
 			{/if}
 		{/if}
+	{/if}
+	{#if insecure}
+		<p class="says">
+			Over plain http this device has no microphone and no MIDI here, and its screen may fall
+			asleep. The neck, the letters, recordings and your own ear work.
+		</p>
 	{/if}
 	<p class="acts">
 		<button type="button" class="quiet" disabled={playing} onclick={() => picker?.click()}

@@ -139,25 +139,29 @@
 		</div>
 	{/each}
 </div>
-<table class="sr">
-	<caption>Two takes of the same bars</caption>
-	<thead>
-		<tr>
-			<th>Take</th><th>Landed</th><th>Chord tones on strong beats</th><th>Spread</th><th>Range</th>
-		</tr>
-	</thead>
-	<tbody>
-		{#each rows as { take, view } (take.id)}
+<div class="sr">
+	<table>
+		<caption>Two takes of the same bars</caption>
+		<thead>
 			<tr>
-				<td>{take.note || take.rule}</td>
-				<td>{view.summary.landed} of {view.summary.asked}</td>
-				<td>{Math.round(100 * view.chordToneShare)} %</td>
-				<td>{view.summary.spreadMs === null ? '–' : `${Math.round(view.summary.spreadMs)} ms`}</td>
-				<td>{range(view)}</td>
+				<th>Take</th><th>Landed</th><th>Chord tones on strong beats</th><th>Spread</th><th>Range</th
+				>
 			</tr>
-		{/each}
-	</tbody>
-</table>
+		</thead>
+		<tbody>
+			{#each rows as { take, view } (take.id)}
+				<tr>
+					<td>{take.note || take.rule}</td>
+					<td>{view.summary.landed} of {view.summary.asked}</td>
+					<td>{Math.round(100 * view.chordToneShare)} %</td>
+					<td>{view.summary.spreadMs === null ? '–' : `${Math.round(view.summary.spreadMs)} ms`}</td
+					>
+					<td>{range(view)}</td>
+				</tr>
+			{/each}
+		</tbody>
+	</table>
+</div>
 <p class="says">
 	{#if verdict.better === null}
 		Both follow the changes alike.

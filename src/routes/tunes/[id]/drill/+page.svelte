@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { afterNavigate, replaceState } from '$app/navigation';
 	import { page } from '$app/state';
 	import { proseSigns, type Role } from '$core/chord';
 	import { highestFret, pitchAt, type Place } from '$core/neck';
@@ -33,7 +34,7 @@
 	const open = useTune();
 	const transport = useTransport();
 	const desk = untrack(
-		() => new DrillDesk(open, transport, data.cards, page.url.searchParams.get('key'))
+		() => new DrillDesk(open, transport, data, page.url.searchParams.get('key'))
 	);
 	const listening = new Listening(desk.listener, () => transport.stop());
 	let building = $state(false);
@@ -44,7 +45,6 @@
 		listening.resume();
 		transport.begin = () => void go(true);
 		transport.ended = (byItself, elapsed) => desk.end(byItself, elapsed);
-		if (page.url.searchParams.has('start')) void go(true);
 		return () => {
 			transport.begin = null;
 			transport.stop();
@@ -53,6 +53,14 @@
 			listening.close();
 			desk.close();
 		};
+	});
+	// The address of today's list starts the drill once; a reload does not.
+	afterNavigate(() => {
+		const url = new URL(location.href);
+		if (!url.searchParams.has('start')) return;
+		url.searchParams.delete('start');
+		replaceState(url, page.state);
+		void go(true);
 	});
 	$effect(() => {
 		desk.input = listening.kind;
