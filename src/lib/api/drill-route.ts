@@ -38,6 +38,8 @@ export function drillRoute(
 ): RouteRequest {
 	const { position, rules } = drill;
 	const arpeggio = rules.notes === 'arpeggio';
+	// The way between landings knows no strings and frets that are left out: there it is the player's own.
+	const free = rules.strings !== undefined || rules.fret !== undefined;
 	return {
 		chart: text,
 		instrument: instrumentInputOf(chart, own),
@@ -46,7 +48,7 @@ export function drillRoute(
 			style: styleOf(drill),
 			line: {
 				...NO_LINE,
-				grid: rules.notes === 'targets' ? 'targets' : (rules.grid ?? 'targets'),
+				grid: rules.notes === 'targets' || free ? 'targets' : (rules.grid ?? 'targets'),
 				cell: 'breath',
 				scalePlan: arpeggio ? 'arpeggio' : 'one',
 				// A chromatic note would break a rule that names the notes.

@@ -80,7 +80,7 @@ const rangeInput = z
 	.describe('Bars as played: from (0 is the first) up to, not including; null is the whole');
 
 /** A drill as it is kept with a card and with every take. */
-const drillInput = z.strictObject({
+export const drillInput = z.strictObject({
 	preset: z.enum(PRESETS).nullable(),
 	range: rangeInput,
 	routeId: z.uuid().nullable(),
