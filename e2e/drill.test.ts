@@ -102,7 +102,8 @@ test('MIDI, letters, and the player’s own ear', async ({ page, request }) => {
 	test.slow();
 	await page.addInitScript(FAKE_MIDI);
 	const tune = await newTune(request, QUICK);
-	await keep(request, tune.id);
+	// Slow enough for a machine that has other things to do.
+	await keep(request, tune.id, { ladder: { start: 150, step: 10, ceiling: 150, up: 1 } });
 	await visit(page, `/tunes/${tune.id}/drill?position=5`);
 	const who = page.getByLabel('Who plays');
 	await who.selectOption('midi');
@@ -118,8 +119,8 @@ test('MIDI, letters, and the player’s own ear', async ({ page, request }) => {
 	});
 	await verdict(page).click();
 	await page.keyboard.press('Enter');
-	await expect(verdict(page)).toHaveText('Pass at 280.');
-	await expect(verdict(page)).toContainText('of 4 changes land', { timeout: 15_000 });
+	await expect(verdict(page)).toHaveText('Pass at 150.');
+	await expect(verdict(page)).toContainText('of 4 changes land', { timeout: 20_000 });
 	await expect(page.getByRole('row', { name: /^silent/ })).toContainText('0');
 	await expect(page.locator('.slips')).toContainText('Bar 3, missed.');
 	await expect(page.locator('.heard')).toHaveText('C5');
@@ -127,20 +128,16 @@ test('MIDI, letters, and the player’s own ear', async ({ page, request }) => {
 	await who.selectOption('neck');
 	await verdict(page).click();
 	await page.keyboard.press('Space');
-	await expect(verdict(page)).toHaveText('Pass at 280.');
+	await expect(verdict(page)).toHaveText('Pass at 150.');
 	await expect(page.locator('.playing .fact b').first()).toContainText('of 4');
 	for (let i = 0; i < 12; i++) await page.keyboard.press('a', { delay: 60 });
-	await expect(verdict(page)).toContainText('changes land', { timeout: 15_000 });
+	await expect(verdict(page)).toContainText('changes land', { timeout: 20_000 });
 	await expect(page.locator('.heard')).not.toHaveText('–');
 
 	// Nothing plugged in at all: the player says how it went.
 	await page.keyboard.press('h');
 	await expect(page.getByText(/^Logged: clean at/)).toBeVisible();
 	await expect(page.getByText('3 passes now')).toBeVisible();
-
-	await page.evaluate(() => {
-		navigator.requestMIDIAccess = () => Promise.reject(new DOMException('no', 'SecurityError'));
-	});
 });
 
 test('a recording is listened to and judged', async ({ page, request }) => {

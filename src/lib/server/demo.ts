@@ -6,9 +6,9 @@ import { createRoute, makeSnapshot } from './routes';
 import { countTunes, createSet, createTune } from './tunes';
 
 /** Loads the demo notebook in one transaction; a notebook that holds anything is left as it is. */
-export async function loadDemo(db: Database, now = new Date()): Promise<void> {
+export async function loadDemo(db: Database): Promise<void> {
 	if ((await countTunes(db)) > 0) return;
-	const start = now.getTime();
+	const start = Date.now();
 	await db.transaction(async (tx) => {
 		const ids: string[] = [];
 		const tunes: { id: string; title: string; chart: string }[] = [];
@@ -26,6 +26,6 @@ export async function loadDemo(db: Database, now = new Date()): Promise<void> {
 			}
 		}
 		await createSet(tx, DEMO_SET.name, DEMO_SET.note, ids);
-		await loadDemoLog(tx, tunes, now);
+		await loadDemoLog(tx, tunes, new Date(start));
 	});
 }

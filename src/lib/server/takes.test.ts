@@ -7,7 +7,8 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { cardInput, takeInput, type CardDrill, type TakeInput } from '../api/practice-schema';
 import { drillIssues, runTake } from '../api/take';
 import { openEmbedded, type Database } from './database';
-import { loadDemo } from './demo';
+import { loadDemoLog } from './demo-log';
+import { DEMO_TUNES } from './demo-tunes';
 import { getHabits, getLog, getPair, type LogFilter } from './log';
 import { lastWeeks, practiceByTune, practisedCards, rowsOf, today } from './practice';
 import { cardsOf, deleteTake, getTakes, keepCard, storeTake, updateTake } from './takes';
@@ -173,7 +174,9 @@ describe('the made-up log', () => {
 	beforeAll(async () => {
 		for (const { id } of await listTunes(db)) await deleteTune(db, id);
 		await purgeDeleted(db);
-		await loadDemo(db, now);
+		const tunes = [];
+		for (const { chart } of DEMO_TUNES) tunes.push(await createTune(db, chart));
+		await loadDemoLog(db, tunes, now);
 	}, 60_000);
 
 	it('has six weeks of takes that were judged, and improves unevenly', async () => {
