@@ -22,7 +22,8 @@ export default defineConfig({
 		viewport: { width: 1280, height: 800 },
 		browserName: 'chromium',
 		launchOptions: { executablePath: findChromium() ?? undefined, args: CHROMIUM_FLAGS },
-		trace: 'retain-on-failure'
+		// Recording every test takes longer than running it: ask for it where one is looked into.
+		trace: process.env.ARC_STEP_TRACE ? 'on' : 'off'
 	},
 	webServer: {
 		command: 'node scripts/demo.mjs',
