@@ -66,12 +66,6 @@ test('a microphone is tried for bleed, shows its pitch, and is judged', async ({
 	await page.keyboard.press('Enter');
 	await expect(verdict(page)).toHaveText('Pass at 200.');
 	await expect(verdict(page)).toContainText('changes land', { timeout: 20_000 });
-	await expect
-		.poll(async () => {
-			const { tunes } = await (await request.get('/api/v1/tunes')).json();
-			return tunes.length;
-		})
-		.toBeGreaterThan(0);
 	// Struck four times a second, E is never far from a change: no change stays silent or misses.
 	await expect(page.getByRole('row', { name: /^missed/ })).toContainText('0');
 	await expect(page.getByRole('row', { name: /^silent/ })).toContainText('0');

@@ -1,5 +1,6 @@
 import { positionsOf, instrumentOf, lastPosition, type OwnInstrument } from '$core/neck';
 import { keyOf, scaleInUse } from '$core/harmony';
+import type { Role } from '$core/chord';
 import { noteName } from '$core/pitch';
 import {
 	chordKind,
@@ -25,14 +26,14 @@ export type TakeRequest = {
 };
 
 /** One change of a take as it is kept. */
-type KeptChange = {
+export type KeptChange = {
 	readonly loop: number;
 	readonly change: number;
 	readonly kind: ChordKind;
 	readonly symbol: string;
 	readonly bar: number;
 	readonly result: Exclude<Result, 'passed'>;
-	readonly role: string | null;
+	readonly role: Role | null;
 	readonly errorMs: number | null;
 };
 

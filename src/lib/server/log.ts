@@ -296,7 +296,7 @@ export async function getHabits(db: Database, filter: LogFilter): Promise<TuneHa
 		most.position,
 		rows.map(({ id, events }) => ({
 			pitches: events.map(({ midi }) => midi),
-			changes: changes.filter(({ takeId }) => takeId === id) as never
+			changes: changes.filter(({ takeId }) => takeId === id)
 		}))
 	);
 	const strings = instrument.open.length;

@@ -15,7 +15,9 @@ import {
 } from 'drizzle-orm/pg-core';
 import type { MotifRecord, PlanSnapshot, PlayerInput, RouteInput } from '../api/notebook-schema';
 import type { CardDrill, TakeEvents } from '../api/practice-schema';
+import type { Role } from '$core/chord';
 import type { Schedule } from '$core/practice';
+import type { KeptChange } from '../api/take';
 import { NO_LINE } from '../api/route-defaults';
 
 const id = () => uuid('id').primaryKey().defaultRandom();
@@ -241,8 +243,8 @@ export const takeChange = pgTable(
 		kind: text('kind').notNull(),
 		symbol: text('symbol').notNull(),
 		bar: integer('bar').notNull(),
-		result: text('result').notNull(),
-		role: text('role'),
+		result: text('result').$type<KeptChange['result']>().notNull(),
+		role: text('role').$type<Role>(),
 		errorMs: real('error_ms')
 	},
 	(table) => [
