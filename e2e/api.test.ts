@@ -214,6 +214,7 @@ test('the OpenAPI document names every operation', async ({ request }) => {
 	expect(Object.keys(document.paths).sort()).toEqual([
 		'/api/v1/analyze',
 		'/api/v1/cards',
+		'/api/v1/cards/{id}',
 		'/api/v1/check',
 		'/api/v1/coverage',
 		'/api/v1/instruments',

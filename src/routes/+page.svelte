@@ -62,15 +62,16 @@
 			if (error instanceof Refusal) toast(error.message);
 		}
 	}
-	async function remove(tune: PageData['tunes'][number]): Promise<void> {
+	/** Takes something away and offers it back. */
+	async function takeAway(path: string, told: string, back: () => Promise<unknown>): Promise<void> {
 		try {
-			await send('DELETE', `/api/v1/tunes/${tune.id}`);
+			await send('DELETE', path);
 			await invalidateAll();
-			toast(`${tune.title} is deleted.`, {
+			toast(told, {
 				action: {
 					label: 'Bring it back',
 					onClick: () =>
-						void send('POST', `/api/v1/tunes/${tune.id}/undelete`)
+						void back()
 							.then(() => invalidateAll())
 							.catch((error: Error) => toast(error.message))
 				}
@@ -79,6 +80,14 @@
 			if (error instanceof Refusal) toast(error.message);
 		}
 	}
+	const remove = ({ id, title }: PageData['tunes'][number]) =>
+		takeAway(`/api/v1/tunes/${id}`, `${title} is deleted.`, () =>
+			send('POST', `/api/v1/tunes/${id}/undelete`)
+		);
+	const rest = ({ id, tuneId, title, drill }: PageData['today'][number]['card']) =>
+		takeAway(`/api/v1/cards/${id}`, `${title}, position ${drill.position}, rests.`, () =>
+			send('POST', '/api/v1/cards', { tuneId, drill })
+		);
 	/** Drills the tune whose row has the focus, else the first. */
 	function drillIt(): void {
 		const link = document.activeElement?.closest('tr')?.querySelector<HTMLAnchorElement>('a.open');
@@ -138,7 +147,10 @@
 			{/if}
 		{/if}
 	</div>
-	{#if data.today.length > 0}<TodayStrip list={data.today} />{/if}
+	{#if data.today.length > 0}<TodayStrip
+			list={data.today}
+			onrest={(card) => void rest(card)}
+		/>{/if}
 	{#if data.tunes.length === 0}
 		<p class="lead">
 			Write a progression, see each chord inside one place on the neck, and plan a landing for every

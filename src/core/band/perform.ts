@@ -89,6 +89,7 @@ function* draftsOf(score: Score, run: Run, segment: Segment, index: number): Gen
 	for (let i = first(strokes, bar.startTick); i < strokes.length; i++) {
 		const stroke = strokes[i];
 		if (stroke.tick >= end) break;
+		if (stroke.round !== undefined && stroke.round !== segment.round) continue;
 		yield { part: 'line', ...stroke, stroke };
 	}
 }

@@ -5,6 +5,8 @@ type Sounded = {
 	readonly midi: number;
 	readonly technique: string | null;
 	readonly kind?: string;
+	/** The one time through in which it sounds; left out it sounds in each. */
+	readonly round?: number;
 };
 
 /** A moment of a stroke where the pitch goes elsewhere: ticks, semitones from its first pitch, and how. */
@@ -31,6 +33,7 @@ export type Stroke = {
 	readonly velocity: number;
 	readonly moves: readonly Move[];
 	readonly shakes: readonly Shake[];
+	readonly round?: number;
 };
 
 const HOW: Record<string, Move['how']> = {
@@ -76,7 +79,7 @@ export function strokesOfLine(notes: readonly Sounded[]): Stroke[] {
 				shakes: [...joined.shakes, ...shakes]
 			};
 		} else {
-			const { kind } = note;
+			const { kind, round } = note;
 			const velocity =
 				kind === 'target' ? LEVEL.target : kind === 'chord' ? LEVEL.chord : LEVEL.other;
 			strokes.push({
@@ -85,7 +88,8 @@ export function strokesOfLine(notes: readonly Sounded[]): Stroke[] {
 				midi: note.midi,
 				velocity,
 				moves: [],
-				shakes
+				shakes,
+				...(round === undefined ? {} : { round })
 			});
 		}
 	}

@@ -6,7 +6,7 @@ import { inOrder, judge } from './judge';
 import { summarise, type TakeSummary } from './summary';
 import type { JudgeRequest, Judgement, PlayedEvent } from './types';
 
-/** A note of a take on the ticks of the chart, as performed. */
+/** A note of a take on the ticks of the chart, as performed, in its time through (from 0). */
 type TakeNote = {
 	readonly tick: number;
 	readonly durationTicks: number;
@@ -28,7 +28,7 @@ export type TakeView = {
 const ticksPerMs = (tempo: number): number => (tempo * 480) / 60_000;
 
 /** The notes of a take on the chart's ticks; what was played before and after is left out. */
-function takeNotes(request: JudgeRequest): TakeNote[] {
+export function passNotes(request: JudgeRequest): TakeNote[] {
 	const sounding = soundingOf(request);
 	const { loops, tempo, toleranceMs } = request;
 	return inOrder(request).flatMap((event: PlayedEvent) => {
@@ -66,7 +66,7 @@ function chordToneShare(chart: Chart, request: JudgeRequest, notes: readonly Tak
 /** Judges a take and measures what two takes are compared by. */
 export function viewTake(request: JudgeRequest): TakeView {
 	const judgement = judge(request);
-	const notes = takeNotes(request);
+	const notes = passNotes(request);
 	const pitches = notes.map(({ midi }) => midi);
 	return {
 		judgement,

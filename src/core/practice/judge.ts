@@ -1,20 +1,23 @@
 import { toneAt } from '../chord';
+import { bendsOf, soundedOf, type Sounded } from './bends';
 import { dueChanges, type Due } from './due';
 import { landsOn, passes } from './landing-rule';
 import { violationsOf } from './rules';
-import type { JudgedChange, Judgement, JudgeRequest, PlayedEvent, Result } from './types';
+import type { JudgedChange, Judgement, JudgeRequest, Result } from './types';
 
 /** What was taken as the landing of a change: an index into the events in order of time. */
 export type Taken = JudgedChange & { readonly event: number | null; readonly dueMs: number };
 
-/** Events with latency taken off, in order of time. */
-export const inOrder = ({ events, latencyMs }: JudgeRequest): PlayedEvent[] =>
-	events
-		.map((event) => ({ ...event, timeMs: event.timeMs - latencyMs }))
-		.sort((a, b) => a.timeMs - b.timeMs || a.midi - b.midi);
+/** Events with latency taken off, at the pitch that sounds, in order of time. */
+export const inOrder = ({ events, latencyMs }: JudgeRequest): Sounded[] =>
+	soundedOf(
+		events
+			.map((event) => ({ ...event, timeMs: event.timeMs - latencyMs }))
+			.sort((a, b) => a.timeMs - b.timeMs || a.midi - b.midi)
+	);
 
 /** First index whose event is struck at or after a moment. */
-function firstFrom(events: readonly PlayedEvent[], ms: number): number {
+function firstFrom(events: readonly Sounded[], ms: number): number {
 	let [low, high] = [0, events.length];
 	while (low < high) {
 		const middle = (low + high) >> 1;
@@ -29,7 +32,7 @@ class Ringing {
 	private next = 0;
 	private readonly longest: (number | null)[] = new Array(12).fill(null);
 
-	constructor(private readonly events: readonly PlayedEvent[]) {}
+	constructor(private readonly events: readonly Sounded[]) {}
 
 	private end(event: number): number {
 		return this.events[event].timeMs + this.events[event].durationMs;
@@ -72,7 +75,7 @@ function best(
 
 function judgeChange(
 	request: JudgeRequest,
-	events: readonly PlayedEvent[],
+	events: readonly Sounded[],
 	ringing: Ringing,
 	due: Due
 ): Taken {
@@ -126,7 +129,7 @@ const middle = (values: readonly number[]): number | null => {
 };
 
 /** The landings of a take, with the event that was taken for each. */
-function landingsOf(request: JudgeRequest, events: readonly PlayedEvent[]): Taken[] {
+function landingsOf(request: JudgeRequest, events: readonly Sounded[]): Taken[] {
 	const ringing = new Ringing(events);
 	return dueChanges(request).map((due) => judgeChange(request, events, ringing, due));
 }
@@ -148,6 +151,7 @@ export function judge(request: JudgeRequest): Judgement {
 		violations,
 		landedShare: asked.length === 0 ? 1 : good.length / asked.length,
 		medianErrorMs: middle(struck.flatMap(({ errorMs }) => errorMs ?? [])),
-		clean: good.length === asked.length && violations.length === 0
+		clean: good.length === asked.length && violations.length === 0,
+		bends: bendsOf(request, events)
 	};
 }

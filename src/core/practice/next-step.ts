@@ -1,6 +1,7 @@
 import type { BarRange } from '../band';
 import type { Chart } from '../chart';
 import { guideTones } from '../chord';
+import { bendAdvice } from './bends';
 import { climb, type Ladder, type LadderPlace } from './ladder';
 import type { Slip, TakeSummary } from './summary';
 import type { Judgement, Rules } from './types';
@@ -147,10 +148,14 @@ export function nextStep(
 
 const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
-/** Where bends and single notes lie off, in cents, before it is worth a word. */
+/** How far unbent notes lie off together, in cents, before it is worth a word. */
 const OUT_OF_TUNE = 20;
 
-/** What to say about a take in up to four sentences: what slips, how the timing leans, what breaks the rules. */
+/**
+ * What to say about a take in a few sentences: what slips, how the timing leans, how bends come out, what
+ * breaks the rules.
+ * @param cents how far notes that are not bent lie off their pitch
+ */
 export function adviceOn(
 	chart: Chart,
 	rules: Rules,
@@ -176,8 +181,9 @@ export function adviceOn(
 	const out = cents.length >= 3 ? cents.reduce((sum, cent) => sum + cent, 0) / cents.length : 0;
 	if (Math.abs(out) >= OUT_OF_TUNE) {
 		const side = out > 0 ? 'sharp' : 'flat';
-		advice.push(`Notes sound ${Math.round(Math.abs(out))} cents ${side}: check tuning and bends.`);
+		advice.push(`Notes sound ${Math.round(Math.abs(out))} cents ${side}: check the tuning.`);
 	}
+	advice.push(...bendAdvice(judgement.bends));
 	const [broken] = judgement.violations;
 	if (broken) {
 		const more = judgement.violations.length - 1;

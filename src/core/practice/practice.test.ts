@@ -232,7 +232,7 @@ describe('the next step', () => {
 		expect(advice).toEqual([
 			'Every change lands.',
 			'Landings come 30 ms late on average. Aim a little ahead.',
-			'Notes sound 34 cents sharp: check tuning and bends.',
+			'Notes sound 34 cents sharp: check the tuning.',
 			expect.stringMatching(/^Bb7 was landed on its third, not on its root\. And 12 more/)
 		]);
 	});

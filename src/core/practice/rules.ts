@@ -7,7 +7,8 @@ import { QUARTER } from '../chart';
 import { dueChanges, lastAt, msOf, roundMs, soundingOf, type Sounding } from './due';
 import type { Taken } from './judge';
 import { landsOn } from './landing-rule';
-import type { JudgeRequest, PlayedEvent, RuleName, Rules, Violation } from './types';
+import type { Sounded } from './bends';
+import type { JudgeRequest, RuleName, Rules, Violation } from './types';
 
 /** The pitches that position, strings and fret leave; null where they say nothing. */
 function playablePitches(instrument: Instrument, rules: Rules): Set<number> | null {
@@ -88,7 +89,7 @@ class RuleBook {
 	}
 
 	/** The chords that a note may be heard against: the sounding one, and one that begins near it. */
-	private chordsAt(event: PlayedEvent, index: number) {
+	private chordsAt(event: Sounded, index: number) {
 		const { chart, toleranceMs } = this.request;
 		const { timeMs } = event;
 		const events = [
@@ -101,7 +102,7 @@ class RuleBook {
 		return [...new Set([...taken, ...events])].map((at) => chart.events[at]);
 	}
 
-	private nameOf(event: PlayedEvent): string {
+	private nameOf(event: Sounded): string {
 		const { chart, scales } = this.request;
 		const at = this.sounding.eventAt(event.timeMs);
 		const scale = scales[at] ?? scales.find((entry) => entry !== null) ?? null;
@@ -113,7 +114,7 @@ class RuleBook {
 		);
 	}
 
-	private notes(event: PlayedEvent, index: number): string | null {
+	private notes(event: Sounded, index: number): string | null {
 		const { rules, scales } = this.request;
 		const { notes } = rules;
 		if (notes === undefined || notes === 'any') return null;
@@ -135,7 +136,7 @@ class RuleBook {
 		return `${name} is neither in the scale${symbol ? ` nor a tone of ${symbol}` : ''}.`;
 	}
 
-	private offGrid({ timeMs }: PlayedEvent): string | null {
+	private offGrid({ timeMs }: Sounded): string | null {
 		const { rules, toleranceMs } = this.request;
 		if (rules.grid === undefined || this.grid.length === 0) return null;
 		const within = timeMs - Math.floor(timeMs / this.round) * this.round;
@@ -148,7 +149,7 @@ class RuleBook {
 		return `A note stands ${Math.abs(off)} ms ${off > 0 ? 'after' : 'before'} ${place}.`;
 	}
 
-	private landing(event: PlayedEvent, taken: Taken | undefined): string | null {
+	private landing(event: Sounded, taken: Taken | undefined): string | null {
 		const { rules, instrument, chart } = this.request;
 		if (!taken || !rules.landOn || rules.landOn === 'any' || taken.role === null) return null;
 		const { chord, symbol } = chart.changes[taken.index].to;
@@ -157,7 +158,7 @@ class RuleBook {
 		return `${symbol} was landed on its ${roleWords(taken.role)}, not on ${wanted}.`;
 	}
 
-	private rest(event: PlayedEvent, index: number): string | null {
+	private rest(event: Sounded, index: number): string | null {
 		const { rules, toleranceMs } = this.request;
 		if (!rules.restBars || this.landings.has(index)) return null;
 		const bar = this.sounding.barAt(event.timeMs) + 1;
@@ -168,22 +169,23 @@ class RuleBook {
 	}
 
 	/** Before the music, and after it, hands may do as they like. */
-	private counts(event: PlayedEvent, index: number): boolean {
+	private counts(event: Sounded, index: number): boolean {
 		if (this.landings.has(index)) return true;
 		const { toleranceMs, loops } = this.request;
 		const { timeMs } = event;
 		return timeMs >= -toleranceMs && timeMs < this.round * loops - toleranceMs;
 	}
 
-	*check(event: PlayedEvent, index: number): Generator<readonly [RuleName, string]> {
+	*check(event: Sounded, index: number): Generator<readonly [RuleName, string]> {
 		const taken = this.landings.get(index);
 		if (!this.counts(event, index)) return;
 		const { rules } = this.request;
-		const { midi } = event;
+		// A bend is heard at its pitch, but its finger stands on its fret; what leads into one is no note of its own.
+		const midi = event.bentFrom ?? event.midi;
 		const found: [RuleName, string | null][] = [
-			['notes', this.notes(event, index)],
-			['grid', this.offGrid(event)],
-			['landOn', this.landing(event, taken)],
+			['notes', event.leads ? null : this.notes(event, index)],
+			['grid', event.joined ? null : this.offGrid(event)],
+			['landOn', event.leads ? null : this.landing(event, taken)],
 			['restBars', this.rest(event, index)]
 		];
 		if (this.inWindow && !this.inWindow.has(midi)) {
@@ -211,7 +213,7 @@ const GRID_WORDS = {
 /** What breaks the rules, in order of time. A note that was taken as a landing is no stray note. */
 export function violationsOf(
 	request: JudgeRequest,
-	events: readonly PlayedEvent[],
+	events: readonly Sounded[],
 	taken: readonly Taken[]
 ): Violation[] {
 	const landings = new Map<number, Taken>();

@@ -4,10 +4,12 @@ import type { Role } from '../chord';
 import type { Scale } from '../harmony';
 import type { Instrument } from '../neck';
 import type { Grid } from '../route';
+import type { Bend } from './bends';
 
 /**
  * A note as it was played. Times in ms, `timeMs` from the first beat of the first bar (negative while it
- * is counted in); `cents` is how far the steady part of the note lies above its MIDI pitch.
+ * is counted in). `cents` is how far the steady part of the note lies above `midi`, where it is known; a
+ * bent note has the pitch of its fret as `midi` and the bend in `cents` (about 100 or 200).
  */
 export type PlayedEvent = {
 	readonly timeMs: number;
@@ -93,4 +95,6 @@ export type Judgement = {
 	readonly medianErrorMs: number | null;
 	/** Every change that was asked for landed or held, and no rule was broken. */
 	readonly clean: boolean;
+	/** Where the input tells cents: how the bends came out. */
+	readonly bends: readonly Bend[];
 };

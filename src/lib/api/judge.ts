@@ -3,6 +3,7 @@ import type { Chart } from '$core/chart';
 import { isPosition, lastPosition, type Instrument } from '$core/neck';
 import {
 	adviceOn,
+	isBent,
 	judge,
 	summarise,
 	USUAL_TOLERANCE,
@@ -80,7 +81,7 @@ export function runJudge(input: JudgeInput): Outcome<JudgeAnswer> {
 	const request = read.value;
 	const { chart, rules, events } = request;
 	const judgement = judge(request);
-	const cents = events.flatMap((event) => event.cents ?? []);
+	const cents = events.flatMap((event) => (isBent(event) ? [] : (event.cents ?? [])));
 	const summary = summarise(chart, judgement);
 	return {
 		value: {

@@ -29,7 +29,12 @@ const eventInput = z.strictObject({
 	timeMs: ms.describe('From the first beat of the first bar'),
 	durationMs: z.number().min(0).max(86_400_000),
 	midi: z.int().min(0).max(127),
-	cents: z.number().min(-200).max(200).optional().describe('How far it sounds above its pitch')
+	cents: z
+		.number()
+		.min(-400)
+		.max(400)
+		.optional()
+		.describe('How far it sounds above its pitch; a bend counts from the pitch of its fret')
 });
 
 /** A body of 1 MiB holds no more. */

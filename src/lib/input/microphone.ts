@@ -53,7 +53,7 @@ export async function openMicrophone(
 			for (const one of heard) {
 				const at = clock.momentOf(begins + one.at);
 				if (one.kind === 'strike') listener.strike(one.midi, at, one.cents);
-				else listener.release(one.midi, at);
+				else listener.release(one.midi, at, one.cents);
 			}
 			listener.meter?.(meter);
 		});

@@ -3,7 +3,8 @@ import type { Meter } from '$core/practice';
 /** What hears a player, whatever the instrument. `at` is a moment of `performance.now()`. */
 export type NoteListener = {
 	readonly strike: (midi: number, at: number, cents?: number) => void;
-	readonly release: (midi: number, at: number) => void;
+	/** `cents` where the whole note tells better than its beginning. */
+	readonly release: (midi: number, at: number, cents?: number) => void;
 	/** What goes in at this moment, for a meter. */
 	readonly meter?: (meter: Meter) => void;
 	/** The names of what is plugged in; called at once and whenever that changes. */

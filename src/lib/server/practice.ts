@@ -10,6 +10,8 @@ export type PractisedCard = DueCard & {
 	readonly drill: CardDrill;
 	readonly tempo: number;
 	readonly takes: number;
+	/** The player took it out of the schedule. */
+	readonly resting: boolean;
 };
 
 /** Takes out of which the share that lands of late is made. */
@@ -50,7 +52,8 @@ export async function practisedCards(db: Database): Promise<PractisedCard[]> {
 				passMs: passMs(chart, row.drill, row.tempo),
 				drill: row.drill,
 				tempo: row.tempo,
-				takes
+				takes,
+				resting: row.resting
 			};
 		}
 	);
@@ -111,6 +114,7 @@ export function practiceByTune(cards: readonly PractisedCard[]): Map<string, Tun
 				]);
 			}
 			const played = all.flatMap(({ lastPlayed }) => lastPlayed ?? []);
+			const awake = all.filter(({ resting }) => !resting);
 			const clean = all.flatMap(({ cleanTempo }) => cleanTempo ?? []);
 			return [
 				tuneId,
@@ -121,7 +125,7 @@ export function practiceByTune(cards: readonly PractisedCard[]): Map<string, Tun
 						.map(([position, shares]) => ({ position, landed: mean(shares) }))
 						.sort((a, b) => a.position - b.position),
 					lastPlayed: played.length > 0 ? Math.max(...played) : null,
-					due: Math.min(...all.map(({ due }) => due))
+					due: awake.length > 0 ? Math.min(...awake.map(({ due }) => due)) : null
 				}
 			];
 		})
@@ -132,5 +136,6 @@ export function practiceByTune(cards: readonly PractisedCard[]): Map<string, Tun
 export function today(cards: readonly PractisedCard[], now: Date): TodayItem<PractisedCard>[] {
 	const end = new Date(now);
 	end.setHours(24, 0, 0, 0);
-	return todayList(cards, now.getTime(), end.getTime());
+	const awake = cards.filter(({ resting }) => !resting);
+	return todayList(awake, now.getTime(), end.getTime());
 }

@@ -175,6 +175,8 @@ export const card = pgTable(
 		tempo: real('tempo').notNull(),
 		cleanInRow: integer('clean_in_row').notNull(),
 		schedule: jsonb('schedule').$type<Schedule>().notNull(),
+		/** Taken out of the schedule by the player; its takes stay, and drilling it brings it back. */
+		resting: boolean('resting').notNull().default(false),
 		...times
 	},
 	(table) => [

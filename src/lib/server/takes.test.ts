@@ -11,7 +11,7 @@ import { loadDemoLog } from './demo-log';
 import { DEMO_TUNES } from './demo-tunes';
 import { getHabits, getLog, getPair, type LogFilter } from './log';
 import { lastWeeks, practiceByTune, practisedCards, rowsOf, today } from './practice';
-import { cardsOf, deleteTake, getTakes, keepCard, storeTake, updateTake } from './takes';
+import { cardsOf, deleteTake, getTakes, keepCard, restCard, storeTake, updateTake } from './takes';
 import { createTune, deleteTune, listTunes, purgeDeleted } from './tunes';
 
 const scratch = mkdtempSync(join(tmpdir(), 'arc-step-takes-'));
@@ -132,6 +132,26 @@ describe('takes and cards', () => {
 		expect(same).toMatchObject({ tempo: 90, drill: { loops: 2 } });
 		const ladder = { start: 40, step: 5, ceiling: 60, up: 2 };
 		expect(await keepCard(db, id, drillFor({ ladder }))).toMatchObject({ tempo: 40 });
+	});
+
+	it('lets a drill rest: not due, its takes kept, and back with the next take', async () => {
+		const { id } = await createTune(db, CHART);
+		const { take, card } = await store(id, {}, 3);
+		const due = async () =>
+			today(await practisedCards(db), new Date(NOON.getTime() + 90 * DAY)).some(
+				(item) => item.card.id === card.id
+			);
+		expect(await due()).toBe(true);
+		expect(await restCard(db, card.id)).toBe(true);
+		expect(await due()).toBe(false);
+		expect(practiceByTune(await practisedCards(db)).get(id)).toMatchObject({ due: null });
+		expect(await getTakes(db, [take.id])).toHaveLength(1);
+		await store(id, {}, 3);
+		expect(await due()).toBe(true);
+		await restCard(db, card.id);
+		expect((await keepCard(db, id, drillFor(), NOON)).id).toBe(card.id);
+		expect(await due()).toBe(true);
+		expect(await restCard(db, '00000000-0000-4000-8000-00000000dead')).toBe(false);
 	});
 
 	it('guards notes by version and deletes a take with its changes', async () => {

@@ -92,6 +92,7 @@ async function cardFor(
 			target: [card.tuneId, card.position, card.key],
 			set: {
 				drill,
+				resting: false,
 				tempo: sql`case when ${inside} then ${card.tempo} else ${start} end`,
 				cleanInRow: sql`case when ${inside} then ${card.cleanInRow} else 0 end`,
 				updatedAt: now
@@ -108,6 +109,16 @@ export const keepCard = async (
 	drill: CardDrill,
 	now = new Date()
 ): Promise<CardAnswer> => cardAnswerOf(await cardFor(db, tuneId, drill, now));
+
+/** Takes a card out of the schedule; its takes stay in the log. @returns false where there is none */
+export async function restCard(db: Database, id: string): Promise<boolean> {
+	const rested = await db
+		.update(card)
+		.set({ resting: true, updatedAt: new Date() })
+		.where(eq(card.id, id))
+		.returning({ id: card.id });
+	return rested.length > 0;
+}
 
 /**
  * A place and a key that are sure lead on: in the tune's own key to the next place, and from the second

@@ -1,10 +1,7 @@
-import { browser } from '$app/environment';
-import type { Chart } from '$core/chart';
-import { signs, toneAt } from '$core/chord';
+import { signs } from '$core/chord';
 import { swingOf } from '$core/band';
 import { keyOf } from '$core/harmony';
-import { inWindow, placeUnder, type Instrument } from '$core/neck';
-import { noteName, plainName } from '$core/pitch';
+import { noteName } from '$core/pitch';
 import {
 	alignTake,
 	climb,
@@ -20,43 +17,37 @@ import {
 	passRequest,
 	roundMs,
 	simulate,
-	SKILLS,
 	summarise,
 	USUAL_TOLERANCE,
-	warmUp,
-	WARM_UP_WORDS,
 	type Due,
 	type HandGrade,
 	type Judgement,
 	type JudgeRequest,
 	type LadderPlace,
 	type NextStep,
-	type PlanNote,
 	type PlayedEvent,
-	type SkillName,
 	type TakeSummary,
 	type WarmUp
 } from '$core/practice';
 import type { BarRange } from '$core/band';
-import { drillNotes, drillRoute } from '$lib/api/drill-route';
 import type {
 	CardAnswer,
 	CardDrill,
 	InputKind,
 	TakeInput,
-	TakeStored
+	TakeStored,
+	TakeSummaryAnswer
 } from '$lib/api/practice-schema';
-import type { RouteAnswer, RouteSummary } from '$lib/api/notebook-schema';
-import type { NoteAnswer } from '$lib/api/plan-schema';
-import type { PlannedRoute } from '$lib/api/route';
+import type { RouteSummary } from '$lib/api/notebook-schema';
 import { playEvents } from '$lib/input/simulated';
 import type { NoteListener, OpenInput } from '$lib/input/types';
-import { Planner } from '$lib/workers/planner';
 import { dayName } from '$lib/ui/when';
 import { Refusal, send } from './api';
+import { DrillPlan } from './drill-plan.svelte';
 import type { OpenTune } from './open-tune.svelte';
 import { PassRecorder } from './pass-recorder';
-import { savedTargets } from './played-route';
+import { passAgain } from './replay';
+import { SimulatedPlayer } from './simulated-player.svelte';
 import { soundPrefs } from './sound-prefs.svelte';
 import type { Transport } from './transport.svelte';
 
@@ -64,7 +55,8 @@ import type { Transport } from './transport.svelte';
 export type DonePass = {
 	readonly tempo: number;
 	readonly looped: BarRange | null;
-	readonly events: readonly PlayedEvent[];
+	/** What was played, and what it was judged by. */
+	readonly request: JudgeRequest;
 	readonly judgement: Judgement;
 	readonly summary: TakeSummary;
 	readonly next: NextStep;
@@ -88,21 +80,19 @@ const MOST_LOOPS = 16;
 export class DrillDesk {
 	drill: CardDrill = $state.raw() as CardDrill;
 	place: LadderPlace = $state.raw({ tempo: 72, clean: 0 });
-	plan: Pick<PlannedRoute, 'targets' | 'notes'> | null = $state.raw(null);
-	planTrouble: string | null = $state(null);
 	state: 'ready' | 'playing' | 'done' = $state('ready');
 	/** The bars that go round instead of the whole drill: a step out of the last pass. */
 	looped: BarRange | null = $state.raw(null);
 	/** What has been heard of this pass so far, judged as it falls. */
 	live: Judgement | null = $state.raw(null);
-	/** The warm-up that plays. */
-	warming: WarmUp | null = $state(null);
+	/** What plays that is no pass: a warm-up, or the last pass again. */
+	aside: WarmUp | 'pass' | null = $state(null);
 	elapsed = $state(0);
 	done: DonePass | null = $state.raw(null);
 	tried: readonly TriedPass[] = $state.raw([]);
 	input: InputKind = $state('simulated');
-	skill: SkillName = $state('steady');
-	seed = $state(1);
+	readonly simulated = new SimulatedPlayer();
+	readonly plan: DrillPlan;
 	latencyMs = $state(0);
 	/** Saved routes of the tune: one of them can be played. */
 	readonly routes: readonly RouteSummary[];
@@ -111,9 +101,7 @@ export class DrillDesk {
 	private tempo = 72;
 	private dues: readonly Due[] = [];
 	private player: OpenInput | null = null;
-	private readonly planner = new Planner();
 
-	readonly instrument: Instrument = $derived.by(() => this.open.instrument);
 	/** Tonics round the circle, home first; empty for a tune without a key. */
 	readonly keys: readonly string[] = $derived.by(() => {
 		const { chart } = inKey(this.open.saved.chart, null);
@@ -125,9 +113,6 @@ export class DrillDesk {
 		const route = this.routes.find(({ id }) => id === this.drill.routeId);
 		return signsInLine(line) + (route ? ` · over “${route.name}”` : '');
 	});
-	readonly notes: readonly PlanNote[] = $derived.by(() =>
-		this.plan ? drillNotes(this.open.chart, this.instrument, this.drill, this.plan) : []
-	);
 	/** The bars that a pass plays. */
 	readonly range: BarRange | null = $derived.by(() => this.looped ?? this.drill.range);
 	/** Quarter notes a minute of the next pass. */
@@ -146,6 +131,7 @@ export class DrillDesk {
 	) {
 		this.cards = known.cards;
 		this.routes = known.routes;
+		this.plan = new DrillPlan(open, transport, () => this.line.split(' · ').slice(1).join(', '));
 		this.choose(open.position, key);
 	}
 
@@ -157,10 +143,10 @@ export class DrillDesk {
 			this.recorder.strike(midi, since, cents);
 			this.hear();
 		},
-		release: (midi, at) => {
+		release: (midi, at, cents) => {
 			const since = this.transport.sinceFirstBeat(at);
 			if (this.state !== 'playing' || since === null) return;
-			this.recorder.release(midi, since);
+			this.recorder.release(midi, since, cents);
 		}
 	};
 
@@ -210,7 +196,7 @@ export class DrillDesk {
 		this.live = null;
 		this.tried = [];
 		if (!same) open.moveTo(drill.position);
-		void this.planIt();
+		void this.plan.make(drill);
 	}
 
 	/** Another drill for this place and key, kept with its card. */
@@ -235,85 +221,52 @@ export class DrillDesk {
 		this.cards = [...this.cards.filter(({ id }) => id !== card.id), card];
 	}
 
-	private async planIt(): Promise<void> {
-		const { open, drill } = this;
-		const text = open.keyed?.text ?? open.saved.chart;
-		this.planTrouble = null;
-		// The server draws the page without a plan; the browser's worker makes it.
-		if (!browser || open.chart.changes.length === 0) return;
-		if (drill.routeId !== null && drill.key === null && (await this.readRoute(drill.routeId)))
-			return;
-		const answer = await this.planner.plan(
-			drillRoute(text, open.chart, drill, open.player.instruments)
-		);
-		if (answer === null || this.drill !== drill) return;
-		if ('issues' in answer) {
-			this.plan = null;
-			this.planTrouble = answer.issues[0].message;
-			return;
-		}
-		this.plan = answer.value;
-		this.showPlan();
-	}
-
-	/** Takes a saved route's landings, and its line where the chart is still the one it was planned on. */
-	private async readRoute(id: string): Promise<boolean> {
-		const { open, drill, instrument } = this;
-		const route = await send<RouteAnswer>('GET', `/api/v1/routes/${id}`).catch(() => null);
-		if (!route || this.drill !== drill) return route !== null;
-		const fresh = route.tuneVersion === open.saved.version;
-		this.plan = {
-			targets: savedTargets(route, open.chart, instrument),
-			notes: fresh ? route.plan.notes : []
-		};
-		this.showPlan();
-		return true;
-	}
-
-	/** The stand view and the neck follow the drill's landings; nobody plays them but the player. */
-	private showPlan(): void {
-		const { plan, drill, instrument } = this;
-		if (!plan) return;
-		const { position } = drill;
-		this.transport.route = {
-			notes: [],
-			targets: plan.targets,
-			handAt: (change) => {
-				const target = plan.targets.findLast((entry) => entry.change <= change);
-				return target && !inWindow(instrument, position, target) ? target.fret : position;
-			},
-			rule: this.line.split(' · ').slice(1).join(', '),
-			silent: true
-		};
-	}
-
 	/** Plays a warm-up out of the plan at the ladder's foot, to play along with; again stops it. */
 	async warm(kind: WarmUp): Promise<void> {
-		const { transport, open, plan, drill, instrument } = this;
+		const { transport, drill } = this;
 		if (this.state === 'playing') return;
-		const same = this.warming === kind;
+		const same = this.aside === kind;
 		transport.stop();
-		if (same || !plan) return;
-		const { chart } = open;
-		const [first] = plan.targets;
-		const notes = warmUp(kind, chart, instrument, drill.position, first ?? null);
-		this.warming = kind;
-		transport.route = {
-			notes: notes.map((note) => noteOver(chart, instrument, drill.position, note)),
-			targets: [],
-			handAt: () => drill.position,
-			rule: `warm-up: ${WARM_UP_WORDS[kind].name.toLowerCase()}`
-		};
+		if (same || !this.plan.warm(kind, drill)) return;
 		transport.loop = null;
 		transport.setTempo(drill.ladder.start);
-		await transport.play();
-		if (!transport.playing) this.warming = null;
+		await this.playAside(kind);
+	}
+
+	/** Plays the last pass as it was played, over its band; again stops it. */
+	async hearPass(): Promise<void> {
+		const { transport, done } = this;
+		if (this.state !== 'done' || !done) return;
+		const same = this.aside === 'pass';
+		transport.stop();
+		if (same || done.request.events.length === 0) return;
+		this.plan.lay(passAgain(this.open, done.request), 'the pass again');
+		transport.loop = done.request.range;
+		transport.setTempo(done.tempo);
+		await this.playAside('pass', done.request.loops);
+	}
+
+	private async playAside(aside: WarmUp | 'pass', rounds?: number): Promise<void> {
+		const { transport } = this;
+		this.aside = aside;
+		transport.speed = 100;
+		await transport.play(undefined, Math.max(1, soundPrefs.current.countIn), rounds);
+		if (!transport.playing) this.endAside();
+	}
+
+	private endAside(): void {
+		if (this.aside === null) return;
+		this.aside = null;
+		this.plan.show();
+		this.transport.loop = null;
+		this.transport.setTempo(this.nextTempo);
 	}
 
 	/** Begins a pass: the count-in, the band, and everything that is played from now on. */
 	async start(): Promise<void> {
 		const { transport, drill } = this;
 		if (this.state === 'playing' || this.open.chart.changes.length === 0) return;
+		if (this.aside !== null) transport.stop();
 		this.tempo = this.nextTempo;
 		transport.speed = 100;
 		transport.setTempo(this.tempo);
@@ -329,7 +282,7 @@ export class DrillDesk {
 			this.state = 'ready';
 			return;
 		}
-		if (this.input === 'simulated') this.simulated();
+		if (this.input === 'simulated') this.simulate();
 	}
 
 	/** A loop of a bar or two is played a few times, so that it says something. */
@@ -337,12 +290,10 @@ export class DrillDesk {
 		return this.looped ? Math.max(4, usual) : usual;
 	}
 
-	private simulated(): void {
-		const { transport, open, instrument } = this;
-		const timing = this.timing();
-		const skill = { ...SKILLS[this.skill], seed: this.seed };
-		this.seed = (this.seed % 1_000_000) + 1;
-		const events = simulate(timing, instrument, open.position, this.notes, skill);
+	private simulate(): void {
+		const { transport, open, plan } = this;
+		const skill = this.simulated.next();
+		const events = simulate(this.timing(), open.held, open.position, plan.notes, skill);
 		this.player = playEvents(events, (at) => transport.sinceFirstBeat(at), this.listener);
 	}
 
@@ -373,8 +324,8 @@ export class DrillDesk {
 	}
 
 	private request(events: readonly PlayedEvent[], untilMs: number | undefined, loops: number) {
-		const { open, instrument, drill, looped } = this;
-		return passRequest(open.chart, instrument, drill, {
+		const { open, drill, looped } = this;
+		return passRequest(open.chart, open.instrument, drill, {
 			looped,
 			tempo: this.tempo,
 			swing: this.swing,
@@ -396,10 +347,7 @@ export class DrillDesk {
 	end(byItself: boolean, elapsedMs: number): void {
 		this.player?.close();
 		this.player = null;
-		if (this.warming) {
-			this.warming = null;
-			this.showPlan();
-		}
+		this.endAside();
 		if (this.state !== 'playing') return;
 		const { drill } = this;
 		const round = roundMs(this.timing());
@@ -436,7 +384,7 @@ export class DrillDesk {
 				whole: drill.range,
 				looped,
 				tempo,
-				aims: new Map(this.plan?.targets.map((target) => [target.change, target]))
+				aims: new Map(this.plan.made?.targets.map((target) => [target.change, target]))
 			},
 			judgement,
 			summary
@@ -444,7 +392,7 @@ export class DrillDesk {
 		this.live = null;
 		this.state = 'done';
 		this.done = {
-			...{ tempo, looped, events, judgement, summary, next, stopped },
+			...{ tempo, looped, request, judgement, summary, next, stopped },
 			stored: null,
 			trouble: null
 		};
@@ -522,6 +470,21 @@ export class DrillDesk {
 		}
 	}
 
+	/** Writes the player's note on the last pass. @returns why it could not be kept, or null */
+	async writeNote(note: string): Promise<string | null> {
+		const stored = this.done?.stored;
+		if (!stored) return null;
+		const { id, version } = stored.take;
+		try {
+			const take = await send<TakeSummaryAnswer>('PUT', `/api/v1/takes/${id}`, { note, version });
+			const { done } = this;
+			if (done?.stored?.take.id === id) this.done = { ...done, stored: { ...done.stored, take } };
+			return null;
+		} catch (error) {
+			return error instanceof Refusal ? error.message : 'The note could not be kept.';
+		}
+	}
+
 	/** Does what the next step says: one key. */
 	async follow(): Promise<void> {
 		const next = this.done?.next;
@@ -544,29 +507,9 @@ export class DrillDesk {
 
 	close(): void {
 		this.player?.close();
-		this.planner.close();
+		this.plan.close();
 		this.open.keyed = null;
 	}
-}
-
-/** A note of a warm-up as the stand view and the band's line read it. */
-function noteOver(
-	chart: Chart,
-	instrument: Instrument,
-	position: number,
-	note: ReturnType<typeof warmUp>[number]
-): NoteAnswer {
-	const event = chart.events.findLast(({ startTick }) => startTick <= note.tick);
-	const tone = event?.chord ? toneAt(event.chord, note.midi) : undefined;
-	return {
-		...note,
-		name: tone?.name ?? plainName(note.midi % 12),
-		role: tone?.role ?? null,
-		kind: 'chord',
-		finger: placeUnder(instrument, position, note).finger,
-		technique: null,
-		chord: event?.index ?? 0
-	};
 }
 
 const tidy = (event: PlayedEvent): PlayedEvent => ({

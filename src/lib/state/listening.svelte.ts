@@ -69,7 +69,7 @@ export class Listening {
 			if (this.measuring) this.strikes.push(at);
 			else this.listener.strike(midi, at, cents);
 		},
-		release: (midi, at) => this.listener.release(midi, at),
+		release: (midi, at, cents) => this.listener.release(midi, at, cents),
 		meter: (meter) => (this.meter = meter),
 		devices: (names) => (this.devices = names)
 	};

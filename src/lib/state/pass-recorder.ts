@@ -12,11 +12,13 @@ export class PassRecorder {
 		this.open.push({ timeMs, midi, ...(cents === undefined ? {} : { cents }) });
 	}
 
-	release(midi: number, timeMs: number): void {
+	/** @param cents of the whole note, where they are known better now */
+	release(midi: number, timeMs: number, cents?: number): void {
 		const note = this.open.find((one) => one.midi === midi);
 		if (!note) return;
 		this.open = this.open.filter((one) => one !== note);
-		this.done.push({ ...note, durationMs: Math.max(1, timeMs - note.timeMs) });
+		const durationMs = Math.max(1, timeMs - note.timeMs);
+		this.done.push({ ...note, durationMs, ...(cents === undefined ? {} : { cents }) });
 	}
 
 	/** What was played so far; what still sounds rings until `now`. */

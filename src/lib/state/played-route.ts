@@ -1,6 +1,6 @@
 import type { Chart } from '$core/chart';
 import { toneAt } from '$core/chord';
-import { inWindow, pitchAt, type Instrument } from '$core/neck';
+import { inWindow, pitchAt, withSlide, type Instrument } from '$core/neck';
 import { blockWindows, changeAt } from '$core/route';
 import type { RouteAnswer, RouteSummary } from '$lib/api/notebook-schema';
 import type { TargetAnswer } from '$lib/api/plan-schema';
@@ -28,6 +28,32 @@ export const savedTargets = (
 export const ruleOf = (style: RouteSummary['style'], position: number, roams: boolean): string =>
 	`${STYLE_NAMES[style].name}, ${roams ? 'the hand moves' : `stay in position ${position}`}`;
 
+type Held = Pick<RouteAnswer['line'], 'slide' | 'block'>;
+
+/** Takes the instrument as a route is played: with fingers or a slide, in one place or moving with each root. */
+export const holdAs = (open: OpenTune, { slide, block }: Held): void => {
+	[open.slide, open.block] = [slide, block];
+};
+
+/** Where the hand is at each change: in the position, where it reaches the landings; else where they lie. */
+export function handAlong(
+	open: OpenTune,
+	targets: readonly TargetAnswer[],
+	position: number,
+	{ slide, block }: Held = open
+): PlayedRoute['handAt'] {
+	const { chart, instrument, scale } = open;
+	const held =
+		slide === 0 ? instrument : withSlide(instrument, slide, scale, block ? position : null);
+	const windows = block ? blockWindows(chart, held, position) : null;
+	return (change) => {
+		if (windows) return windows[change] ?? position;
+		const target = targets.findLast((entry) => entry.change <= change);
+		if (!target || target.fret === 0 || inWindow(held, position, target)) return position;
+		return Math.max(1, slide === 0 ? target.fret - 1 : target.fret);
+	};
+}
+
 /** Learns the newest saved route of a tune at the hand's place, or the newest of all; null without one. */
 export async function newestRoute(
 	open: OpenTune,
@@ -39,26 +65,15 @@ export async function newestRoute(
 	const route = await send<RouteAnswer>('GET', `/api/v1/routes/${chosen.id}`).catch(() => null);
 	if (!route) return null;
 	const { chart, instrument, saved } = open;
-	const { slide, block } = route.line;
-	[open.slide, open.block] = [slide, block];
+	holdAs(open, route.line);
 	const targets = savedTargets(route, chart, instrument);
 	const { position } = route;
-	const windows = block ? blockWindows(chart, open.held, position) : null;
-	const inside = (target: TargetAnswer) =>
-		target.fret === 0 || inWindow(open.held, position, target);
+	const handAt = handAlong(open, targets, position);
+	const roams = targets.some(({ change }) => handAt(change) !== position);
 	return {
 		notes: route.tuneVersion === saved.version ? route.plan.notes : [],
 		targets,
-		handAt: (change) => {
-			if (windows) return windows[change] ?? position;
-			const target = targets.findLast((entry) => entry.change <= change);
-			if (!target || inside(target)) return position;
-			return Math.max(1, slide === 0 ? target.fret - 1 : target.fret);
-		},
-		rule: ruleOf(
-			route.style,
-			position,
-			windows !== null || targets.some((target) => !inside(target))
-		)
+		handAt,
+		rule: ruleOf(route.style, position, roams)
 	};
 }

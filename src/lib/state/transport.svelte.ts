@@ -22,10 +22,12 @@ import { keepAwake } from './wake-lock';
 
 const KEY = Symbol('transport');
 
+type PlayedNote = NoteAnswer & { readonly round?: number };
+
 /** What is played over the band and shown on the stand: a route, saved or not. */
 export type PlayedRoute = {
-	/** The line; empty where only landings are planned. */
-	readonly notes: readonly NoteAnswer[];
+	/** The line; empty where only landings are planned. A note with a `round` sounds in that time through alone. */
+	readonly notes: readonly PlayedNote[];
 	readonly targets: readonly TargetAnswer[];
 	readonly handAt: (change: number) => number;
 	/** The rule of the route in a few words. */
@@ -92,7 +94,7 @@ export class Transport {
 	private readonly heardAt = $derived(heardChanges(this.chart, this.swing));
 	readonly range = $derived(ticksOf(this.chart, this.loop));
 	/** What is heard of the route: its line, or its landings ringing on. */
-	readonly line: readonly NoteAnswer[] = $derived.by(() => {
+	readonly line: readonly PlayedNote[] = $derived.by(() => {
 		const { route, chart } = this;
 		if (!route || route.silent || this.draft) return [];
 		return route.notes.length > 0 ? route.notes : ringing(chart, route.targets);
@@ -100,6 +102,7 @@ export class Transport {
 	private readonly lineAt = $derived(
 		this.line.map((note) => ({
 			tick: note.tick,
+			round: note.round,
 			from: performed(this.chart, note.tick, this.swing),
 			to: performed(this.chart, note.tick + note.durationTicks, this.swing)
 		}))
@@ -342,7 +345,9 @@ export class Transport {
 			this.announcer.hear(this.chart, this.route, next, beats);
 		}
 		this.look(tick);
-		const note = this.lineAt.findLast(({ from }) => from <= tick);
+		const note = this.lineAt.findLast(
+			(one) => one.from <= tick && (one.round === undefined || one.round === round)
+		);
 		const on = note && note.to > tick ? note.tick : null;
 		if (on !== this.noteTick) this.noteTick = on;
 	};

@@ -16,7 +16,7 @@ class Gathered {
 				this.found.push({ timeMs: 1000 * at, durationMs: 0, midi, cents });
 			} else if (last && last.durationMs === 0) {
 				const durationMs = Math.max(1, 1000 * one.at - last.timeMs);
-				this.found[this.found.length - 1] = { ...last, durationMs };
+				this.found[this.found.length - 1] = { ...last, durationMs, cents: one.cents };
 			}
 		}
 	}

@@ -95,3 +95,22 @@ export function everyPitch(seed: number): MadeNote[] {
 		return note;
 	});
 }
+
+/** A string whose pitch moves while it rings, with a little noise; struck 0.3 s into the recording. */
+export function moving(pitchAt: (seconds: number) => number, seconds: number, rate: number) {
+	const random = noise(7);
+	const samples = new Float32Array(Math.round((seconds + 0.6) * rate));
+	let phase = 0;
+	for (let i = 0; i < samples.length; i++) {
+		const t = i / rate - 0.3;
+		phase += (2 * Math.PI * 440 * 2 ** ((pitchAt(Math.max(0, t)) - 69) / 12)) / rate;
+		const tone = [1, 0.5, 0.3, 0.15].reduce(
+			(sum, size, n) => sum + size * Math.exp(-0.6 * n * t) * Math.sin((n + 1) * phase),
+			0
+		);
+		const damped = Math.min(1, Math.max(0, (seconds - t) / 0.03));
+		samples[i] = 0.0008 * (2 * random() - 1);
+		if (t >= 0) samples[i] += 0.3 * damped * Math.exp(-1.1 * t) * Math.min(1, t / 0.002) * tone;
+	}
+	return samples;
+}

@@ -4,13 +4,15 @@ import { PitchDetector } from 'pitchy';
 export type HeardNote = {
 	/** Seconds from the first sample. */
 	readonly at: number;
+	/** The pitch of the fret as far as it was heard: of a bent note the one that it was bent from. */
 	readonly midi: number;
-	/** How far the steady part lies above the MIDI pitch, −50 … 50. */
+	/** How far it lies above the MIDI pitch: about 100 or 200 where the string is bent. */
 	readonly cents: number;
 };
 export type Heard =
 	| ({ readonly kind: 'strike' } & HeardNote)
-	| { readonly kind: 'release'; readonly at: number; readonly midi: number };
+	/** A note ends; `cents` is now known from all of its steady part. */
+	| ({ readonly kind: 'release' } & HeardNote);
 
 /** What the ear of the app hears at this moment, for a meter. Levels in dB under full scale. */
 export type Meter = {
@@ -42,6 +44,22 @@ const CLEAR = 0.86;
 /** Looks that must agree on a pitch, within so many semitones. */
 const AGREE = 2;
 const NEAR = 0.35;
+/** Nearer than so many semitones it is still the same note. */
+const SAME = 0.6;
+/**
+ * A pitch that glides has arrived when so many looks lie within so many semitones; one that wavers on counts
+ * after `long` looks. One that leaps has arrived after `leap` looks.
+ */
+const ARRIVED = { looks: 5, within: 0.1, long: 30, leap: 4 } as const;
+/**
+ * A string is bent so far, in semitones, and so many looks lie in the middle of the way; a finger hammers at
+ * once, which a window of four looks cannot stretch to as many.
+ */
+const BEND = { least: 0.5, most: 3.6, looks: 4, middle: 0.2 } as const;
+/** Where in a window a pitch is told to have begun, as a share from its end. */
+const MIDDLE = 0.55;
+/** Looks that are kept of a note, for its pitch and for how it left it. */
+const KEPT = 160;
 /** Lowest and highest pitch that a guitar is asked for: a fourth under E2, a third over E6. */
 const [LOWEST, HIGHEST] = [34, 92];
 
@@ -112,7 +130,11 @@ export class NoteTracker {
 	/** The least loudness since the last note ended. */
 	private rest = 0;
 	private fading = 0;
-	private drift: { at: number; pitch: number }[] = [];
+	private drift: number[] = [];
+	/** The pitch left its note without a leap. */
+	private glides = false;
+	/** Pitches of the note that sounds, look by look, also on its way to another; null where none was clear. */
+	private trail: (number | null)[] = [];
 	private pitch: number | null = null;
 
 	constructor(private readonly rate: number) {
@@ -248,39 +270,96 @@ export class NoteTracker {
 		if (attack === null || looks.length === 0) return;
 		const pitch = this.agreed() ?? median(looks);
 		this.looks = [];
-		this.begin(attack, pitch, heard);
+		this.begin(attack, pitch, Math.round(pitch), heard);
 	}
 
-	private begin(at: number, pitch: number, heard: Heard[]): void {
+	/** @param midi the fret that the string is held at */
+	private begin(at: number, pitch: number, midi: number, heard: Heard[]): void {
 		this.release(at, heard);
-		const midi = Math.round(pitch);
 		this.note = { at: at / this.rate, midi, cents: Math.round(100 * (pitch - midi)) };
 		this.fading = 0;
 		this.drift = [];
+		this.trail = [];
 		heard.push({ kind: 'strike', ...this.note });
+	}
+
+	/** The pitch of the note that sounds, with fraction. */
+	private get sounding(): number | null {
+		return this.note && this.note.midi + this.note.cents / 100;
+	}
+
+	/**
+	 * The fret of a pitch that was reached without an attack: the string goes on at the fret of the note that
+	 * rang where the pitch glided there, up or back down; else the nearest one.
+	 */
+	private fretOf(pitch: number): number {
+		const { note, trail, sounding } = this;
+		const nearest = Math.round(pitch);
+		if (note === null || sounding === null) return nearest;
+		const way = pitch - sounding;
+		const between = trail.filter((one) => {
+			const share = one === null ? 0 : (one - sounding) / way;
+			return share > BEND.middle && share < 1 - BEND.middle;
+		});
+		const bent = pitch - note.midi;
+		const glided = Math.abs(way) >= BEND.least && between.length >= BEND.looks;
+		return glided && bent > -0.5 && bent < BEND.most ? note.midi : nearest;
 	}
 
 	/** A pitch that stays although nothing was struck: another note than the one that rings, or a soft one. */
 	private follow(end: number, pitch: number | null, loud: number, heard: Heard[]): void {
 		this.rest = this.note ? loud : Math.min(this.rest, loud);
-		const same = pitch !== null && this.note && Math.abs(pitch - this.note.midi) < 0.7;
+		if (this.note) this.trail.push(pitch);
+		if (this.trail.length > KEPT) this.trail.shift();
+		const { sounding } = this;
+		const same = pitch !== null && sounding !== null && Math.abs(pitch - sounding) < SAME;
 		if (pitch === null || same || (!this.note && loud < 2.5 * this.rest)) {
 			this.drift = [];
 			return;
 		}
 		const last = this.drift.at(-1);
-		if (last && Math.abs(last.pitch - pitch) > NEAR) this.drift = [];
-		this.drift.push({ at: end - Math.round(0.55 * WINDOW), pitch });
+		if (last !== undefined && Math.abs(last - pitch) > NEAR) this.drift = [];
+		if (this.drift.length === 0) {
+			const before = this.trail.at(-2) ?? null;
+			this.glides = before !== null && Math.abs(before - pitch) < NEAR;
+		}
+		this.drift.push(pitch);
 		// Overtones that outlive their note are no notes of their own.
-		const octave = this.note && Math.abs(Math.abs(pitch - this.note.midi) - 12) < 0.5;
-		if (this.drift.length < (octave ? 8 : 4)) return;
-		const [first] = this.drift;
-		this.begin(first.at, pitch, heard);
+		const octave = sounding !== null && Math.abs(Math.abs(pitch - sounding) - 12) < 0.5;
+		if (this.drift.length < (octave ? 8 : ARRIVED.leap)) return;
+		const arrived = this.arrived();
+		if (arrived === null) return;
+		this.begin(this.since(arrived, end), arrived, this.fretOf(arrived), heard);
+	}
+
+	/** The sample since which a pitch has been there, seen from the last look at `end`. */
+	private since(pitch: number, end: number): number {
+		const past = this.glides ? this.trail : this.drift;
+		const away = past.findLastIndex(
+			(one) => one === null || Math.abs(one - pitch) >= 2 * ARRIVED.within
+		);
+		const looks = past.length - 1 - away;
+		return end - Math.max(0, looks - 1) * STEP - Math.round(MIDDLE * WINDOW);
+	}
+
+	/** Where the pitch that left its note has come to stay; null while it is on its way. */
+	private arrived(): number | null {
+		const { drift: pitches } = this;
+		const last = pitches.slice(-ARRIVED.looks);
+		const spread = Math.max(...last) - Math.min(...last);
+		if (last.length === ARRIVED.looks && spread < ARRIVED.within) return median(last);
+		if (pitches.length >= ARRIVED.long) return median(pitches);
+		return this.glides || spread > NEAR ? null : pitches[pitches.length - 1];
 	}
 
 	private release(at: number, heard: Heard[]): void {
 		if (!this.note) return;
-		heard.push({ kind: 'release', at: at / this.rate, midi: this.note.midi });
+		const { midi } = this.note;
+		const near = this.trail.filter(
+			(one): one is number => one !== null && Math.abs(one - (this.sounding ?? 0)) < SAME
+		);
+		const cents = near.length < 4 ? this.note.cents : Math.round(100 * (median(near) - midi));
+		heard.push({ kind: 'release', at: at / this.rate, midi, cents });
 		this.note = null;
 	}
 }

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { signs } from '$core/chord';
-	import { lastPosition } from '$core/neck';
+	import { barFret, lastPosition } from '$core/neck';
 	import {
 		drillLine,
 		drillOf,
@@ -54,6 +54,17 @@
 		air = rules.restBars !== undefined;
 		strings = [];
 		fret = null;
+	}
+	/** A saved route brings its place; one that moves, or is played with a slide, brings its own rules. */
+	async function chooseRoute(id: string | null): Promise<void> {
+		routeId = id;
+		const route = desk.routes.find((one) => one.id === id);
+		if (!id || !route) return;
+		({ position } = route);
+		const about = await desk.plan.about(id);
+		if (!about || routeId !== id) return;
+		if (about.roams || about.slide > 0) locked = false;
+		fret = about.slide === 1 && !about.roams ? barFret(position) : null;
 	}
 	const drill = $derived.by((): Drill => {
 		const made = drillOf('answer', open.chart, { position, key, range });
@@ -148,7 +159,7 @@
 						<label
 							>Over a saved route
 							<select
-								bind:value={() => routeId ?? '', (next) => (routeId = next || null)}
+								bind:value={() => routeId ?? '', (next) => void chooseRoute(next || null)}
 								disabled={key !== null}
 							>
 								<option value="">none: planned by the rules</option>

@@ -1,11 +1,12 @@
 <script lang="ts">
 	import { signs } from '$core/chord';
 	import { plainName } from '$core/pitch';
-	import { SKILLS, type SkillName } from '$core/practice';
+	import { SKILLS, type Skill, type SkillName } from '$core/practice';
 	import type { InputKind } from '$lib/api/practice-schema';
 	import type { DrillDesk } from '$lib/state/drill-desk.svelte';
 	import { INPUT_NAMES } from '$lib/state/input-words';
 	import { inputPrefs, type Listening } from '$lib/state/listening.svelte';
+	import { SKILL_BOUNDS } from '$lib/state/simulated-player.svelte';
 	import Choice from '../Choice.svelte';
 	import { plural } from '../words';
 
@@ -23,10 +24,17 @@
 		steady: 'Steady',
 		sure: 'Sure'
 	};
-	const skills = (Object.keys(SKILLS) as SkillName[]).map((value) => ({
-		value,
-		name: SKILL_WORDS[value]
-	}));
+	const skills: { value: SkillName | ''; name: string }[] = (
+		Object.keys(SKILLS) as SkillName[]
+	).map((value) => ({ value, name: SKILL_WORDS[value] }));
+	const PARTS: readonly { part: keyof Skill; name: string; unit: string }[] = [
+		{ part: 'spreadMs', name: 'Timing scatters by', unit: 'ms' },
+		{ part: 'biasMs', name: 'Plays late by', unit: 'ms' },
+		{ part: 'wrongShare', name: 'Wrong notes', unit: '%' },
+		{ part: 'silentShare', name: 'Left out', unit: '%' },
+		{ part: 'hesitationMs', name: 'Far jumps, a fret', unit: 'ms' },
+		{ part: 'seed', name: 'Seed of the next pass', unit: '' }
+	];
 	const playing = $derived(desk.state === 'playing');
 	const { measuring } = $derived(listening);
 	const pitch = $derived(
@@ -61,10 +69,34 @@
 		<Choice
 			label="How well"
 			options={skills}
-			value={desk.skill}
-			onchange={(skill) => (desk.skill = skill)}
+			value={desk.simulated.name ?? ''}
+			onchange={(name) => name !== '' && desk.simulated.choose(name)}
 		/>
 		<p class="says">It plays the plan through the same ears as you.</p>
+		<details>
+			<summary>Set by hand</summary>
+			<div class="parts">
+				{#each PARTS as { part, name, unit } (part)}
+					{@const { least, most } = SKILL_BOUNDS[part]}
+					{@const times = unit === '%' ? 100 : 1}
+					<label
+						>{name}
+						<span
+							><input
+								type="number"
+								disabled={playing}
+								min={least * times}
+								max={most * times}
+								value={Math.round(desk.simulated.skill[part] * times)}
+								onchange={(event) =>
+									desk.simulated.set(part, event.currentTarget.valueAsNumber / times)}
+							/>
+							{unit}</span
+						></label
+					>
+				{/each}
+			</div>
+		</details>
 	{:else}
 		<p class="says" class:trouble={listening.trouble !== null} role="status">{listening.says}</p>
 		{#if listening.trouble === null}
@@ -157,6 +189,23 @@
 	.says {
 		font-size: 13px;
 		color: var(--second);
+	}
+	summary {
+		font-size: 13px;
+		cursor: pointer;
+	}
+	.parts {
+		display: grid;
+		grid-template-columns: 1fr 1fr;
+		gap: 6px 12px;
+		padding-top: 6px;
+	}
+	.parts label {
+		font-size: 12px;
+	}
+	.parts input {
+		display: inline-block;
+		width: 78px;
 	}
 	.trouble,
 	.clicks b {

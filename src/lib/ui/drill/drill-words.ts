@@ -1,7 +1,8 @@
 import type { Chart } from '$core/chart';
 import { proseSigns, signs } from '$core/chord';
 import { scaleInUse } from '$core/harmony';
-import type { JudgedChange, Judgement, Result, TakeSummary } from '$core/practice';
+import { bendAdvice } from '$core/practice';
+import type { HandGrade, JudgedChange, Judgement, Result, TakeSummary } from '$core/practice';
 import { nameOver } from '$core/route';
 import type { TargetAnswer } from '$lib/api/plan-schema';
 import { prefs } from '$lib/state/prefs.svelte';
@@ -15,6 +16,13 @@ export const RESULT_WORDS: Record<Exclude<Result, 'passed'>, readonly [string, s
 	late: ['late', 'within a beat'],
 	missed: ['missed', 'another note'],
 	silent: ['silent', 'no note']
+};
+
+/** How a pass went, by the player's own ear. */
+export const HAND_WORDS: Record<HandGrade, string> = {
+	clean: 'Clean',
+	nearly: 'Nearly',
+	not: 'Not yet'
 };
 
 /** `+12`, `−74`: ms off its moment. */
@@ -86,7 +94,7 @@ export const said = (text: string): string =>
 	);
 
 /** Rules that were broken, one sentence a kind with how often. */
-export function brokenRules({ violations }: Judgement): string[] {
+function brokenRules({ violations }: Judgement): string[] {
 	const kinds = new Map<string, { message: string; count: number }>();
 	for (const { rule, message } of violations) {
 		const known = kinds.get(rule);
@@ -96,3 +104,11 @@ export function brokenRules({ violations }: Judgement): string[] {
 		said(count > 1 ? `${message} And ${count - 1} more.` : message)
 	);
 }
+
+/** What else there is to say of a pass, each in two parts: rules that were broken, bends out of tune. */
+export const passRemarks = (judgement: Judgement): (readonly [string, string])[] => [
+	...brokenRules(judgement)
+		.slice(0, 2)
+		.map((text) => ['Rule.', text] as const),
+	...bendAdvice(judgement.bends).map((text) => ['Bends.', said(text)] as const)
+];

@@ -4,7 +4,7 @@ import { parseChart } from '$core/chart';
 import type { JudgedChange, TakeSummary } from '$core/practice';
 import { ago, ahead, durationWords } from '../when';
 import { drillHref, drillWords, todaySentence } from '../home/today-words';
-import { brokenRules, laneWord, passVerdict, said, slipSentence } from './drill-words';
+import { passRemarks, laneWord, passVerdict, said, slipSentence } from './drill-words';
 import { stripRows } from './pass-strip';
 
 const chart = parseChart(
@@ -101,10 +101,15 @@ describe('words about a pass', () => {
 			rule: 'grid',
 			message: 'A note stands 70 ms after an eighth.'
 		} as const;
-		const broken = brokenRules({ violations: [violation, grid, violation] } as never);
+		const bend = { timeMs: 0, bar: 4, from: 70, aim: 72, name: 'Bb', cents: -30 };
+		const broken = passRemarks({
+			violations: [violation, grid, violation],
+			bends: [bend]
+		} as never);
 		expect(broken).toEqual([
-			'B♭ is no tone of F♯m. And 1 more.',
-			'A note stands 70 ms after an eighth.'
+			['Rule.', 'B♭ is no tone of F♯m. And 1 more.'],
+			['Rule.', 'A note stands 70 ms after an eighth.'],
+			['Bends.', 'The bend to B♭ in bar 4 falls 30 cents short. Push on until it is there.']
 		]);
 	});
 });

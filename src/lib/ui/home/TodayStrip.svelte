@@ -6,7 +6,12 @@
 	import { drillHref, drillWords } from './today-words';
 
 	/** What is due, a strip to scale in minutes; one key starts the first. */
-	let { list }: { list: readonly TodayItem<PractisedCard>[] } = $props();
+	type Props = {
+		list: readonly TodayItem<PractisedCard>[];
+		/** Takes a drill out of the schedule. */
+		onrest: (card: PractisedCard) => void;
+	};
+	let { list, onrest }: Props = $props();
 	const minutes = $derived(list.reduce((sum, item) => sum + item.minutes, 0));
 </script>
 
@@ -34,6 +39,13 @@
 						<span class="why">{item.why}</span>
 					</span>
 				</a>
+				<button
+					type="button"
+					class="rest"
+					title="Take it out of the schedule"
+					aria-label="Take {item.card.title}, {drillWords(item)}, out of the schedule"
+					onclick={() => onrest(item.card)}>✕</button
+				>
 			</li>
 		{/each}
 	</ol>
@@ -96,6 +108,7 @@
 	}
 	li {
 		flex: 1 1 0;
+		position: relative;
 		min-width: 128px;
 		border-left: 1.5px solid var(--ink);
 	}
@@ -121,6 +134,18 @@
 	li a:hover b {
 		text-decoration: underline;
 		text-underline-offset: 3px;
+	}
+	.rest {
+		position: absolute;
+		top: 8px;
+		left: 4px;
+		width: 28px;
+		height: 28px;
+		font-size: 13px;
+		color: var(--second);
+	}
+	.rest:hover {
+		color: var(--ink);
 	}
 	.minute {
 		justify-self: end;
@@ -199,6 +224,13 @@
 			align-items: center;
 			min-height: 0;
 			gap: 12px;
+			padding-right: 34px;
+		}
+		.rest {
+			top: 50%;
+			right: 0;
+			left: auto;
+			transform: translateY(-50%);
 		}
 		.minute {
 			order: 3;

@@ -2,6 +2,7 @@
 	import { proseSigns, signs } from '$core/chord';
 	import type { Log, LogFilter, LogTake, Sort } from '$lib/server/log';
 	import { INPUT_NAMES } from '$lib/state/input-words';
+	import NoteField from '../NoteField.svelte';
 	import { ago } from '../when';
 
 	/** The takes, sorted by any column; a take is chosen with the arrows, its note written in place. */
@@ -25,8 +26,6 @@
 		['tempo', 'Tempo'],
 		['landed', 'Landed']
 	];
-	let editing: string | null = $state(null);
-
 	const landed = (take: LogTake): string => {
 		if (take.grade !== null) {
 			return { clean: 'clean, by ear', nearly: 'nearly, by ear', not: 'not yet, by ear' }[
@@ -36,10 +35,6 @@
 		const share = take.asked === 0 ? 0 : Math.round((100 * take.landed) / take.asked);
 		return `${take.landed} of ${take.asked}, ${share} %`;
 	};
-	async function write(take: LogTake, note: string): Promise<void> {
-		editing = null;
-		if (note !== take.note) await onnote(take, note);
-	}
 </script>
 
 <div class="scroll">
@@ -75,24 +70,7 @@
 					<td class="number">{Math.round(take.tempo)}</td>
 					<td>{landed(take)}{take.looped ? ' (part)' : ''}</td>
 					<td class="wide note">
-						{#if editing === take.id}
-							<!-- svelte-ignore a11y_autofocus -->
-							<input
-								aria-label="Note of the take"
-								value={take.note}
-								maxlength="500"
-								autofocus
-								onblur={(event) => void write(take, event.currentTarget.value)}
-								onkeydown={(event) => {
-									if (event.key === 'Enter') event.currentTarget.blur();
-									if (event.key === 'Escape') editing = null;
-								}}
-							/>
-						{:else}
-							<button type="button" class="text" onclick={() => (editing = take.id)}
-								>{take.note || 'write'}<span class="sr">: note of this take</span></button
-							>
-						{/if}
+						<NoteField note={take.note} onwrite={(note) => void onnote(take, note)} />
 					</td>
 					<td class="acts">
 						<button
@@ -135,8 +113,7 @@
 		color: var(--second);
 	}
 	th a:hover,
-	.tune a:hover,
-	.text:hover {
+	.tune a:hover {
 		text-decoration: underline;
 		text-underline-offset: 3px;
 	}
@@ -151,23 +128,6 @@
 	}
 	.note {
 		max-width: 220px;
-	}
-	.text {
-		display: block;
-		max-width: 220px;
-		overflow: hidden;
-		text-overflow: ellipsis;
-		font-size: 13px;
-		color: var(--second);
-	}
-	input {
-		width: 100%;
-		min-width: 140px;
-		height: 25px;
-		border: 1.5px solid var(--ink);
-		background: var(--paper);
-		padding: 0 6px;
-		font-size: 13px;
 	}
 	.acts {
 		padding: 0;

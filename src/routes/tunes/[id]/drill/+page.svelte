@@ -4,7 +4,7 @@
 	import { proseSigns, type Role } from '$core/chord';
 	import { highestFret, pitchAt, type Place } from '$core/neck';
 	import { keyRows } from '$core/phrase';
-	import { WARM_UPS, WARM_UP_WORDS, type HandGrade, type JudgedChange } from '$core/practice';
+	import type { HandGrade } from '$core/practice';
 	import { keyPitch } from '$lib/input/computer-keys';
 	import { DrillDesk } from '$lib/state/drill-desk.svelte';
 	import { isTyping, onKeys } from '$lib/state/keys';
@@ -13,11 +13,16 @@
 	import { prefs } from '$lib/state/prefs.svelte';
 	import { useTransport } from '$lib/state/transport.svelte';
 	import CareNote from '$lib/ui/CareNote.svelte';
+	import DrillInspector from '$lib/ui/drill/DrillInspector.svelte';
 	import DrillNow from '$lib/ui/drill/DrillNow.svelte';
-	import { brokenRules, passVerdict, said, slipSentence } from '$lib/ui/drill/drill-words';
-	import InputPanel from '$lib/ui/drill/InputPanel.svelte';
-	import LadderFigure from '$lib/ui/drill/LadderFigure.svelte';
-	import PassCounts from '$lib/ui/drill/PassCounts.svelte';
+	import {
+		HAND_WORDS,
+		passRemarks,
+		passVerdict,
+		said,
+		slipSentence
+	} from '$lib/ui/drill/drill-words';
+	import { fallenResults, worstResults } from '$lib/ui/drill/pass-results';
 	import { stripRows } from '$lib/ui/drill/pass-strip';
 	import PassStrip from '$lib/ui/drill/PassStrip.svelte';
 	import FootKeys from '$lib/ui/FootKeys.svelte';
@@ -85,30 +90,13 @@
 
 	const playing = $derived(desk.state === 'playing');
 	const { chart } = $derived(open);
-	const targets = $derived(desk.plan?.targets ?? []);
+	const targets = $derived(desk.plan.made?.targets ?? []);
 	/** How changes came out: of the pass that plays, once they are over; else of the last one. */
 	const results = $derived.by(() => {
-		const found = new Map<number, JudgedChange>();
-		const worse = (a: JudgedChange, b: JudgedChange) =>
-			ORDER.indexOf(b.result) > ORDER.indexOf(a.result);
-		if (playing) {
-			const waits = 60_000 / desk.nextTempo + 200;
-			for (const change of desk.live?.changes ?? []) {
-				if (change.result === 'passed') continue;
-				const open = change.result === 'silent' || change.result === 'missed';
-				const due = desk.dueOf(change);
-				if (open && desk.elapsed < due + waits) continue;
-				found.set(change.index, change);
-			}
-			return found;
-		}
-		for (const change of desk.done?.judgement.changes ?? []) {
-			const known = found.get(change.index);
-			if (!known || worse(known, change)) found.set(change.index, change);
-		}
-		return found;
+		if (!playing) return worstResults(desk.done?.judgement ?? null);
+		const waits = 60_000 / desk.nextTempo + 200;
+		return fallenResults(desk.live, (change) => desk.elapsed >= desk.dueOf(change) + waits);
 	});
-	const ORDER = ['passed', 'landed', 'held', 'early', 'late', 'missed', 'silent'];
 	const done = $derived(desk.state === 'done' ? desk.done : null);
 	const verdict = $derived(done ? passVerdict(done.summary) : null);
 	const slips = $derived(
@@ -127,7 +115,7 @@
 				})
 			: []
 	);
-	const broken = $derived(done ? brokenRules(done.judgement).slice(0, 2) : []);
+	const remarks = $derived(done ? passRemarks(done.judgement) : []);
 	const comes = $derived(targets.find((target) => target.change === open.cursor) ?? null);
 
 	/** The worst slip on the neck: from the landing before it to the one that was missed. */
@@ -194,31 +182,6 @@
 		);
 	}
 	const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
-	const HAND_WORDS: Record<HandGrade, string> = {
-		clean: 'Clean',
-		nearly: 'Nearly',
-		not: 'Not yet'
-	};
-
-	let reading: { share: number; cancel: () => void } | null = $state(null);
-	/** A recording is listened to beside the page, then judged like any pass. */
-	async function judgeFile(file: File): Promise<void> {
-		const { readRecording, RecordingTrouble } = await import('$lib/input/recording');
-		const job = readRecording(file, (share) => {
-			if (reading) reading.share = share;
-		});
-		reading = { share: 0, cancel: job.cancel };
-		try {
-			const events = await job.done;
-			if (events === null) return;
-			if (events.length === 0) toast(`No note was found in “${file.name}”.`);
-			else desk.judgeRecording(events);
-		} catch (error) {
-			toast(error instanceof RecordingTrouble ? error.message : 'The recording could not be read.');
-		} finally {
-			reading = null;
-		}
-	}
 
 	function toKey(by: number): void {
 		const { keys } = desk;
@@ -239,17 +202,24 @@
 		if (!(await listening.ready())) return;
 		await (done && !again ? desk.follow() : desk.again());
 	}
+	/** One back: the pass that is over is heard again; before the first one there is only the form. */
+	async function back(): Promise<void> {
+		if (!done) return go(true);
+		if (done.request.events.length === 0) toast('Nothing was played in this pass.');
+		else await desk.hearPass();
+	}
 	const keys = onKeys({
 		Enter: () => void go(),
 		PageDown: () => void go(),
-		PageUp: () => void go(true),
+		PageUp: () => void back(),
+		ArrowLeft: () => void back(),
 		ArrowRight: () => void go(),
 		r: () => {
 			if (!playing) building = true;
 		},
 		ArrowUp: () => desk.setTempo(desk.place.tempo + desk.drill.ladder.step),
 		ArrowDown: () => desk.setTempo(desk.place.tempo - desk.drill.ladder.step),
-		w: () => void desk.warm(desk.warming ?? 'shape'),
+		w: () => void desk.warm(desk.aside === null || desk.aside === 'pass' ? 'shape' : desk.aside),
 		h: () => void byHand('clean'),
 		j: () => void byHand('nearly'),
 		k: () => void byHand('not'),
@@ -322,13 +292,13 @@
 					{targets}
 					{results}
 					marked={done?.next.kind === 'loop' ? done.next.range : null}
-					now={playing ? (open.before?.index ?? null) : null}
-					next={playing ? open.cursor : null}
+					now={playing || desk.aside === 'pass' ? (open.before?.index ?? null) : null}
+					next={playing || desk.aside === 'pass' ? open.cursor : null}
 					toleranceMs={60}
 					{width}
 				/>
 			</div>
-			{#if desk.planTrouble}<p class="wrong">{desk.planTrouble}</p>{/if}
+			{#if desk.plan.trouble}<p class="wrong">{desk.plan.trouble}</p>{/if}
 			{#if playing}
 				<DrillNow target={comes} {width} />
 			{:else}
@@ -350,7 +320,7 @@
 			<div class="below">
 				<div class="neck">
 					<Neck
-						instrument={open.instrument}
+						instrument={open.held}
 						position={open.position}
 						now={open.now}
 						next={open.next}
@@ -372,7 +342,7 @@
 					{#each slips as [head, rest] (head + rest)}
 						<li><b>{head}</b> {rest}</li>
 					{/each}
-					{#each broken as sentence (sentence)}<li><b>Rule.</b> {sentence}</li>{/each}
+					{#each remarks as [head, rest] (head + rest)}<li><b>{head}</b> {rest}</li>{/each}
 					{#if done?.trouble}<li class="wrong" role="alert">{done.trouble}</li>{/if}
 				</ul>
 			</div>
@@ -381,7 +351,7 @@
 			keys={[
 				['Space', 'form'],
 				['PgDn', 'pedal: next step'],
-				['PgUp', 'pedal: form again'],
+				['PgUp', done ? 'pedal: hear this pass' : 'pedal: form'],
 				['↑ ↓', 'tempo'],
 				['[ ]', 'place'],
 				['F', 'stand view']
@@ -389,72 +359,7 @@
 		/>
 	</main>
 	<aside class="inspector" aria-label="Ladder and results">
-		<section>
-			<div class="section-head">
-				<h2>Tempo ladder</h2>
-				<small>{plural(desk.tried.length, 'pass', 'passes')} now</small>
-			</div>
-			<LadderFigure
-				ladder={desk.drill.ladder}
-				place={desk.place}
-				tried={desk.tried}
-				played={desk.tried.at(-1)?.tempo ?? null}
-			/>
-		</section>
-		{#if done}
-			<section>
-				<div class="section-head">
-					<h2>This pass</h2>
-					<small>at {Math.round(done.tempo)}{done.looped ? ', a loop' : ''}</small>
-				</div>
-				<PassCounts counts={done.summary.counts} />
-			</section>
-		{/if}
-		<section>
-			<div class="section-head"><h2>Listening</h2></div>
-			<InputPanel {desk} {listening} onfile={(file) => void judgeFile(file)} />
-			{#if reading}
-				<p class="reading" role="status">
-					Listens to the recording: {Math.round(100 * reading.share)} %
-					<button type="button" class="quiet" onclick={() => reading?.cancel()}>Cancel</button>
-				</p>
-			{/if}
-		</section>
-		<section>
-			<div class="section-head">
-				<h2>By ear</h2>
-				<small>without any input</small>
-			</div>
-			<p class="hands">
-				{#each [['clean', 'H'], ['nearly', 'J'], ['not', 'K']] as const as [grade, key] (grade)}
-					<button type="button" class="act" onclick={() => void byHand(grade)}
-						>{HAND_WORDS[grade]} <KeyCap keys={key} /></button
-					>
-				{/each}
-			</p>
-		</section>
-		<section>
-			<div class="section-head">
-				<h2>Warm-up</h2>
-				<small>at {desk.drill.ladder.start}, out of the plan</small>
-			</div>
-			<p class="hands">
-				{#each WARM_UPS as kind (kind)}
-					<button
-						type="button"
-						class="act"
-						disabled={playing}
-						aria-pressed={desk.warming === kind}
-						title={WARM_UP_WORDS[kind].says}
-						onclick={() => void desk.warm(kind)}>{WARM_UP_WORDS[kind].name}</button
-					>
-				{/each}
-			</p>
-		</section>
-		<p class="care">
-			<b>Care.</b> Raise the tempo in small steps. Rest a few minutes in every half hour. Stop when anything
-			hurts, tingles or goes numb.
-		</p>
+		<DrillInspector {desk} {listening} onhand={(grade) => void byHand(grade)} />
 	</aside>
 </div>
 {#if building}
@@ -539,32 +444,6 @@
 		color: var(--second);
 	}
 	.slips b {
-		color: var(--ink);
-	}
-	.reading {
-		font-size: 13px;
-		padding-top: 6px;
-	}
-	.hands .act[aria-pressed='true'] {
-		background: var(--ink);
-		color: var(--paper);
-	}
-	.hands {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 8px;
-		padding-top: 8px;
-	}
-	.hands .act {
-		padding: 0 9px;
-	}
-	.care {
-		font-size: 13px;
-		color: var(--second);
-		border-top: 1px solid var(--hair);
-		padding-top: 10px;
-	}
-	.care b {
 		color: var(--ink);
 	}
 	@media (max-width: 760px) {

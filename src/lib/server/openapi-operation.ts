@@ -1,0 +1,16 @@
+import type { z } from 'zod';
+
+/** One operation of the public API, as the OpenAPI document tells it. */
+export type Operation = {
+	readonly method: 'get' | 'post' | 'put' | 'delete';
+	readonly path: string;
+	readonly summary: string;
+	readonly body?: z.ZodType;
+	readonly status: number;
+	readonly answer?: z.ZodType;
+	/** Statuses of what can go wrong. */
+	readonly errors: readonly number[];
+};
+
+/** What can go wrong where a body is read. */
+export const READ: readonly number[] = [400, 413, 415, 422];

@@ -1,0 +1,132 @@
+<script lang="ts">
+	import { WARM_UPS, WARM_UP_WORDS, type HandGrade } from '$core/practice';
+	import type { DrillDesk } from '$lib/state/drill-desk.svelte';
+	import type { Listening } from '$lib/state/listening.svelte';
+	import { RecordingJudge } from '$lib/state/recording-judge.svelte';
+	import { toast } from 'svelte-sonner';
+	import KeyCap from '../KeyCap.svelte';
+	import { plural } from '../words';
+	import { HAND_WORDS } from './drill-words';
+	import InputPanel from './InputPanel.svelte';
+	import LadderFigure from './LadderFigure.svelte';
+	import PassCounts from './PassCounts.svelte';
+	import PassNote from './PassNote.svelte';
+
+	/** The ladder, the counts of the last pass, what listens, and what needs no input. */
+	type Props = {
+		desk: DrillDesk;
+		listening: Listening;
+		onhand: (grade: HandGrade) => void;
+	};
+	let { desk, listening, onhand }: Props = $props();
+	const recording = new RecordingJudge();
+	const playing = $derived(desk.state === 'playing');
+	const done = $derived(desk.state === 'done' ? desk.done : null);
+	const grades: readonly [HandGrade, string][] = [
+		['clean', 'H'],
+		['nearly', 'J'],
+		['not', 'K']
+	];
+
+	async function judgeFile(file: File): Promise<void> {
+		const trouble = await recording.hear(file, (events) => desk.judgeRecording(events));
+		if (trouble !== null) toast(trouble);
+	}
+</script>
+
+<section>
+	<div class="section-head">
+		<h2>Tempo ladder</h2>
+		<small>{plural(desk.tried.length, 'pass', 'passes')} now</small>
+	</div>
+	<LadderFigure
+		ladder={desk.drill.ladder}
+		place={desk.place}
+		tried={desk.tried}
+		played={desk.tried.at(-1)?.tempo ?? null}
+	/>
+</section>
+{#if done}
+	<section>
+		<div class="section-head">
+			<h2>This pass</h2>
+			<small>at {Math.round(done.tempo)}{done.looped ? ', a loop' : ''}</small>
+		</div>
+		<PassCounts counts={done.summary.counts} />
+		{#if done.stored}<PassNote {desk} note={done.stored.take.note} />{/if}
+	</section>
+{/if}
+<section>
+	<div class="section-head"><h2>Listening</h2></div>
+	<InputPanel {desk} {listening} onfile={(file) => void judgeFile(file)} />
+	{#if recording.share !== null}
+		<p class="reading" role="status">
+			Listens to the recording: {Math.round(100 * recording.share)} %
+			<button type="button" class="quiet" onclick={() => recording.cancel()}>Cancel</button>
+		</p>
+	{/if}
+</section>
+<section>
+	<div class="section-head">
+		<h2>By ear</h2>
+		<small>without any input</small>
+	</div>
+	<p class="hands">
+		{#each grades as [grade, key] (grade)}
+			<button type="button" class="act" onclick={() => onhand(grade)}
+				>{HAND_WORDS[grade]} <KeyCap keys={key} /></button
+			>
+		{/each}
+	</p>
+</section>
+<section>
+	<div class="section-head">
+		<h2>Warm-up</h2>
+		<small>at {desk.drill.ladder.start}, out of the plan</small>
+	</div>
+	<p class="hands">
+		{#each WARM_UPS as kind (kind)}
+			<button
+				type="button"
+				class="act"
+				disabled={playing}
+				aria-pressed={desk.aside === kind}
+				title={WARM_UP_WORDS[kind].says}
+				onclick={() => void desk.warm(kind)}>{WARM_UP_WORDS[kind].name}</button
+			>
+		{/each}
+	</p>
+</section>
+<p class="care">
+	<b>Care.</b> Raise the tempo in small steps. Rest a few minutes in every half hour. Stop when anything
+	hurts, tingles or goes numb.
+</p>
+
+<style>
+	.reading {
+		font-size: 13px;
+		padding-top: 6px;
+	}
+	.hands .act[aria-pressed='true'] {
+		background: var(--ink);
+		color: var(--paper);
+	}
+	.hands {
+		display: flex;
+		flex-wrap: wrap;
+		gap: 8px;
+		padding-top: 8px;
+	}
+	.hands .act {
+		padding: 0 9px;
+	}
+	.care {
+		font-size: 13px;
+		color: var(--second);
+		border-top: 1px solid var(--hair);
+		padding-top: 10px;
+	}
+	.care b {
+		color: var(--ink);
+	}
+</style>

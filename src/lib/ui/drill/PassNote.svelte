@@ -1,0 +1,34 @@
+<script lang="ts">
+	import type { DrillDesk } from '$lib/state/drill-desk.svelte';
+	import { onKeys } from '$lib/state/keys';
+	import { toast } from 'svelte-sonner';
+	import KeyCap from '../KeyCap.svelte';
+	import NoteField from '../NoteField.svelte';
+
+	/** The player's own note on the pass that was just put into the log. */
+	let { desk, note }: { desk: DrillDesk; note: string } = $props();
+	let editing = $state(false);
+	const keys = onKeys({ m: () => (editing = true) });
+
+	async function write(text: string): Promise<void> {
+		const trouble = await desk.writeNote(text);
+		if (trouble !== null) toast(trouble);
+	}
+</script>
+
+<svelte:window onkeydown={keys} />
+<div class="note">
+	<span>Note <KeyCap keys="M" /></span>
+	<NoteField {note} bind:editing onwrite={(text) => void write(text)} />
+</div>
+
+<style>
+	.note {
+		display: grid;
+		grid-template-columns: auto minmax(0, 1fr);
+		gap: 12px;
+		align-items: center;
+		min-height: 34px;
+		font-size: 14px;
+	}
+</style>
