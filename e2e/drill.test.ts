@@ -140,6 +140,49 @@ test('MIDI, letters, and the player’s own ear', async ({ page, request }) => {
 	await expect(page.getByText('3 passes now')).toBeVisible();
 });
 
+test('the simulated player is set by hand; a pass is heard again and noted; a drill may rest', async ({
+	page,
+	request
+}) => {
+	test.slow();
+	const tune = await newTune(request, QUICK);
+	await keep(request, tune.id);
+	await visit(page, `/tunes/${tune.id}/drill?position=5`);
+	await page.getByText('Set by hand').click();
+	await page.getByLabel('Wrong notes').fill('100');
+	await page.getByLabel('Left out').fill('0');
+	await page.getByLabel('Seed of the next pass').fill('7');
+	await expect(page.getByRole('radio', { name: 'Steady' })).not.toBeChecked();
+	await verdict(page).click();
+	await page.keyboard.press('Enter');
+	await expect(verdict(page)).toHaveText('0 of 4 changes land.', { timeout: 20_000 });
+	await expect(page.getByRole('row', { name: /^missed/ })).toContainText('4');
+	await expect(page.getByLabel('Seed of the next pass')).toHaveValue('8');
+	// Back on the pedal: the pass itself sounds, and is not judged again.
+	await page.keyboard.press('PageUp');
+	await expect(page.locator('.playing .fact b').first()).toContainText('of 4');
+	await expect(verdict(page)).toHaveText('0 of 4 changes land.');
+	await expect(page.locator('.playing')).toHaveCount(0, { timeout: 20_000 });
+	await expect(page.getByText('1 pass now')).toBeVisible();
+	await page.keyboard.press('m');
+	await page.getByLabel('Note of the take').fill('Every thumb.');
+	await page.keyboard.press('Enter');
+	await expect(page.getByRole('button', { name: 'Every thumb.' })).toBeVisible();
+	await visit(page, '/log');
+	await expect(page.locator('.last')).toContainText('Every thumb.');
+
+	await visit(page, '/');
+	const strip = page.locator('.today .strip');
+	const titles = await strip.locator('b').allInnerTexts();
+	await strip
+		.getByRole('button', { name: /out of the schedule$/ })
+		.last()
+		.click();
+	await expect(page.getByText(/position \d+, rests\./)).toBeVisible();
+	await page.getByRole('button', { name: 'Bring it back' }).click();
+	await expect(strip.locator('b')).toHaveText(titles);
+});
+
 test('a recording is listened to and judged', async ({ page, request }) => {
 	const { pluckString } = await import('../src/lib/audio/string');
 	const { writeWav } = await import('../src/core/formats/wav');

@@ -310,9 +310,11 @@ export async function getPair(db: Database): Promise<readonly string[]> {
 			select id, tune_id, position, rule from ${take} where note <> '' and asked > 0
 			order by played_at desc limit 50`)
 	);
-	const [last] = rows;
-	const other = rows.find(
-		(row) => row !== last && row.tune_id === last.tune_id && row.position === last.position
-	);
-	return last && other ? [other.id, last.id] : [];
+	for (const [i, last] of rows.entries()) {
+		const other = rows
+			.slice(i + 1)
+			.find((row) => row.tune_id === last.tune_id && row.position === last.position);
+		if (other) return [other.id, last.id];
+	}
+	return [];
 }

@@ -240,6 +240,11 @@ describe('the made-up log', () => {
 		const [runs, follows] = pair.map((id) => takes.find((one) => one.id === id));
 		expect([runs?.note, follows?.note]).toEqual(['Runs the scale.', 'Follows the chords.']);
 		expect(runs?.landed).toBeLessThan(follows?.landed ?? 0);
+		// A later take with a note that stands alone does not hide them.
+		const { takes: latest } = await getLog(db, ALL);
+		const alone = latest.find(({ title }) => title !== 'Nettle Tea');
+		await updateTake(db, alone?.id ?? '', 'Alone.', alone?.version ?? 0);
+		expect(await getPair(db)).toEqual(pair);
 	});
 
 	it('knows what is due today: weak places first, no more than half an hour', async () => {
