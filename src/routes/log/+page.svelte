@@ -8,15 +8,8 @@
 	import { onKeys } from '$lib/state/keys';
 	import Chart from '$lib/ui/log/Chart.svelte';
 	import HabitNeck from '$lib/ui/log/HabitNeck.svelte';
-	import {
-		heatFields,
-		heatOption,
-		kindName,
-		landingOption,
-		minutesOption,
-		tempoOption,
-		weekName
-	} from '$lib/ui/log/log-options';
+	import LogCharts from '$lib/ui/log/LogCharts.svelte';
+	import { heatFields, kindName, minutesOption, weekName } from '$lib/ui/log/log-options';
 	import TakeTable from '$lib/ui/log/TakeTable.svelte';
 	import FootKeys from '$lib/ui/FootKeys.svelte';
 	import KeyCap from '$lib/ui/KeyCap.svelte';
@@ -48,7 +41,6 @@
 		{ name: 'Played', value: durationWords(log.totals.durationMs) },
 		{ name: 'Show', value: shown }
 	]);
-	const percent = (share: number | null) => (share === null ? '–' : `${Math.round(100 * share)} %`);
 	const verdict = $derived.by(() => {
 		const shares = log.weeks.flatMap(({ share }) => share ?? []);
 		const [first, last] = [shares[0], shares.at(-1)];
@@ -129,8 +121,7 @@
 		...log,
 		takes: log.takes.filter(({ id }) => !hidden.includes(id))
 	});
-	const heat = $derived(heatFields(log));
-	const weakField = $derived([...heat.fields].sort((a, b) => a.share - b.share)[0]);
+	const weakField = $derived([...heatFields(log).fields].sort((a, b) => a.share - b.share)[0]);
 	const keys = onKeys({
 		t: () => (tables = !tables),
 		f: () => filterBox?.focus()
@@ -162,98 +153,7 @@
 				<p>Least lands in position {weakField.position} over {kindName(weakField.kind)}.</p>
 			{/if}
 		</div>
-		<div class="three">
-			<section>
-				<div class="section-head">
-					<h2>Landing rate</h2>
-					<small>% of changes, by week</small>
-				</div>
-				{#if tables}
-					<table class="data">
-						<thead
-							><tr
-								><th>Week of</th>{#each log.series as one (one.name)}<th>{signs(one.name)}</th
-									>{/each}</tr
-							></thead
-						>
-						<tbody>
-							{#each log.weeks as week, i (week.begins)}
-								<tr
-									><td>{weekName(week)}</td>{#each log.series as one (one.name)}<td
-											>{percent(one.shares[i])}</td
-										>{/each}</tr
-								>
-							{/each}
-						</tbody>
-					</table>
-				{:else}
-					<Chart
-						option={(inks) => landingOption(log, inks)}
-						height={196}
-						label="Landing rate by week: {log.weeks
-							.map((week) => `${weekName(week)} ${percent(week.share)}`)
-							.join(', ')}"
-					/>
-				{/if}
-			</section>
-			<section>
-				<div class="section-head">
-					<h2>Place by chord kind</h2>
-					<small>% landed</small>
-				</div>
-				{#if tables}
-					<table class="data">
-						<thead
-							><tr
-								><th>Chord</th>{#each heat.places as place (place)}<th>{place}</th>{/each}</tr
-							></thead
-						>
-						<tbody>
-							{#each heat.kinds as kind (kind)}
-								<tr
-									><td>{kindName(kind)}</td>{#each heat.places as place (place)}
-										{@const field = heat.fields.find(
-											(one) => one.kind === kind && one.position === place
-										)}<td>{field ? Math.round(100 * field.share) : '–'}</td>{/each}</tr
-								>
-							{/each}
-						</tbody>
-					</table>
-				{:else}
-					<Chart
-						option={(inks) => heatOption(log, inks)}
-						height={196}
-						label="Share that lands by place and kind of chord: {heat.fields
-							.map((one) => `position ${one.position}, ${kindName(one.kind)} ${percent(one.share)}`)
-							.join('; ')}"
-					/>
-				{/if}
-			</section>
-			<section>
-				<div class="section-head">
-					<h2>Tempo, clean</h2>
-					<small>bar reached, dots aimed at</small>
-				</div>
-				{#if tables}
-					<table class="data">
-						<thead><tr><th>Tune</th><th>Clean</th><th>Aim</th></tr></thead>
-						<tbody>
-							{#each log.tempos as one (one.id)}
-								<tr><td>{one.title}</td><td>{one.clean ?? '–'}</td><td>{one.aim}</td></tr>
-							{/each}
-						</tbody>
-					</table>
-				{:else}
-					<Chart
-						option={(inks) => tempoOption(log, inks)}
-						height={196}
-						label="Fastest clean tempo of each tune: {log.tempos
-							.map((one) => `${one.title} ${one.clean ?? 'none'} of ${one.aim}`)
-							.join(', ')}"
-					/>
-				{/if}
-			</section>
-		</div>
+		<LogCharts {log} {tables} />
 		<div class="two">
 			<section>
 				<div class="section-head">
@@ -378,11 +278,6 @@
 </main>
 
 <style>
-	.three {
-		display: grid;
-		grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) minmax(0, 1fr);
-		gap: 24px;
-	}
 	.two {
 		display: grid;
 		grid-template-columns: minmax(0, 2.05fr) minmax(0, 1fr);
@@ -412,25 +307,6 @@
 		color: var(--ink);
 		padding: 0 6px;
 	}
-	.data {
-		width: 100%;
-		border-collapse: collapse;
-		font-size: 13px;
-	}
-	.data th,
-	.data td {
-		text-align: right;
-		padding: 3px 4px;
-		border-bottom: 1px solid var(--hair);
-	}
-	.data th:first-child,
-	.data td:first-child {
-		text-align: left;
-	}
-	.data th {
-		font-weight: 400;
-		color: var(--second);
-	}
 	.pages {
 		display: flex;
 		gap: 20px;
@@ -447,7 +323,6 @@
 		font-size: 18px;
 	}
 	@media (max-width: 1099px) {
-		.three,
 		.two,
 		.last {
 			grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
@@ -458,7 +333,6 @@
 		}
 	}
 	@media (max-width: 640px) {
-		.three,
 		.two,
 		.last {
 			grid-template-columns: minmax(0, 1fr);

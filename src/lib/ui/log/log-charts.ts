@@ -3,6 +3,7 @@ import { AriaComponent, GridComponent, VisualMapComponent } from 'echarts/compon
 import { init, use, type ComposeOption } from 'echarts/core';
 import type { BarSeriesOption, HeatmapSeriesOption, LineSeriesOption } from 'echarts/charts';
 import type { GridComponentOption, VisualMapComponentOption } from 'echarts/components';
+import { LabelLayout } from 'echarts/features';
 import { SVGRenderer } from 'echarts/renderers';
 
 use([
@@ -12,6 +13,7 @@ use([
 	GridComponent,
 	AriaComponent,
 	VisualMapComponent,
+	LabelLayout,
 	SVGRenderer
 ]);
 

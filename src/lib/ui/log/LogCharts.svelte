@@ -1,0 +1,135 @@
+<script lang="ts">
+	import { signs } from '$core/chord';
+	import type { Log } from '$lib/server/log';
+	import Chart from './Chart.svelte';
+	import {
+		heatFields,
+		heatOption,
+		kindName,
+		landingOption,
+		tempoOption,
+		weekName
+	} from './log-options';
+
+	/** Landing rate over time, place by kind of chord, tempo reached by tune; each as a chart or a table. */
+	let { log, tables }: { log: Log; tables: boolean } = $props();
+	const heat = $derived(heatFields(log));
+	const percent = (share: number | null) => (share === null ? '–' : `${Math.round(100 * share)} %`);
+</script>
+
+<div class="three">
+	<section>
+		<div class="section-head">
+			<h2>Landing rate</h2>
+			<small>% of changes, by week</small>
+		</div>
+		{#if tables}
+			<table class="data">
+				<thead
+					><tr
+						><th>Week of</th>{#each log.series as one (one.name)}<th>{signs(one.name)}</th
+							>{/each}</tr
+					></thead
+				>
+				<tbody>
+					{#each log.weeks as week, i (week.begins)}
+						<tr
+							><td>{weekName(week)}</td>{#each log.series as one (one.name)}<td
+									>{percent(one.shares[i])}</td
+								>{/each}</tr
+						>
+					{/each}
+				</tbody>
+			</table>
+		{:else}
+			<Chart
+				option={(inks) => landingOption(log, inks)}
+				height={196}
+				label="Landing rate by week: {log.weeks
+					.map((week) => `${weekName(week)} ${percent(week.share)}`)
+					.join(', ')}"
+			/>
+		{/if}
+	</section>
+	<section>
+		<div class="section-head">
+			<h2>Place by chord kind</h2>
+			<small>% landed</small>
+		</div>
+		{#if tables}
+			<table class="data">
+				<thead
+					><tr
+						><th>Chord</th>{#each heat.places as place (place)}<th>{place}</th>{/each}</tr
+					></thead
+				>
+				<tbody>
+					{#each heat.kinds as kind (kind)}
+						<tr
+							><td>{kindName(kind)}</td>{#each heat.places as place (place)}
+								{@const field = heat.fields.find(
+									(one) => one.kind === kind && one.position === place
+								)}<td>{field ? Math.round(100 * field.share) : '–'}</td>{/each}</tr
+						>
+					{/each}
+				</tbody>
+			</table>
+		{:else}
+			<Chart
+				option={(inks) => heatOption(log, inks)}
+				height={196}
+				label="Share that lands by place and kind of chord: {heat.fields
+					.map((one) => `position ${one.position}, ${kindName(one.kind)} ${percent(one.share)}`)
+					.join('; ')}"
+			/>
+		{/if}
+	</section>
+	<section>
+		<div class="section-head">
+			<h2>Tempo, clean</h2>
+			<small>bar reached, dots aimed at</small>
+		</div>
+		{#if tables}
+			<table class="data">
+				<thead><tr><th>Tune</th><th>Clean</th><th>Aim</th></tr></thead>
+				<tbody>
+					{#each log.tempos as one (one.id)}
+						<tr><td>{one.title}</td><td>{one.clean ?? '–'}</td><td>{one.aim}</td></tr>
+					{/each}
+				</tbody>
+			</table>
+		{:else}
+			<Chart
+				option={(inks) => tempoOption(log, inks)}
+				height={196}
+				label="Fastest clean tempo of each tune: {log.tempos
+					.map((one) => `${one.title} ${one.clean ?? 'none'} of ${one.aim}`)
+					.join(', ')}"
+			/>
+		{/if}
+	</section>
+</div>
+
+<style>
+	.three {
+		display: grid;
+		grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) minmax(0, 1fr);
+		gap: 24px;
+	}
+	section {
+		min-width: 0;
+	}
+	@media (max-width: 1099px) {
+		.three {
+			grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+		}
+		.three > section:last-child {
+			grid-column: 1 / -1;
+		}
+	}
+	@media (max-width: 640px) {
+		.three {
+			grid-template-columns: minmax(0, 1fr);
+		}
+	}
+</style>
