@@ -133,12 +133,14 @@
 			'Drill',
 			[
 				['Enter PgDn', 'what the next step says; while it plays, stop'],
-				['Space PgUp', 'the whole drill again'],
+				['Space', 'the whole drill again'],
+				['PgUp ←', 'hear the pass that is over'],
 				['R', 'change the rule: what, where, how fast'],
 				['↑ ↓', 'a rung up, down'],
 				['[ ]', 'place toward the nut, toward the body'],
 				['Shift .', 'the next key of the circle'],
 				['H J K', 'log a pass by ear: clean, nearly, not yet'],
+				['M', 'a note of your own on the pass'],
 				['W', 'warm up on the plan'],
 				['Z A Q', 'rows of letters that play, while letters are the input']
 			]

@@ -227,6 +227,15 @@
 		flex: 1;
 		height: 14px;
 	}
+	meter::-webkit-meter-bar {
+		border: 1px solid var(--strong);
+		border-radius: 0;
+		background: var(--paper);
+	}
+	meter::-webkit-meter-optimum-value,
+	meter::-webkit-meter-suboptimum-value {
+		background: var(--next);
+	}
 	.acts {
 		display: flex;
 		flex-wrap: wrap;
