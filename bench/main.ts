@@ -14,7 +14,7 @@ import {
 	searchGapGraph,
 	steady
 } from './lines';
-import { pageRatio } from './server';
+import { measureServer } from './server';
 
 /** Median time of some work in ms. */
 async function time(work: () => unknown, ms = 400): Promise<number> {
@@ -138,6 +138,8 @@ export async function main(root: string): Promise<number> {
 	const cover = () => rankCoverage([...coverNeck({ ...request, style: 'guide-tones' })]);
 	console.log(`coverage ${(await time(cover)).toFixed(1)} ms`);
 	row('coverage of the whole neck against a line in eighths', await ratio(cover, line), 10);
-	row('server answer of a tune’s page against /healthz', await pageRatio(root), 10);
+	const served = await measureServer(root);
+	row('server answer of a tune’s page against /healthz', served.pageRatio, 10);
+	for (const { screen, kB } of served.scripts) row(`script of ${screen} at first, kB`, kB, 200);
 	return over;
 }

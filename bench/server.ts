@@ -2,6 +2,7 @@ import { spawn } from 'node:child_process';
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
 
 /** Median time of a request in ms, after some to warm up. */
 async function median(url: string): Promise<number> {
@@ -16,8 +17,31 @@ async function median(url: string): Promise<number> {
 	return times.sort((a, b) => a - b)[Math.floor(times.length / 2)];
 }
 
-/** The slowest of a tune's pages against the answer of `/healthz`, on a server of its own. */
-export async function pageRatio(root: string): Promise<number> {
+/** What a screen loads of script before it is there, gzipped, in kB: all that its page names beforehand. */
+async function scriptOf(url: string): Promise<number> {
+	const response = await fetch(url);
+	await response.arrayBuffer();
+	const links = (response.headers.get('link') ?? '').split(', ');
+	const scripts = links.filter((link) => link.includes('rel="modulepreload"'));
+	if (scripts.length === 0) throw new Error(`${url} names no script`);
+	let bytes = 0;
+	for (const link of scripts) {
+		const path = /<([^>]+)>/.exec(link)?.[1] ?? '';
+		const script = await fetch(new URL(path, url));
+		if (!script.ok) throw new Error(`${path}: ${script.status}`);
+		bytes += gzipSync(await script.arrayBuffer(), { level: 9 }).length;
+	}
+	return bytes / 1000;
+}
+
+/** The slowest of a tune's pages against the answer of `/healthz`, and the script of each screen. */
+export type Served = {
+	readonly pageRatio: number;
+	readonly scripts: readonly { readonly screen: string; readonly kB: number }[];
+};
+
+/** Measures the pages of a server of its own. */
+export async function measureServer(root: string): Promise<Served> {
 	const data = mkdtempSync(join(tmpdir(), 'arc-step-bench-'));
 	const env = { ...process.env, PORT: '0', HOST: '127.0.0.1', ARC_STEP_DATA: data };
 	const child = spawn(process.execPath, [join(root, 'scripts', 'demo.mjs')], { env });
@@ -35,7 +59,14 @@ export async function pageRatio(root: string): Promise<number> {
 		for (const screen of ['chart', 'neck', 'route']) {
 			pages.push(await median(`${url}/tunes/${tunes[0].id}/${screen}`));
 		}
-		return Math.max(...pages) / health;
+		const tune = `tunes/${tunes[0].id}`;
+		const screens = ['chart', 'neck', 'route', 'phrase', 'drill'].map((one) => `${tune}/${one}`);
+		const scripts: { screen: string; kB: number }[] = [];
+		for (const path of ['', ...screens, 'log', 'settings', 'help']) {
+			const screen = path.split('/').at(-1) || 'home';
+			scripts.push({ screen, kB: await scriptOf(`${url}/${path}`) });
+		}
+		return { pageRatio: Math.max(...pages) / health, scripts };
 	} finally {
 		child.kill('SIGTERM');
 	}

@@ -36,8 +36,10 @@ export { summarise, type TakeSummary } from './summary';
 export { todayList, type DueCard, type TodayItem, type TodayReason } from './today';
 export {
 	ALLOWED_NOTES,
+	INPUTS,
 	LANDINGS,
 	RESULTS,
+	type InputKind,
 	type JudgedChange,
 	type Judgement,
 	type JudgeRequest,

@@ -18,6 +18,10 @@ export type PlayedEvent = {
 	readonly cents?: number;
 };
 
+/** Where a take comes from; `hand` is the player's own word for it. */
+export const INPUTS = ['midi', 'microphone', 'file', 'neck', 'simulated', 'hand'] as const;
+export type InputKind = (typeof INPUTS)[number];
+
 /** Notes that a drill allows: the scale in use, chord tones, the landings alone, or anything. */
 export const ALLOWED_NOTES = ['scale', 'arpeggio', 'targets', 'any'] as const;
 /** Tones that a drill lands on. */

@@ -1,4 +1,12 @@
-import { ALLOWED_NOTES, HAND_GRADES, LADDER, LANDINGS, PRESETS, RESULTS } from '$core/practice';
+import {
+	ALLOWED_NOTES,
+	HAND_GRADES,
+	INPUTS,
+	LADDER,
+	LANDINGS,
+	PRESETS,
+	RESULTS
+} from '$core/practice';
 import { GRIDS } from '$core/route';
 import { z } from 'zod';
 import { chartText, instrumentInput, isStorable, UNSTORABLE } from './chart-schema';
@@ -107,9 +115,6 @@ export const drillInput = z.strictObject({
 		.refine(({ start, ceiling }) => start <= ceiling, 'A ladder starts at or under its ceiling.')
 });
 export type CardDrill = z.infer<typeof drillInput>;
-
-export const INPUTS = ['midi', 'microphone', 'file', 'neck', 'simulated', 'hand'] as const;
-export type InputKind = (typeof INPUTS)[number];
 
 export const cardInput = z.strictObject({ tuneId: z.uuid(), drill: drillInput });
 

@@ -21,6 +21,7 @@ import {
 	USUAL_TOLERANCE,
 	type Due,
 	type HandGrade,
+	type InputKind,
 	type Judgement,
 	type JudgeRequest,
 	type LadderPlace,
@@ -33,7 +34,6 @@ import type { BarRange } from '$core/band';
 import type {
 	CardAnswer,
 	CardDrill,
-	InputKind,
 	TakeInput,
 	TakeStored,
 	TakeSummaryAnswer

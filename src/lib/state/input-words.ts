@@ -1,4 +1,4 @@
-import type { InputKind } from '$lib/api/practice-schema';
+import type { InputKind } from '$core/practice';
 import type { InputTrouble } from '$lib/input/types';
 
 export const INPUT_NAMES: Record<InputKind, string> = {

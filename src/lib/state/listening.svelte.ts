@@ -1,6 +1,5 @@
 import * as z from 'zod/mini';
-import { bleeds, latencyOf, type Meter } from '$core/practice';
-import { INPUTS, type InputKind } from '$lib/api/practice-schema';
+import { bleeds, INPUTS, latencyOf, type InputKind, type Meter } from '$core/practice';
 import { playClicks, type Clicks } from '$lib/audio/clicks';
 import { hasMidi, openMidi } from '$lib/input/midi';
 import { isTrouble, type InputTrouble, type NoteListener, type OpenInput } from '$lib/input/types';

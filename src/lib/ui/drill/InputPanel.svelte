@@ -1,8 +1,7 @@
 <script lang="ts">
 	import { signs } from '$core/chord';
 	import { plainName } from '$core/pitch';
-	import { SKILLS, type Skill, type SkillName } from '$core/practice';
-	import type { InputKind } from '$lib/api/practice-schema';
+	import { SKILLS, type InputKind, type Skill, type SkillName } from '$core/practice';
 	import type { DrillDesk } from '$lib/state/drill-desk.svelte';
 	import { INPUT_NAMES } from '$lib/state/input-words';
 	import { inputPrefs, type Listening } from '$lib/state/listening.svelte';
