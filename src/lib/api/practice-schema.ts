@@ -124,20 +124,26 @@ const dayName = z
 	.regex(/^\d{4}-\d{2}-\d{2}$/)
 	.describe('The player’s day, as 2026-03-01');
 
+/** How the drill was played this time. */
+const takePass = z.strictObject({
+	looped: rangeInput.describe('The bars that were played, where they are fewer than the drill’s'),
+	swing: z.number().min(50).max(75).optional().describe('Per cent; without it the feel’s'),
+	toleranceMs: z.number().min(1).max(1000).optional(),
+	loops: z.int().min(1).max(16).describe('Times through that were played to the end'),
+	untilMs: ms.optional().describe('Where the player stopped: later changes are not asked for')
+});
+export type TakePass = z.infer<typeof takePass>;
+
 /** A take as it is sent: what was drilled, and what was played, or the player’s own word for it. */
 export const takeInput = z
 	.strictObject({
+		...takePass.shape,
 		tuneId: z.uuid(),
 		drill: drillInput,
-		looped: rangeInput.describe('The bars that were played, where they are fewer than the drill’s'),
 		tempo,
-		swing: z.number().min(50).max(75).optional().describe('Per cent; without it the feel’s'),
 		input: z.enum(INPUTS),
-		toleranceMs: z.number().min(1).max(1000).optional(),
 		latencyMs: z.number().min(-2000).max(2000).optional(),
-		loops: z.int().min(1).max(16).describe('Times through that were played to the end'),
 		events: z.array(eventInput).max(MOST_EVENTS),
-		untilMs: ms.optional().describe('Where the player stopped: later changes are not asked for'),
 		grade: z.enum(HAND_GRADES).nullable().describe('The player’s own ear; null is judged'),
 		durationMs: z.int().min(0).max(86_400_000),
 		note: noteText.optional(),
@@ -185,8 +191,9 @@ export const takeSummary = z.object({
 export type TakeSummaryAnswer = z.infer<typeof takeSummary>;
 export const takeAnswer = takeSummary.extend({
 	drill: drillInput,
+	pass: takePass,
 	chart: z.string(),
-	events: z.array(eventInput)
+	events: z.array(eventInput).describe('The notes as they were heard, latency taken off')
 });
 export type TakeAnswer = z.infer<typeof takeAnswer>;
 /** What storing a take gives back: the take, and its card with the new rung and date. */

@@ -1,4 +1,11 @@
-import { positionsOf, instrumentOf, lastPosition, type OwnInstrument } from '$core/neck';
+import type { Chart } from '$core/chart';
+import {
+	positionsOf,
+	instrumentOf,
+	lastPosition,
+	type Instrument,
+	type OwnInstrument
+} from '$core/neck';
 import { keyOf, scaleInUse } from '$core/harmony';
 import type { Role } from '$core/chord';
 import { noteName } from '$core/pitch';
@@ -11,10 +18,11 @@ import {
 	summarise,
 	USUAL_TOLERANCE,
 	type ChordKind,
+	type JudgeRequest,
 	type Result
 } from '$core/practice';
 import { ruleIssues } from './judge';
-import type { CardDrill, TakeInput } from './practice-schema';
+import type { CardDrill, TakeAnswer, TakeInput } from './practice-schema';
 import type { Outcome } from './resolve';
 
 /** What is judged: a take on the chart of its tune, and the player's own instruments. */
@@ -117,6 +125,25 @@ export function runTake({ chart: text, title, take, own }: TakeRequest): Outcome
 		}
 	);
 	return { value: { ...kept, landed, asked, clean: judgement.clean, biasMs, spreadMs, changes } };
+}
+
+/** The request that judges a stored take anew, its first time through alone. */
+export function firstTimeThrough(
+	take: TakeAnswer,
+	chart: Chart,
+	instrument: Instrument
+): JudgeRequest {
+	const { pass, drill, tempo, events } = take;
+	return passRequest(chart, instrument, drill, {
+		looped: pass.looped,
+		tempo,
+		swing: pass.swing ?? null,
+		loops: 1,
+		toleranceMs: pass.toleranceMs ?? USUAL_TOLERANCE,
+		latencyMs: 0,
+		events,
+		untilMs: pass.untilMs
+	});
 }
 
 /** Where a tune can be practised: its own tonic and mode, and the boxes of its scale. */

@@ -305,15 +305,18 @@ export async function getHabits(db: Database, filter: LogFilter): Promise<TuneHa
 
 /** Two takes to lay side by side at first: the latest ones of a tune and a place that have notes. */
 export async function getPair(db: Database): Promise<readonly string[]> {
-	const rows = rowsOf<{ id: string; tune_id: string; position: number; rule: string }>(
+	const rows = rowsOf<{ id: string; tune_id: string; position: number; key: string }>(
 		await db.execute(sql`
-			select id, tune_id, position, rule from ${take} where note <> '' and asked > 0
+			select id, tune_id, position, key from ${take} where note <> '' and asked > 0
 			order by played_at desc limit 50`)
 	);
 	for (const [i, last] of rows.entries()) {
 		const other = rows
 			.slice(i + 1)
-			.find((row) => row.tune_id === last.tune_id && row.position === last.position);
+			.find(
+				(row) =>
+					row.tune_id === last.tune_id && row.position === last.position && row.key === last.key
+			);
 		if (other) return [other.id, last.id];
 	}
 	return [];

@@ -14,7 +14,7 @@ import {
 	uuid
 } from 'drizzle-orm/pg-core';
 import type { MotifRecord, PlanSnapshot, PlayerInput, RouteInput } from '../api/notebook-schema';
-import type { CardDrill, TakeEvents } from '../api/practice-schema';
+import type { CardDrill, TakeEvents, TakePass } from '../api/practice-schema';
 import type { Role } from '$core/chord';
 import type { Schedule } from '$core/practice';
 import type { KeptChange } from '../api/take';
@@ -208,6 +208,8 @@ export const take = pgTable(
 		input: text('input').notNull(),
 		rule: text('rule').notNull(),
 		drill: jsonb('drill').$type<CardDrill>().notNull(),
+		/** How the drill was played this time; null is its whole, once through. */
+		pass: jsonb('pass').$type<TakePass>(),
 		looped: boolean('looped').notNull(),
 		landed: integer('landed').notNull(),
 		asked: integer('asked').notNull(),

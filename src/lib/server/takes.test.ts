@@ -1,11 +1,12 @@
-import { drillOf, inKey } from '$core/practice';
+import { instrumentOf } from '$core/neck';
+import { drillOf, inKey, judge } from '$core/practice';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { cardInput, takeInput, type CardDrill, type TakeInput } from '../api/practice-schema';
-import { drillIssues, runTake } from '../api/take';
+import { drillIssues, firstTimeThrough, runTake } from '../api/take';
 import { openEmbedded, type Database } from './database';
 import { loadDemoLog } from './demo-log';
 import { DEMO_TUNES } from './demo-tunes';
@@ -85,6 +86,7 @@ describe('takes and cards', () => {
 		expect(second.card.tempo).toBe(80);
 		const [kept] = await getTakes(db, [second.take.id]);
 		expect(kept.events).toHaveLength(3);
+		expect(kept.pass).toEqual({ looped: null, loops: 1 });
 		expect(kept.chart).toBe(CHART);
 	});
 
@@ -97,6 +99,28 @@ describe('takes and cards', () => {
 		const stopped = await store(id, { untilMs: 5000, tempo: 90 });
 		expect(stopped.take).toMatchObject({ looped: true, asked: 2, landed: 2 });
 		expect(stopped.card).toMatchObject({ tempo: before.tempo, due: before.due });
+	});
+
+	it('keeps how a take was played, so that it can be judged anew', async () => {
+		const { id } = await createTune(db, CHART);
+		const range = { from: 1, to: 3 };
+		const part = takeOf(id, { looped: range, loops: 2, latencyMs: 40, toleranceMs: 90 });
+		// G7 and C, the second time through a little late; the input tells everything 40 ms late.
+		const events = [71, 64, 71, 64].map((midi, i) => ({
+			timeMs: i * 3000 + (i < 2 ? 5 : 75) + 40,
+			durationMs: 300,
+			midi
+		}));
+		const { take: kept } = await store(id, { ...part, events });
+		expect(kept).toMatchObject({ landed: 4, asked: 4, looped: true });
+		const [found] = await getTakes(db, [kept.id]);
+		expect(found.pass).toEqual({ looped: range, loops: 2, toleranceMs: 90 });
+		const { chart } = inKey(CHART, null);
+		const again = judge(firstTimeThrough(found, chart, instrumentOf(chart).instrument));
+		expect(again.changes.map(({ result, errorMs }) => [result, errorMs])).toEqual([
+			['landed', 5],
+			['landed', 5]
+		]);
 	});
 
 	it('takes the player’s own word for it', async () => {

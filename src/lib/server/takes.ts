@@ -15,6 +15,7 @@ import type {
 	CardDrill,
 	TakeAnswer,
 	TakeInput,
+	TakePass,
 	TakeStored,
 	TakeSummaryAnswer
 } from '../api/practice-schema';
@@ -37,7 +38,7 @@ const cardAnswerOf = (row: CardRow): CardAnswer => ({
 });
 
 export const takeSummaryOf = (
-	row: Omit<TakeRow, 'events' | 'chart' | 'drill'>
+	row: Omit<TakeRow, 'events' | 'chart' | 'drill' | 'pass'>
 ): TakeSummaryAnswer => ({
 	id: row.id,
 	tuneId: row.tuneId,
@@ -159,6 +160,14 @@ async function rotate(
 const isPart = ({ looped, untilMs }: TakeInput): boolean =>
 	looped !== null || untilMs !== undefined;
 
+const passOf = ({ looped, loops, swing, untilMs, toleranceMs }: TakeInput): TakePass => ({
+	looped,
+	loops,
+	...(swing === undefined ? {} : { swing }),
+	...(untilMs === undefined ? {} : { untilMs }),
+	...(toleranceMs === undefined ? {} : { toleranceMs })
+});
+
 /** What is stored of a take besides what was sent: how it was judged, and over which chart. */
 type Judged = {
 	readonly judged: JudgedTake;
@@ -203,7 +212,11 @@ export async function storeTake(
 				durationMs: input.durationMs,
 				note: input.note ?? '',
 				chart: judged.chart,
-				events: input.events,
+				events: input.events.map((event) => ({
+					...event,
+					timeMs: event.timeMs - (input.latencyMs ?? 0)
+				})),
+				pass: passOf(input),
 				createdAt: now,
 				updatedAt: now
 			})
@@ -268,6 +281,7 @@ export async function getTakes(db: Database, ids: readonly string[]): Promise<Ta
 	return rows.map((row) => ({
 		...takeSummaryOf(row),
 		drill: row.drill,
+		pass: row.pass ?? { looped: null, loops: row.drill.loops },
 		chart: row.chart,
 		events: row.events
 	}));

@@ -77,7 +77,14 @@
 	const set = (change: Partial<LogFilter> & { compare?: string }) =>
 		void goto(href({ skip: 0, ...change }), { noScroll: true, keepFocus: true });
 
-	function choose(id: string): void {
+	/** Only takes over the same chords can be laid side by side. */
+	function choose({ id, tuneId, key }: LogTake): void {
+		const first = log.takes.find((one) => one.id === chosen.at(-1));
+		if (first && (first.tuneId !== tuneId || first.key !== key)) {
+			toast('Two takes of one tune in one key can be laid side by side: choose the other one.');
+			chosen = [id];
+			return;
+		}
 		chosen = chosen.includes(id) ? chosen.filter((one) => one !== id) : [...chosen, id].slice(-2);
 		if (chosen.length === 2) set({ compare: chosen.join(','), skip: filter.skip });
 	}

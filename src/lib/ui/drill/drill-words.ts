@@ -1,7 +1,7 @@
 import type { Chart } from '$core/chart';
 import { proseSigns, signs } from '$core/chord';
 import { scaleInUse } from '$core/harmony';
-import { bendAdvice } from '$core/practice';
+import { bendAdvice, CHORD_KIND_WORDS } from '$core/practice';
 import type { HandGrade, JudgedChange, Judgement, Result, TakeSummary } from '$core/practice';
 import { nameOver } from '$core/route';
 import type { TargetAnswer } from '$lib/api/plan-schema';
@@ -36,8 +36,17 @@ export function laneWord({ result, errorMs }: JudgedChange): string {
 	return errorMs === null ? '' : signed(errorMs);
 }
 
+/** The kind of chord that makes most of what slips, where one does and others land. */
+function worstKind(kinds: TakeSummary['kinds']): string {
+	const slipped = ({ asked, landed }: TakeSummary['kinds'][number]) => asked - landed;
+	const all = kinds.reduce((sum, kind) => sum + slipped(kind), 0);
+	const worst = kinds.find((kind) => slipped(kind) >= 2 && slipped(kind) > 0.6 * all);
+	if (!worst || kinds.length < 2) return '';
+	return `Mostly chords of ${proseSigns(CHORD_KIND_WORDS[worst.kind])} slip:`;
+}
+
 /** The verdict on a pass: how many land, how the timing leans, what slips. */
-export function passVerdict({ asked, landed, biasMs, spreadMs, slips }: TakeSummary): {
+export function passVerdict({ asked, landed, biasMs, spreadMs, slips, kinds }: TakeSummary): {
 	head: string;
 	rest: string;
 	bars: number[];
@@ -50,8 +59,9 @@ export function passVerdict({ asked, landed, biasMs, spreadMs, slips }: TakeSumm
 		biasMs === null || spreadMs === null
 			? ''
 			: `On average ${Math.round(Math.abs(biasMs))} ms ${biasMs < 0 ? 'early' : 'late'}, spread ${Math.round(spreadMs)} ms.`;
+	const kind = worstKind(kinds);
 	const bars = [...new Set(slips.map(({ bar }) => bar))].sort((a, b) => a - b).slice(0, 4);
-	return { head, rest: timing, bars };
+	return { head, rest: [timing, kind].filter(Boolean).join(' '), bars };
 }
 
 /** A note as it is spelled over a chord, else as the scale in use spells it. */
@@ -68,6 +78,8 @@ export function slipSentence(
 ): readonly [string, string] {
 	const { bar, to } = chart.changes[index];
 	const symbol = signs(to.symbol);
+	const before = index > 0 ? chart.changes[index - 1].to.symbol : null;
+	const move = before ? `${symbol} out of ${signs(before)}` : symbol;
 	const wanted = target ? prefs.name(target.name, target.midi % 12) : null;
 	const played = midi === null ? '' : noteOf(midi, chart, index);
 	const ms = Math.abs(Math.round(errorMs ?? 0));
@@ -76,11 +88,11 @@ export function slipSentence(
 		case 'early':
 			return [head, `${played} came ${ms} ms before ${symbol} and was let go.`];
 		case 'late':
-			return [head, `${played} came ${ms} ms after ${symbol}.`];
+			return [head, `${played} came ${ms} ms after ${move}.`];
 		case 'missed':
-			return [head, `${played} sounded; ${symbol} wants ${wanted ?? 'one of its tones'}.`];
+			return [head, `${played} sounded; ${move} wants ${wanted ?? 'one of its tones'}.`];
 		default:
-			return [head, `No note on ${symbol}${wanted ? `; ${wanted} was due` : ''}.`];
+			return [head, `No note on ${move}${wanted ? `; ${wanted} was due` : ''}.`];
 	}
 }
 

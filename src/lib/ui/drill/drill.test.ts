@@ -54,15 +54,15 @@ const judged = (over: Partial<JudgedChange>): JudgedChange => ({
 describe('words about a pass', () => {
 	it('say what slipped at a change', () => {
 		const tell = (over: Partial<JudgedChange>) => slipSentence(chart, judged(over), undefined);
-		expect(tell({})).toEqual(['Bar 8, late.', 'B came 212 ms after G7alt.']);
+		expect(tell({})).toEqual(['Bar 8, late.', 'B came 212 ms after G7alt out of B♭7.']);
 		expect(tell({ result: 'early', errorMs: -80 })).toEqual([
 			'Bar 8, early.',
 			'B came 80 ms before G7alt and was let go.'
 		]);
 		expect(tell({ result: 'missed', midi: 76, role: null })[1]).toBe(
-			'E sounded; G7alt wants one of its tones.'
+			'E sounded; G7alt out of B♭7 wants one of its tones.'
 		);
-		expect(tell({ result: 'silent', midi: null })[1]).toBe('No note on G7alt.');
+		expect(tell({ result: 'silent', midi: null })[1]).toBe('No note on G7alt out of B♭7.');
 	});
 
 	it('stand in the lane of timing', () => {
@@ -79,13 +79,22 @@ describe('words about a pass', () => {
 			landed: 10,
 			biasMs: 8.2,
 			spreadMs: 16,
-			slips: [slip, { ...slip, bar: 3 }, slip]
+			slips: [slip, { ...slip, bar: 3 }, slip],
+			kinds: [
+				{ kind: 'dominant', asked: 9, landed: 6 },
+				{ kind: 'minor', asked: 5, landed: 4 }
+			]
 		} as unknown as TakeSummary;
 		expect(passVerdict(summary)).toEqual({
 			head: '10 of 14 changes land.',
-			rest: 'On average 8 ms late, spread 16 ms.',
+			rest: 'On average 8 ms late, spread 16 ms. Mostly chords of 7 and 9 slip:',
 			bars: [3, 8]
 		});
+		// Where everything slips alike, or there is one kind alone, no kind is to blame.
+		const even = [6, 2].map((landed) => ({ kind: 'minor', asked: landed + 2, landed }) as const);
+		const rest = 'On average 8 ms late, spread 16 ms.';
+		expect(passVerdict({ ...summary, kinds: even }).rest).toBe(rest);
+		expect(passVerdict({ ...summary, kinds: [summary.kinds[0]] }).rest).toBe(rest);
 		expect(passVerdict({ ...summary, landed: 14, biasMs: null, slips: [] }).head).toBe(
 			'All 14 changes land.'
 		);

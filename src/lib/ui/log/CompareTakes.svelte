@@ -2,8 +2,9 @@
 	import { performed, swingOf } from '$core/band';
 	import { chartTicks, parseChart } from '$core/chart';
 	import { instrumentOf } from '$core/neck';
-	import { compareTakes, passRequest, USUAL_TOLERANCE, viewTake } from '$core/practice';
+	import { compareTakes, viewTake } from '$core/practice';
 	import type { TakeAnswer } from '$lib/api/practice-schema';
+	import { firstTimeThrough } from '$lib/api/take';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import { fittingSize } from '../chord-width';
 	import ChordText from '../ChordText.svelte';
@@ -26,17 +27,7 @@
 		pair.map((take) => {
 			const own = parseChart(take.chart);
 			const { instrument } = instrumentOf(own);
-			return viewTake(
-				passRequest(own, instrument, take.drill, {
-					looped: null,
-					tempo: take.tempo,
-					swing: null,
-					loops: 1,
-					toleranceMs: USUAL_TOLERANCE,
-					latencyMs: 0,
-					events: take.events
-				})
-			);
+			return viewTake(firstTimeThrough(take, own, instrument));
 		})
 	);
 	const verdict = $derived(compareTakes(views[0], views[1]));
@@ -67,6 +58,10 @@
 			})
 		}))
 	);
+	const timing = ({ summary: { biasMs, spreadMs } }: (typeof views)[number]) =>
+		biasMs === null || spreadMs === null
+			? 'too few landings to tell'
+			: `${Math.abs(Math.round(biasMs))} ms ${biasMs < 0 ? 'early' : 'late'}, spread ${Math.round(spreadMs)} ms`;
 	const range = (view: (typeof views)[number]) =>
 		view.lowest === null || view.highest === null ? '–' : `${view.highest - view.lowest} semitones`;
 </script>
@@ -144,7 +139,7 @@
 		<caption>Two takes of the same bars</caption>
 		<thead>
 			<tr>
-				<th>Take</th><th>Landed</th><th>Chord tones on strong beats</th><th>Spread</th><th>Range</th
+				<th>Take</th><th>Landed</th><th>Chord tones on strong beats</th><th>Timing</th><th>Range</th
 				>
 			</tr>
 		</thead>
@@ -154,8 +149,7 @@
 					<td>{take.note || take.rule}</td>
 					<td>{view.summary.landed} of {view.summary.asked}</td>
 					<td>{Math.round(100 * view.chordToneShare)} %</td>
-					<td>{view.summary.spreadMs === null ? '–' : `${Math.round(view.summary.spreadMs)} ms`}</td
-					>
+					<td>{timing(view)}</td>
 					<td>{range(view)}</td>
 				</tr>
 			{/each}
@@ -169,7 +163,9 @@
 		<b>The {verdict.better === 0 ? 'upper' : 'lower'} one follows the changes better.</b>
 		{verdict.reasons.join(' ')}
 	{/if}
-	Range: {range(views[0])} above, {range(views[1])} below.
+	Timing: {timing(views[0])} above, {timing(views[1])} below. Range: {range(views[0])} above, {range(
+		views[1]
+	)} below.
 </p>
 
 <style>

@@ -13,7 +13,7 @@
 		chosen: readonly string[];
 		/** The address with another filter. */
 		href: (change: Partial<LogFilter>) => string;
-		onchoose: (id: string) => void;
+		onchoose: (take: LogTake) => void;
 		onnote: (take: LogTake, note: string) => Promise<void>;
 		onremove: (take: LogTake) => void;
 	};
@@ -75,9 +75,10 @@
 					<td class="acts">
 						<button
 							type="button"
+							disabled={take.grade !== null}
 							aria-pressed={chosen.includes(take.id)}
 							aria-label="Compare this take, {INPUT_NAMES[take.input]}"
-							onclick={() => onchoose(take.id)}>{chosen.includes(take.id) ? '◆' : '◇'}</button
+							onclick={() => onchoose(take)}>{chosen.includes(take.id) ? '◆' : '◇'}</button
 						>
 						<button type="button" aria-label="Delete this take" onclick={() => onremove(take)}
 							>✕</button

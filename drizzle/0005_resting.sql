@@ -1,1 +1,0 @@
-ALTER TABLE "card" ADD COLUMN "resting" boolean DEFAULT false NOT NULL;
