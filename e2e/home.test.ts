@@ -43,7 +43,8 @@ test('a form replaces the bars in the key, and one step takes it back', async ({
 	await page.getByRole('button', { name: 'Undo' }).click();
 	await expect(page.locator('.verdict p')).toContainText('2 bars');
 	await expect(editorOf(page)).toContainText('| Em | Am |');
-	// The offer to take it back goes with the screen that could.
+	// The offer is used up, and a new one goes with the screen that could take it back.
+	await expect(page.getByRole('button', { name: 'Undo' })).toHaveCount(0);
 	await page.getByRole('button', { name: /^Eight-bar/ }).click();
 	await expect(page.getByRole('button', { name: 'Undo' })).toBeVisible();
 	await page.getByRole('link', { name: 'Neck' }).click();

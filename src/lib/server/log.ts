@@ -1,6 +1,6 @@
 import { instrumentOf } from '$core/neck';
 import { CHORD_KINDS, habitsOf, inKey, type ChordKind, type Habits } from '$core/practice';
-import { and, asc, desc, eq, inArray, isNull, sql, type SQL } from 'drizzle-orm';
+import { and, asc, desc, eq, inArray, sql, type SQL } from 'drizzle-orm';
 import type { TakeSummaryAnswer } from '../api/practice-schema';
 import type { Database } from './database';
 import { listInstruments } from './instruments';
@@ -74,12 +74,14 @@ export type Log = {
 
 type Columns = { tuneId: unknown; position: unknown; key: unknown };
 
-const wheres = (filter: LogFilter, columns: Columns): SQL | undefined =>
+/** What a filter leaves of takes or changes; those of deleted tunes are left out. */
+const wheres = (filter: LogFilter, columns: Columns): SQL =>
 	and(
+		sql`${columns.tuneId} in (select id from ${tune} where deleted_at is null)`,
 		filter.tune === null ? undefined : sql`${columns.tuneId} = ${filter.tune}`,
 		filter.place === null ? undefined : sql`${columns.position} = ${filter.place}`,
 		filter.key === null ? undefined : sql`${columns.key} = ${filter.key}`
-	);
+	) ?? sql`true`;
 
 type WeekRow = {
 	week: string;
@@ -135,9 +137,9 @@ export async function getLog(db: Database, filter: LogFilter): Promise<Log> {
 	const where = wheres(filter, take);
 	const weekRows = rowsOf<WeekRow>(
 		await db.execute(sql`
-			select date_trunc('week', played_at) as week, position, key, count(*)::int as takes,
+			select date_trunc('week', played_at, 'UTC') as week, position, key, count(*)::int as takes,
 				sum(landed)::int as landed, sum(asked)::int as asked, sum(duration_ms)::float8 as ms
-			from ${take} ${where ? sql`where ${where}` : sql``} group by 1, 2, 3`)
+			from ${take} where ${where} group by 1, 2, 3`)
 	);
 	const begun = weekRows.map((row) => new Date(row.week).getTime());
 	const begins: number[] = [];
@@ -155,7 +157,7 @@ export async function getLog(db: Database, filter: LogFilter): Promise<Log> {
 		await db.execute(sql`
 			select position, kind, count(*)::int as asked,
 				(count(*) filter (where result in ('landed', 'held')))::int as landed
-			from ${takeChange} ${changes ? sql`where ${changes}` : sql``} group by 1, 2`)
+			from ${takeChange} where ${changes} group by 1, 2`)
 	);
 	const [about] = rowsOf<{
 		takes: number;
@@ -168,10 +170,10 @@ export async function getLog(db: Database, filter: LogFilter): Promise<Log> {
 	}>(
 		await db.execute(sql`
 			select
-				(select count(*)::int from ${take} ${where ? sql`where ${where}` : sql``}) as takes,
-				(select sum(duration_ms)::float8 from ${take} ${where ? sql`where ${where}` : sql``}) as ms,
-				(select min(played_at) from ${take} ${where ? sql`where ${where}` : sql``}) as first,
-				(select max(played_at) from ${take} ${where ? sql`where ${where}` : sql``}) as last,
+				(select count(*)::int from ${take} where ${where}) as takes,
+				(select sum(duration_ms)::float8 from ${take} where ${where}) as ms,
+				(select min(played_at) from ${take} where ${where}) as first,
+				(select max(played_at) from ${take} where ${where}) as last,
 				(select json_agg(json_build_object('id', u.id, 'title', u.title, 'aim', u.tempo, 'clean', c.clean)
 					order by u.created_at) from ${tune} u join (select tune_id, max(tempo) filter (where clean and not looped)
 					as clean from ${take} group by tune_id) c on c.tune_id = u.id where u.deleted_at is null) as tempos,
@@ -215,7 +217,7 @@ export async function getLog(db: Database, filter: LogFilter): Promise<Log> {
 		})
 		.from(take)
 		.innerJoin(tune, eq(tune.id, take.tuneId))
-		.where(and(where, isNull(tune.deletedAt)))
+		.where(where)
 		.orderBy(filter.down ? desc(order) : asc(order), desc(take.playedAt))
 		.limit(PAGE)
 		.offset(filter.skip);
@@ -259,14 +261,13 @@ export type TuneHabits = Habits & {
 	readonly strings: number;
 };
 
-/** The habits at the place that was played most among those chosen; null without a take with notes. */
+/** The habits at the place, in the key, that was played most among those chosen; null without a take with notes. */
 export async function getHabits(db: Database, filter: LogFilter): Promise<TuneHabits | null> {
 	const [most] = await db
-		.select({ tuneId: take.tuneId, position: take.position })
+		.select({ tuneId: take.tuneId, position: take.position, key: take.key })
 		.from(take)
-		.innerJoin(tune, and(eq(tune.id, take.tuneId), isNull(tune.deletedAt)))
 		.where(and(wheres(filter, take), sql`${take.asked} > 0`))
-		.groupBy(take.tuneId, take.position)
+		.groupBy(take.tuneId, take.position, take.key)
 		.orderBy(desc(sql`count(*)`))
 		.limit(1);
 	if (!most) return null;
@@ -275,7 +276,12 @@ export async function getHabits(db: Database, filter: LogFilter): Promise<TuneHa
 		.from(take)
 		.innerJoin(tune, eq(tune.id, take.tuneId))
 		.where(
-			and(eq(take.tuneId, most.tuneId), eq(take.position, most.position), sql`${take.asked} > 0`)
+			and(
+				eq(take.tuneId, most.tuneId),
+				eq(take.position, most.position),
+				eq(take.key, most.key),
+				sql`${take.asked} > 0`
+			)
 		)
 		.orderBy(desc(take.playedAt))
 		.limit(HABIT_TAKES);
@@ -288,7 +294,7 @@ export async function getHabits(db: Database, filter: LogFilter): Promise<TuneHa
 				rows.map(({ id }) => id)
 			)
 		);
-	const { chart } = inKey(rows[0].chart, null);
+	const { chart } = inKey(rows[0].chart, most.key === '' ? null : most.key);
 	const { instrument } = instrumentOf(chart, await listInstruments(db));
 	const habits = habitsOf(
 		chart,

@@ -204,7 +204,12 @@ describe('takes and cards', () => {
 	it('goes with its tune', async () => {
 		const { id } = await createTune(db, CHART);
 		const { take } = await store(id);
+		const own = { ...ALL, tune: id };
+		expect((await getLog(db, own)).totals.takes).toBe(1);
 		await deleteTune(db, id);
+		// Deleted, it is in no figure of the log, though it can still be brought back.
+		expect(await getLog(db, own)).toMatchObject({ found: 0, takes: [], weeks: [], heat: [] });
+		expect(await getHabits(db, own)).toBeNull();
 		expect((await practisedCards(db)).some(({ tuneId }) => tuneId === id)).toBe(false);
 		await purgeDeleted(db);
 		expect(await getTakes(db, [take.id])).toEqual([]);
@@ -259,6 +264,11 @@ describe('the made-up log', () => {
 		const habits = await getHabits(db, ALL);
 		expect(habits?.title).toBe('Tin Roof Ferry');
 		expect(habits?.places.length).toBeGreaterThan(3);
+		// A tune that was drilled in two keys has the habits of one of them, in that key.
+		const { choices } = await getLog(db, ALL);
+		const lamp = choices.tunes.find(({ title }) => title === 'Ladder to the Lamp')?.id ?? null;
+		expect(await getHabits(db, { ...ALL, tune: lamp })).toMatchObject({ key: 'Ab', takes: 8 });
+		expect(await getHabits(db, { ...ALL, tune: lamp, key: 'Db' })).toMatchObject({ takes: 5 });
 		const pair = await getPair(db);
 		const takes = await getTakes(db, pair);
 		const [runs, follows] = pair.map((id) => takes.find((one) => one.id === id));

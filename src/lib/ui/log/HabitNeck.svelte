@@ -1,8 +1,7 @@
 <script lang="ts">
 	import type { TuneHabits } from '$lib/server/log';
-	import { signs } from '$core/chord';
-	import { roleWords } from '$core/chord';
 	import { plural } from '../words';
+	import { roleSentence, stepSentence, stringSentence } from './habit-words';
 
 	/** Which places of a position are always played and which never. Size and ink: how often. */
 	let { habits, strings }: { habits: TuneHabits; strings: number } = $props();
@@ -26,17 +25,6 @@
 	);
 	const step = (count: number) => Math.min(4, 1 + Math.floor((4 * count) / (most + 1)));
 	const waiting = $derived(habits.unused.length);
-	const never = $derived(
-		habits.silentStrings.length === 0
-			? ''
-			: `${habits.silentStrings.length === 1 ? 'String' : 'Strings'} ${habits.silentStrings.join(' and ')} ${habits.silentStrings.length === 1 ? 'is' : 'are'} never used. `
-	);
-	const roles = $derived(
-		habits.roles
-			.slice(0, 2)
-			.map(({ role }) => `${roleWords(role)} (${signs(role)})`)
-			.join(' and ')
-	);
 </script>
 
 <svg
@@ -90,8 +78,10 @@
 	{/each}
 </svg>
 <p>
-	<b>{never}</b>{waiting} of {plural(habits.tonePlaces, 'chord-tone place')} wait. In the discs: how many
-	of a hundred notes. {roles ? `Landed on most: the ${roles}.` : ''}
+	<b>{stringSentence(habits)}</b>
+	{waiting} of {plural(habits.tonePlaces, 'chord-tone place')} wait. In the discs: how many of a hundred
+	notes. {roleSentence(habits)}
+	{stepSentence(habits)}
 </p>
 
 <style>

@@ -137,6 +137,8 @@
 		draft.text = withBars(written, formBars(form, tonic));
 		if (had === 0) return;
 		const said = `${form.name} is in place of ${plural(had, 'bar')}.`;
+		// An older offer would take back this form, not its own.
+		offers.forEach((id) => toast.dismiss(id));
 		offers.push(toast(said, { action: { label: 'Undo', onClick: () => editor.undo() } }));
 	}
 	const keys = onKeys({
