@@ -65,6 +65,9 @@ function rulesOf(preset: Preset, chart: Chart, position: number, range: BarRange
 	}
 }
 
+/** No instrument has more frets. */
+const MOST_FRETS = 24;
+
 /** Bars that make one pass at least, so that a loop of four is judged more than once. */
 const LEAST_BARS = 12;
 const MOST_LOOPS = 4;
@@ -97,6 +100,22 @@ export function drillOf(
 		loops: usualLoops(chart, range),
 		ladder
 	};
+}
+
+/**
+ * The same work at another place or in another key: a locked hand and the one fret that is played move
+ * along, a saved route stays behind. A fret that would leave the neck is let go.
+ */
+export function moveDrill<D extends Drill>(drill: D, position: number, key: string | null): D {
+	const { position: locked, fret, ...rest } = drill.rules;
+	const moved = fret === undefined ? undefined : fret + position - drill.position;
+	const rules: Rules = {
+		...rest,
+		...(locked === undefined ? {} : { position }),
+		...(moved === undefined || moved < 0 || moved > MOST_FRETS ? {} : { fret: moved })
+	};
+	const routeId = position === drill.position && key === drill.key ? drill.routeId : null;
+	return { ...drill, position, key, routeId, rules };
 }
 
 /** Ms of a pass at a tempo, without its count-in. */

@@ -3,7 +3,7 @@ export { bendAdvice, isBent } from './bends';
 export { bleeds, latencyOf } from './calibrate';
 export { CHORD_KINDS, CHORD_KIND_WORDS, chordKind, type ChordKind } from './chord-kind';
 export { compareTakes, passNotes, viewTake } from './compare';
-export { drillOf, passMs, PRESETS, styleOf, type Drill, type Preset } from './drill';
+export { drillOf, moveDrill, passMs, PRESETS, styleOf, type Drill, type Preset } from './drill';
 export { drillLine, PRESET_WORDS } from './drill-words';
 export { dueChanges, roundMs, type Due } from './due';
 export { habitsOf, type Habits } from './habits';

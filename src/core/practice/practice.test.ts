@@ -6,7 +6,7 @@ import { planRoute } from '../route';
 import { scaleInUse } from '../harmony';
 import { chordKind } from './chord-kind';
 import { compareTakes, viewTake } from './compare';
-import { answerBars, drillOf, passMs, PRESETS, styleOf } from './drill';
+import { answerBars, drillOf, moveDrill, passMs, PRESETS, styleOf, type Drill } from './drill';
 import { drillLine, PRESET_WORDS } from './drill-words';
 import { habitsOf } from './habits';
 import { judge } from './judge';
@@ -58,6 +58,23 @@ function targetsOf(style: Parameters<typeof planRoute>[0]['style']) {
 }
 
 describe('drills', () => {
+	it('moves to another place or key: a locked hand and a lone fret go along, a route stays', () => {
+		const drill: Drill = {
+			...drillOf('roots', FERRY_CHART, { position: 5, key: null }),
+			routeId: 'a route',
+			rules: { position: 5, fret: 5, strings: [1, 2], landOn: 'roots' }
+		};
+		expect(moveDrill(drill, 8, 'Eb')).toEqual({
+			...drill,
+			...{ position: 8, key: 'Eb', routeId: null },
+			rules: { position: 8, fret: 8, strings: [1, 2], landOn: 'roots' }
+		});
+		expect(moveDrill(drill, 5, null)).toEqual(drill);
+		const roaming = { ...drill, rules: { fret: 2 } };
+		expect(moveDrill(roaming, 6, null).rules).toEqual({ fret: 3 });
+		expect(moveDrill(roaming, 1, null).rules).toEqual({});
+	});
+
 	it('say themselves on one line', () => {
 		const where = { position: 6, key: null };
 		const ladder = { start: 72, step: 4, ceiling: 104, up: 2 };

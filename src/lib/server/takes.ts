@@ -4,6 +4,7 @@ import {
 	foot,
 	gradeByHand,
 	gradeOf,
+	moveDrill,
 	newSchedule,
 	nextKey,
 	nextPlace,
@@ -137,12 +138,9 @@ async function rotate(
 		.select({ position: card.position, key: card.key })
 		.from(card)
 		.where(eq(card.tuneId, row.tuneId));
-	const add = async (change: Partial<CardDrill>) => {
-		const position = change.position ?? row.position;
-		const { rules } = row.drill;
-		const moved = rules.position === undefined ? rules : { ...rules, position };
-		const drill: CardDrill = { ...row.drill, routeId: null, ...change, rules: moved };
-		await cardFor(db, row.tuneId, drill, now);
+	const add = async (change: Partial<Pick<CardDrill, 'position' | 'key'>>) => {
+		const { position, key } = { ...row.drill, ...change };
+		await cardFor(db, row.tuneId, moveDrill(row.drill, position, key), now);
 	};
 	const here = cards.filter((one) => one.key === row.key).map(({ position }) => position);
 	const place = row.key === '' ? nextPlace(row.position, places, here) : null;

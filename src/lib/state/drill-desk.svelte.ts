@@ -12,6 +12,7 @@ import {
 	inKey,
 	judge,
 	keysFrom,
+	moveDrill,
 	nextStep,
 	passMs,
 	passRequest,
@@ -165,18 +166,12 @@ export class DrillDesk {
 		const card = this.cardAt(position, goal);
 		this.keyTune(goal);
 		const before = this.drill as CardDrill | undefined;
-		const drill = card?.drill ?? this.moved(before ?? null, position, goal);
+		const made = () =>
+			structuredClone(
+				drillOf('guide-tones', this.open.chart, { position, key: goal })
+			) as CardDrill;
+		const drill = card?.drill ?? (before ? moveDrill(before, position, goal) : made());
 		this.take(drill, card);
-	}
-
-	private moved(before: CardDrill | null, position: number, key: string | null): CardDrill {
-		if (!before) {
-			const made = drillOf('guide-tones', this.open.chart, { position, key });
-			return structuredClone(made) as CardDrill;
-		}
-		const { rules } = before;
-		const moved = rules.position === undefined ? rules : { ...rules, position };
-		return { ...before, position, key, rules: moved, routeId: null };
 	}
 
 	private keyTune(key: string | null): void {
