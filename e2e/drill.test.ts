@@ -49,6 +49,12 @@ test('from today to the log: a drill is started, played, judged, followed and ke
 	await expect(page.getByRole('heading', { name: 'This pass' })).toBeVisible();
 	await expect(page.getByRole('heading', { name: /^Next: / })).toBeVisible();
 	await expectAccessible(page);
+	// What started the drill out of today's list starts nothing again.
+	await page.keyboard.press('f');
+	await expect(page).toHaveURL(/stand/);
+	await page.keyboard.press('f');
+	await expect(page).not.toHaveURL(/stand|start/);
+	await expect(verdict(page)).toContainText('changes land');
 	await page.keyboard.press('Enter');
 	await expect(verdict(page)).toContainText(/^(Loop|Pass) at \d+\./);
 	// Stopped on the way, what was played is kept.

@@ -54,8 +54,10 @@ const slower = (tempo: number, { step }: Ladder): number => Math.max(30, tempo -
 /** `the third of G7alt in bar 8 came late twice`; without an aim the chord itself. */
 function slipWords(chart: Chart, slip: Slip, rules: Rules, aims?: Aims): string {
 	const fault = mainFault(slip);
-	const tone = aim(chart, slip, rules, aims);
-	const what = tone ? `the ${tone.role} of ${slip.to}` : slip.to;
+	// What came late need not be what was aimed for; what never came is what was aimed for.
+	const came = fault === 'late' || fault === 'early';
+	const role = came ? slip.struck : aim(chart, slip, rules, aims)?.role;
+	const what = role ? `the ${role} of ${slip.to}` : came ? `the landing on ${slip.to}` : slip.to;
 	const often = slip.asked > 1 ? ` ${times(slip[fault])}` : '';
 	return `${what} in bar ${slip.bar} ${HOW[fault]}${often}`;
 }

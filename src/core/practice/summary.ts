@@ -1,4 +1,5 @@
 import type { Chart } from '../chart';
+import type { Role } from '../chord';
 import { chordKind, type ChordKind } from './chord-kind';
 import type { JudgedChange, Judgement, Result } from './types';
 
@@ -16,6 +17,8 @@ export type Slip = Tally & {
 	readonly early: number;
 	readonly missed: number;
 	readonly silent: number;
+	/** The role of what came late or early, where it was the same each time; else null. */
+	readonly struck: Role | null;
 };
 
 /** What a whole take comes to. Times in ms; bias and spread over the notes that landed. */
@@ -48,6 +51,12 @@ function spreadOf(errors: readonly number[]): { bias: number; spread: number } |
 /** Among changes that slipped equally often a wrong note or none is worse than a late one, that than an early one. */
 const severity = ({ missed, silent, late }: Slip): number => 4 * (missed + silent) + 2 * late;
 
+function sameRole(changes: readonly JudgedChange[]): Role | null {
+	const roles = new Set(changes.map(({ role }) => role));
+	const [role] = roles;
+	return roles.size === 1 ? role : null;
+}
+
 function slipsOf(chart: Chart, changes: readonly JudgedChange[]): Slip[] {
 	const by = new Map<number, JudgedChange[]>();
 	for (const change of changes) {
@@ -68,7 +77,8 @@ function slipsOf(chart: Chart, changes: readonly JudgedChange[]): Slip[] {
 				late: count(all, 'late'),
 				early: count(all, 'early'),
 				missed: count(all, 'missed'),
-				silent: count(all, 'silent')
+				silent: count(all, 'silent'),
+				struck: sameRole(all.filter(({ result }) => result === 'late' || result === 'early'))
 			};
 		})
 		.filter(({ asked, landed }) => landed < asked)

@@ -6,7 +6,7 @@ import type { HandGrade, JudgedChange, Judgement, Result, TakeSummary } from '$c
 import { nameOver } from '$core/route';
 import type { TargetAnswer } from '$lib/api/plan-schema';
 import { prefs } from '$lib/state/prefs.svelte';
-import { capital } from '../words';
+import { capital, plural } from '../words';
 
 /** What each result is called, and what it means. */
 export const RESULT_WORDS: Record<Exclude<Result, 'passed'>, readonly [string, string]> = {
@@ -52,9 +52,9 @@ export function passVerdict({ asked, landed, biasMs, spreadMs, slips, kinds }: T
 	bars: number[];
 } {
 	const head =
-		asked > 0 && landed === asked
+		asked > 1 && landed === asked
 			? `All ${asked} changes land.`
-			: `${landed} of ${asked} changes land.`;
+			: `${landed} of ${plural(asked, 'change')} ${asked === 1 ? 'lands' : 'land'}.`;
 	const timing =
 		biasMs === null || spreadMs === null
 			? ''

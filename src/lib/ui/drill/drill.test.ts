@@ -95,6 +95,7 @@ describe('words about a pass', () => {
 		const rest = 'On average 8 ms late, spread 16 ms.';
 		expect(passVerdict({ ...summary, kinds: even }).rest).toBe(rest);
 		expect(passVerdict({ ...summary, kinds: [summary.kinds[0]] }).rest).toBe(rest);
+		expect(passVerdict({ ...summary, asked: 1, landed: 1 }).head).toBe('1 of 1 change lands.');
 		expect(passVerdict({ ...summary, landed: 14, biasMs: null, slips: [] }).head).toBe(
 			'All 14 changes land.'
 		);

@@ -93,7 +93,8 @@
 	/** The stand view lies over any screen; the address holds it, so that going back closes it. */
 	const standing = $derived(page.url.searchParams.has('stand'));
 	async function stand(on: boolean): Promise<void> {
-		const url = new URL(page.url);
+		// The page's own address forgets what was replaced in it since.
+		const url = new URL(location.href);
 		if (on) url.searchParams.set('stand', '');
 		else url.searchParams.delete('stand');
 		await goto(url, { replaceState: !on, noScroll: true, keepFocus: true });
