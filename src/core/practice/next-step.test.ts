@@ -38,7 +38,11 @@ describe('the next step in words', () => {
 		],
 		['missed', [(i) => (i === 2 ? { midi: 65 } : {})], 'The 3 of E in bar 3 was missed.'],
 		['silent', [() => ({}), {}, {}, [3]], 'The 3 of C#7 in bar 4 stayed silent.'],
-		['a root', [() => ({}), {}, { landOn: 'roots' }, [0]], 'The R of F#m in bar 1 stayed silent.']
+		[
+			'a root',
+			[() => ({}), {}, { landOn: 'roots' }, [0]],
+			'The root of F#m in bar 1 stayed silent.'
+		]
 	])('%s', (_, args, reason) => expect(after(...args)).toMatchObject({ kind: 'loop', reason }));
 
 	it('puts a wrong note or none before a late one, that before an early one', () => {

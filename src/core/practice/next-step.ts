@@ -57,7 +57,11 @@ function slipWords(chart: Chart, slip: Slip, rules: Rules, aims?: Aims): string 
 	// What came late need not be what was aimed for; what never came is what was aimed for.
 	const came = fault === 'late' || fault === 'early';
 	const role = came ? slip.struck : aim(chart, slip, rules, aims)?.role;
-	const what = role ? `the ${role} of ${slip.to}` : came ? `the landing on ${slip.to}` : slip.to;
+	const what = role
+		? `the ${role === 'R' ? 'root' : role} of ${slip.to}`
+		: came
+			? `the landing on ${slip.to}`
+			: slip.to;
 	const often = slip.asked > 1 ? ` ${times(slip[fault])}` : '';
 	return `${what} in bar ${slip.bar} ${HOW[fault]}${often}`;
 }

@@ -237,7 +237,10 @@
 							class="place"
 							x={at.tab.x}
 							y={at.tab.y + at.tab.h / 2}
-							font-size={at.land.size * 0.7}>Plan a route and its tab stands here.</text
+							font-size={at.land.size * 0.7}
+							>{transport.route?.silent
+								? 'The way between is yours.'
+								: 'Plan a route and its tab stands here.'}</text
 						>
 					{:else if chart.played[bar]}
 						<text
