@@ -11,49 +11,49 @@
 	let { target, width }: { target: TargetAnswer | null; width: number } = $props();
 	const transport = useTransport();
 	const { open } = transport;
-	const HEIGHT = 132;
+	const HEIGHT = 112;
 	const heard = $derived(transport.heard);
 	const number = $derived(
 		heard.kind === 'counting' ? heard.count : heard.kind === 'playing' ? heard.toGo : null
 	);
 	const half = $derived(width / 2);
-	const sizes = [84, 72, 60, 50, 42, 34, 28];
+	const sizes = [78, 70, 60, 50, 42, 34, 28];
 </script>
 
 <svg viewBox="0 0 {width} {HEIGHT}" {width} height={HEIGHT} aria-hidden="true">
-	<text class="small now" x="0" y="18">now</text>
+	<text class="small now" x="0" y="14">now</text>
 	{#if open.now}
 		<g class="now">
-			<ChordText chord={open.now} x={0} y={102} size={fittingSize(open.now, half - 110, sizes)} />
+			<ChordText chord={open.now} x={0} y={88} size={fittingSize(open.now, half - 110, sizes)} />
 		</g>
 	{:else}
-		<text class="nothing" x="0" y="96">N.C.</text>
+		<text class="nothing" x="0" y="84">N.C.</text>
 	{/if}
-	<text class="small next" x={half - 40} y="18">next</text>
+	<text class="small next" x={half - 40} y="14">next</text>
 	{#if open.next}
 		<g class="next">
 			<ChordText
 				chord={open.next}
 				x={half - 40}
-				y={102}
+				y={88}
 				size={fittingSize(open.next, half - 130, sizes)}
 			/>
 		</g>
 		{#if target}
-			<StandTarget {target} x={width - 116} y={52} r={25} />
-			<text class="place" x={width - 116} y="106"
+			<StandTarget {target} x={width - 116} y={40} r={23} />
+			<text class="place" x={width - 116} y="90"
 				>{prefs.name(target.name, target.midi % 12)} · string {target.string}</text
 			>
-			<text class="place" x={width - 116} y="124"
+			<text class="place" x={width - 116} y="107"
 				>{target.fret === 0 ? 'open' : `fret ${target.fret}`}</text
 			>
 		{/if}
 	{/if}
 	{#if number !== null}
-		<text class="count" class:counting={heard.kind === 'counting'} x={width - 14} y="84"
+		<text class="count" class:counting={heard.kind === 'counting'} x={width - 14} y="72"
 			>{number}</text
 		>
-		<text class="unit" x={width - 14} y="106"
+		<text class="unit" x={width - 14} y="90"
 			>{heard.kind === 'counting' ? `of ${heard.of}` : number === 1 ? 'beat' : 'beats'}</text
 		>
 	{/if}
@@ -93,7 +93,7 @@
 	.count {
 		font-family: var(--font-display);
 		font-weight: 800;
-		font-size: 84px;
+		font-size: 76px;
 		text-anchor: end;
 		fill: var(--ink);
 	}

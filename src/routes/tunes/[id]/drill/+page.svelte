@@ -329,7 +329,7 @@
 						figure={worst}
 						target={!worst && comes ? { ...comes, bar: chart.changes[comes.change].bar } : null}
 						{...frets}
-						height={rowCount === 1 ? 250 : playing ? 158 : 196}
+						height={rowCount === 1 ? 250 : playing ? 162 : 196}
 						onposition={(position) => {
 							if (playing) return;
 							open.moveTo(position);
