@@ -60,7 +60,7 @@
 	);
 	const timing = ({ summary: { biasMs, spreadMs } }: (typeof views)[number]) =>
 		biasMs === null || spreadMs === null
-			? 'too few landings to tell'
+			? 'too few landings'
 			: `${Math.abs(Math.round(biasMs))} ms ${biasMs < 0 ? 'early' : 'late'}, spread ${Math.round(spreadMs)} ms`;
 	const range = (view: (typeof views)[number]) =>
 		view.lowest === null || view.highest === null ? '–' : `${view.highest - view.lowest} semitones`;
