@@ -261,6 +261,7 @@ test('the log is filtered, sorted, read as tables, and two takes are compared', 
 	await page.getByLabel('Note of the take').fill('Thumb behind the neck.');
 	await page.keyboard.press('Enter');
 	await expect(rows.nth(1)).toContainText('Thumb behind the neck.');
+	await expect(rows.nth(1).getByRole('button', { name: /note of this take/ })).toBeFocused();
 	await page.reload();
 	await expect(page.locator('.last')).toContainText('Thumb behind the neck.');
 });

@@ -1,3 +1,4 @@
+import type { BarRange } from '$core/band';
 import type { Chart } from '$core/chart';
 import { proseSigns, signs } from '$core/chord';
 import { scaleInUse } from '$core/harmony';
@@ -70,16 +71,22 @@ const noteOf = (midi: number, chart: Chart, change: number): string => {
 	return prefs.name(name, midi % 12);
 };
 
-/** What went wrong at a change, in two parts: where and how, then the notes. */
+/**
+ * What went wrong at a change, in two parts: where and how, then the notes.
+ * @param range the bars that were played; null is the whole form
+ */
 export function slipSentence(
 	chart: Chart,
 	{ index, result, midi, errorMs }: JudgedChange,
-	target: TargetAnswer | undefined
+	target: TargetAnswer | undefined,
+	range: BarRange | null = null
 ): readonly [string, string] {
 	const { bar, to } = chart.changes[index];
 	const symbol = signs(to.symbol);
-	const before = index > 0 ? chart.changes[index - 1].to.symbol : null;
-	const move = before ? `${symbol} out of ${signs(before)}` : symbol;
+	// What a loop begins with comes out of the count-in, or out of the loop's end.
+	const before = chart.changes[index - 1];
+	const inside = before && before.bar > (range?.from ?? 0);
+	const move = inside ? `${symbol} out of ${signs(before.to.symbol)}` : symbol;
 	const wanted = target ? prefs.name(target.name, target.midi % 12) : null;
 	const played = midi === null ? '' : noteOf(midi, chart, index);
 	const ms = Math.abs(Math.round(errorMs ?? 0));

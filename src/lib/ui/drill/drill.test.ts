@@ -55,6 +55,8 @@ describe('words about a pass', () => {
 	it('say what slipped at a change', () => {
 		const tell = (over: Partial<JudgedChange>) => slipSentence(chart, judged(over), undefined);
 		expect(tell({})).toEqual(['Bar 8, late.', 'B came 212 ms after G7alt out of B♭7.']);
+		const loop = { from: 7, to: 9 };
+		expect(slipSentence(chart, judged({}), undefined, loop)[1]).toBe('B came 212 ms after G7alt.');
 		expect(tell({ result: 'early', errorMs: -80 })).toEqual([
 			'Bar 8, early.',
 			'B came 80 ms before G7alt and was let go.'

@@ -70,7 +70,7 @@
 					<td class="number">{Math.round(take.tempo)}</td>
 					<td>{landed(take)}{take.looped ? ' (part)' : ''}</td>
 					<td class="wide note">
-						<NoteField note={take.note} onwrite={(note) => void onnote(take, note)} />
+						<NoteField stays note={take.note} onwrite={(note) => void onnote(take, note)} />
 					</td>
 					<td class="acts">
 						<button

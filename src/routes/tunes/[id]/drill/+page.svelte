@@ -108,7 +108,8 @@
 								slipSentence(
 									chart,
 									change,
-									targets.find((one) => one.change === slip.index)
+									targets.find((one) => one.change === slip.index),
+									done.request.range
 								)
 							]
 						: [];
