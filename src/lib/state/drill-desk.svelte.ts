@@ -44,6 +44,7 @@ import { playEvents } from '$lib/input/simulated';
 import type { NoteListener, OpenInput } from '$lib/input/types';
 import { dayName } from '$lib/ui/when';
 import { Refusal, send } from './api';
+import { DrillCards } from './drill-cards';
 import { DrillPlan } from './drill-plan.svelte';
 import type { OpenTune } from './open-tune.svelte';
 import { PassRecorder } from './pass-recorder';
@@ -97,7 +98,7 @@ export class DrillDesk {
 	latencyMs = $state(0);
 	/** Saved routes of the tune: one of them can be played. */
 	readonly routes: readonly RouteSummary[];
-	private cards: readonly CardAnswer[];
+	private readonly cards: DrillCards;
 	private recorder = new PassRecorder();
 	private tempo = 72;
 	private dues: readonly Due[] = [];
@@ -130,7 +131,7 @@ export class DrillDesk {
 		known: { readonly cards: readonly CardAnswer[]; readonly routes: readonly RouteSummary[] },
 		key: string | null
 	) {
-		this.cards = known.cards;
+		this.cards = new DrillCards(open.saved.id, known.cards);
 		this.routes = known.routes;
 		this.plan = new DrillPlan(open, transport, () => this.line.split(' · ').slice(1).join(', '));
 		this.choose(open.position, key);
@@ -156,14 +157,10 @@ export class DrillDesk {
 		return this.tempo;
 	}
 
-	private cardAt(position: number, key: string | null): CardAnswer | undefined {
-		return this.cards.find((card) => card.position === position && card.key === (key ?? ''));
-	}
-
 	/** Goes to a place and a key: the drill that was kept there, or the one that is open, moved. */
 	choose(position: number, key: string | null): void {
 		const goal = key === this.keys[0] ? null : key;
-		const card = this.cardAt(position, goal);
+		const card = this.cards.at(position, goal);
 		this.keyTune(goal);
 		const before = this.drill as CardDrill | undefined;
 		const made = () =>
@@ -198,22 +195,13 @@ export class DrillDesk {
 	async setDrill(drill: CardDrill): Promise<string | null> {
 		this.transport.stop();
 		if (drill.key !== this.drill.key) this.keyTune(drill.key);
-		try {
-			const card = await send<CardAnswer>('POST', '/api/v1/cards', {
-				tuneId: this.open.saved.id,
-				drill
-			});
-			this.keep(card);
-			this.take(drill, card);
-			return null;
-		} catch (error) {
+		const card = await this.cards.save(drill);
+		if (typeof card === 'string') {
 			this.keyTune(this.drill.key);
-			return error instanceof Refusal ? error.message : 'The drill could not be kept.';
+			return card;
 		}
-	}
-
-	private keep(card: CardAnswer): void {
-		this.cards = [...this.cards.filter(({ id }) => id !== card.id), card];
+		this.take(drill, card);
+		return null;
 	}
 
 	/** Plays a warm-up out of the plan at the ladder's foot, to play along with; again stops it. */
@@ -453,7 +441,7 @@ export class DrillDesk {
 		};
 		try {
 			const stored = await send<TakeStored>('POST', '/api/v1/takes', body);
-			this.keep(stored.card);
+			this.cards.keep(stored.card);
 			const { tempo, cleanInRow: clean } = stored.card;
 			this.place = { tempo, clean };
 			if (this.done === done && done) this.done = { ...done, stored };

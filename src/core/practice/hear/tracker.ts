@@ -1,4 +1,5 @@
 import { PitchDetector } from 'pitchy';
+import { Energy, HOP, LEAST } from './energy';
 
 /** What a microphone, or a recording of one, is heard to play: one note at a time. */
 export type HeardNote = {
@@ -22,23 +23,14 @@ export type Meter = {
 	readonly pitch: number | null;
 };
 
-/** Samples of a look at the energy, of a look at the pitch, and from one of those to the next. */
-const HOP = 128;
+/** Samples of a look at the pitch, and from one of those to the next. */
 const WINDOW = 2048;
 const STEP = 512;
 const RING = 1 << 14;
 const MASK = RING - 1;
-/** Looks that are averaged to learn the noise. */
-const LOOKS = 16;
 
-/** An attack is so much louder than anything in the last 18 ms, which is more than a period of a low string. */
-const ATTACK = 1.6;
-const BEFORE_SECONDS = 0.018;
 /** Two strikes come no closer. */
 const DEAF_SECONDS = 0.045;
-/** How far over the noise a note must stand, and under which level nothing is heard at all. */
-const OVER_FLOOR = 3.2;
-const LEAST = 6e-4;
 /** How sure the pitch must be. */
 const CLEAR = 0.86;
 /** Looks that must agree on a pitch, within so many semitones. */
@@ -70,38 +62,6 @@ const median = (values: readonly number[]): number => {
 	const sorted = [...values].sort((a, b) => a - b);
 	return sorted[sorted.length >> 1];
 };
-
-/** One measure of loudness from look to look: its noise, and whether it leaps. */
-class Energy {
-	floor = LEAST;
-	private readonly recent: number[] = [];
-	private readonly groups: number[] = [];
-	private sum = 0;
-	private count = 0;
-
-	constructor(private readonly rate: number) {}
-
-	/** Takes one look in. @returns true when it is an attack: far louder than all of the last moments */
-	takes(energy: number): boolean {
-		const { recent } = this;
-		let before = 0;
-		for (const one of recent) if (one > before) before = one;
-		recent.push(energy);
-		if (recent.length > (BEFORE_SECONDS * this.rate) / HOP) recent.shift();
-		this.learn(energy);
-		return energy > ATTACK * before && energy > Math.max(LEAST, this.floor * OVER_FLOOR);
-	}
-
-	/** The noise is what is left in the quietest moments of the last second and a half. */
-	private learn(energy: number): void {
-		this.sum += energy;
-		if (++this.count < LOOKS) return;
-		this.groups.push(this.sum / LOOKS);
-		if (this.groups.length > (1.5 * this.rate) / HOP / LOOKS) this.groups.shift();
-		this.floor = Math.min(...this.groups);
-		[this.sum, this.count] = [0, 0];
-	}
-}
 
 /**
  * Finds notes in a stream of samples: an attack in the energy of the highs gives the moment, the McLeod
