@@ -21,3 +21,4 @@ export { utf8Length } from './parse';
 export { circleOf, transposeText } from './transpose';
 export { setHeader } from './set-header';
 export { FORMS, formBars, withBars, type Form as ChartForm } from './forms';
+export { draftHeaders, writeChart, type BarDraft, type ChartDraft, type ChordDraft } from './write';

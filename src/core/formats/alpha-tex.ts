@@ -3,6 +3,7 @@ import { signs, type Key } from '../chord';
 import { keyOf } from '../harmony';
 import type { Instrument } from '../neck';
 import { parseNote, pitchName } from '../pitch';
+import { fifthsOf } from './key-signature';
 import { valuesOf, writable, type NoteValue } from './note-values';
 import type { TextNote } from './types';
 
@@ -22,26 +23,9 @@ export type Engraving = {
 	readonly fingers: boolean;
 };
 
-/** Sharps (or flats, negative) of a key, counted from its tonic and mode; a blues is written as major. */
-const MODE_SHIFT: Readonly<Record<Key['mode'], number>> = {
-	major: 0,
-	blues: 0,
-	lydian: 1,
-	mixolydian: -1,
-	dorian: -2,
-	minor: -3,
-	phrygian: -4
-};
 /** Key signatures by sharps, as the major keys that have them. */
 const SIGNATURES = 'Cb Gb Db Ab Eb Bb F C G D A E B F# C#'.split(' ');
-/** Fifths from C of the seven letters. */
-const FIFTHS = [0, 2, 4, -1, 1, 3, 5];
-
-function signatureOf(key: Key | null): string {
-	if (!key) return 'C';
-	const sharps = FIFTHS[key.tonic.letter] + 7 * key.tonic.alter + MODE_SHIFT[key.mode];
-	return SIGNATURES[Math.max(-7, Math.min(7, sharps)) + 7];
-}
+const signatureOf = (key: Key | null): string => SIGNATURES[(key ? fifthsOf(key) : 0) + 7];
 
 const quoted = (text: string): string => `"${text.replace(/["\\]/g, ' ')}"`;
 

@@ -2,7 +2,7 @@ import { writeMidi, type MidiEvent } from 'midi-file';
 import type { CurvePoint, Part, TimedNote } from '../band';
 import { QUARTER, type Chart, type TimeSignature } from '../chart';
 import { keyOf } from '../harmony';
-import type { Key } from '../chord';
+import { fifthsOf, isMinor } from './key-signature';
 
 /** A tune as it was played, to be written as a MIDI file. Notes are in seconds from the start. */
 export type MidiTune = {
@@ -34,28 +34,6 @@ const BEND_STEP = 10;
 
 type Timed = { readonly tick: number; readonly order: number; readonly event: MidiEvent };
 
-/** Fifths from C of the naturals C, D, E, F, G, A, B. */
-const NATURAL_FIFTHS = [0, 2, 4, -1, 1, 3, 5];
-
-/** Sharps (positive) or flats of the key signature that a key is written with. */
-function signature(key: Key): { key: number; scale: 0 | 1 } {
-	const fifths = NATURAL_FIFTHS[key.tonic.letter] + 7 * key.tonic.alter;
-	const shift = {
-		lydian: 1,
-		major: 0,
-		mixolydian: -1,
-		blues: -1,
-		dorian: -2,
-		minor: -3,
-		phrygian: -4
-	};
-	const sum = fifths + shift[key.mode];
-	// A signature has at most seven signs: a rarer key is written enharmonically.
-	const sharps = sum > 7 ? sum - 12 : sum < -7 ? sum + 12 : sum;
-	const minor = key.mode === 'minor' || key.mode === 'dorian' || key.mode === 'phrygian';
-	return { key: sharps, scale: minor ? 1 : 0 };
-}
-
 const meta = (tick: number, event: MidiEvent): Timed => ({ tick, order: 0, event });
 
 /** Where every chorus begins, count-in included. */
@@ -73,7 +51,10 @@ function conductor(tune: MidiTune): Timed[] {
 		meta(0, { deltaTime: 0, type: 'setTempo', microsecondsPerBeat: Math.round(60e6 / tempo) })
 	];
 	const key = keyOf(chart);
-	if (key) events.push(meta(0, { deltaTime: 0, type: 'keySignature', ...signature(key) }));
+	if (key) {
+		const scale = isMinor(key.mode) ? 1 : 0;
+		events.push(meta(0, { deltaTime: 0, type: 'keySignature', key: fifthsOf(key), scale }));
+	}
 	let written: TimeSignature | null = null;
 	const time = (tick: number, sign: TimeSignature) => {
 		if (written && written.beats === sign.beats && written.unit === sign.unit) return;

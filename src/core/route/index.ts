@@ -25,6 +25,7 @@ export {
 	TECHNIQUES,
 	type Frozen,
 	type LineNote,
+	type Technique,
 	type LineWishes
 } from './line/types';
 export { placeHand, planRoute, planTargets } from './plan';
