@@ -18,6 +18,6 @@ export {
 	type Run
 } from './run';
 export { strokesOfLine, type CurvePoint } from './strokes';
-export { SWING, swingOf, type Swing } from './swing';
+export { SWING, swingOf, swung, type Swing } from './swing';
 export { DRUMS, PARTS, type Part } from './types';
 export { MOST_CHORUSES, playWhole } from './whole';

@@ -32,7 +32,6 @@ export function sameMusic(a: Chart, b: Chart): boolean {
 	return (
 		(one.title ?? 'Untitled tune') === (other.title ?? 'Untitled tune') &&
 		one.tempo === other.tempo &&
-		one.capo === other.capo &&
 		(!keyB || !keyA || keyName(keyA) === keyName(keyB) || fifthsOf(keyA) === fifthsOf(keyB)) &&
 		a.played.length > 0 &&
 		music(a) === music(b)

@@ -2,13 +2,27 @@ import fc from 'fast-check';
 import { chartTicks, parseChart } from '../chart';
 import { instrumentOf, pitchAt } from '../neck';
 import { pitchName } from '../pitch';
-import { CELLS, PER_QUARTER, placesInBar, readCell, type Grid, type Technique } from '../route';
-import { CHARTS, planned, requestFor } from '../route/test-lines';
+import { scaleInUse } from '../harmony';
+import {
+	CELLS,
+	placeHand,
+	placesInBar,
+	planWhole,
+	readCell,
+	type LineWishes,
+	type Technique
+} from '../route';
 import type { FileNote, Piece, ReadNote, ReadPiece } from './piece';
 
 /** Charts with everything that a file may lose. */
 export const TEXTS = {
-	...CHARTS,
+	blues:
+		'key: Bb blues\ntempo: 104\nfeel: shuffle\n| Bb7 | Eb7 | Bb7 | % | Eb7 | Edim7 | Bb7 | G7alt | Cm7 | F7 | Bb7 G7 | Cm7 F7 |',
+	minor: 'key: F# minor\ntempo: 88\n| F#m | D | E | C#7 |',
+	waltz:
+		'key: G minor\ntime: 3/4\ntempo: 120\n| Gm6 | Am7b5 | D7b9 | Gm6 | Cm6 | Gm6 | Am7b5 | D7b9 |',
+	ladder:
+		'key: Ab\ntempo: 132\nfeel: swing\n| Bbm7 Eb7alt | Abmaj7 F7alt | Bbm7 Eb7b9 | Abmaj7 F7#9 |',
 	ferry:
 		'title: Tin Roof Ferry\nkey: Bb blues\nscale: Bb minor pentatonic\ntempo: 104\nfeel: shuffle\n\n[Head]\n| Bb7 | Eb7 | Bb7 | % | // the quick change\n| Eb7 | Edim7 | Bb7 | G7alt |\n| Cm7 | F7 | Bb7 G7 | Cm7 F7 |\n',
 	repeats:
@@ -28,20 +42,22 @@ export function pieceOf(text: string, notes: readonly FileNote[] = []): Piece {
 }
 
 /** A line as the planner writes it, techniques and fingers included. */
-export function plannedPiece(text: string, grid: Grid, position = 6): Piece {
+export function plannedPiece(text: string, grid: LineWishes['grid'], position = 6): Piece {
 	const piece = pieceOf(text);
 	const { chart, instrument } = piece;
-	const request = requestFor(chart, 'guide-tones', position, instrument);
-	const steady = readCell(CELLS[0].id, placesInBar(chart, grid === 'targets' ? 'quarter' : grid));
-	if (typeof steady === 'string') throw new Error(steady);
-	const { line } = planned(request, {
-		grid: grid === 'targets' ? 'quarter' : grid,
+	const steady = readCell(CELLS[0].id, placesInBar(chart, grid));
+	const { scale } = scaleInUse(chart);
+	const none = { locks: [], forbid: [], letPass: [] };
+	const placed = placeHand({ chart, instrument, scale, position, style: 'guide-tones', ...none });
+	if (typeof steady === 'string' || 'issues' in placed) throw new Error('no such plan');
+	const [{ notes }] = planWhole(placed.request, {
+		grid,
 		cellOf: () => steady,
 		scalePlan: 'one',
-		anticipate: PER_QUARTER.eighth === PER_QUARTER[grid as 'eighth'],
+		anticipate: grid === 'eighth',
 		spice: 0.6
 	});
-	return { ...piece, notes: line.notes };
+	return { ...piece, notes };
 }
 
 const UP: readonly (Technique | null)[] = ['hammer-on', 'slide', 'bend'];

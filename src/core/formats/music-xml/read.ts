@@ -8,7 +8,7 @@ import {
 	type TimeSignature
 } from '../../chart';
 import { MODES, parseChord, transposeChord, type Key, type Mode } from '../../chord';
-import { buildInstrument } from '../../neck';
+import { buildInstrument, instrumentKey, instrumentOf } from '../../neck';
 import { above, pitchName, type Interval } from '../../pitch';
 import { sameMusic } from '../embedded';
 import { keyOfFifths } from '../key-signature';
@@ -203,7 +203,13 @@ export function readMusicXml(text: string): FileReading {
 	const field = (name: string) =>
 		fields.find((node) => node.attributes.name === name)?.text ?? null;
 	const own = field(FIELDS.chart);
-	const trusted = own !== null && sameMusic(parseChart(own), chart) ? `${own}\n` : null;
+	const ownChart = own === null ? null : parseChart(own);
+	const alike =
+		ownChart !== null &&
+		sameMusic(ownChart, chart) &&
+		instrumentKey(instrumentOf(ownChart).instrument) ===
+			instrumentKey(instrumentOf(chart).instrument);
+	const trusted = alike ? `${own}\n` : null;
 	return {
 		pieces: [
 			{

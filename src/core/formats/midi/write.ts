@@ -1,8 +1,9 @@
 import { writeMidi, type MidiEvent } from 'midi-file';
-import type { CurvePoint, Part, TimedNote } from '../band';
-import { QUARTER, type Chart, type TimeSignature } from '../chart';
-import { keyOf } from '../harmony';
-import { fifthsOf, isMinor } from './key-signature';
+import { toBytes } from './events';
+import type { CurvePoint, Part, TimedNote } from '../../band';
+import { chartTicks, QUARTER, type Chart, type TimeSignature } from '../../chart';
+import { keyOf } from '../../harmony';
+import { fifthsOf, isMinor } from '../key-signature';
 
 /** A tune as it was played, to be written as a MIDI file. Notes are in seconds from the start. */
 export type MidiTune = {
@@ -13,6 +14,8 @@ export type MidiTune = {
 	readonly choruses: number;
 	readonly countInBars: number;
 	readonly chords: 'guitar' | 'keys';
+	/** Texts that go along at the start. */
+	readonly texts?: readonly string[];
 };
 
 /** General MIDI: channel from 0, program from 0, name of the track. */
@@ -40,14 +43,23 @@ const meta = (tick: number, event: MidiEvent): Timed => ({ tick, order: 0, event
 const chorusStarts = (tune: MidiTune, counted: number, length: number): number[] =>
 	Array.from({ length: tune.choruses }, (_, i) => counted + i * length);
 
+/** Ticks of the whole file. */
+const lengthOf = ({ chart, countInBars, choruses }: MidiTune): number =>
+	countInBars * chart.played[0].lengthTicks + choruses * chartTicks(chart);
+
 function conductor(tune: MidiTune): Timed[] {
 	const { chart, tempo, countInBars } = tune;
 	const { played } = chart;
-	const last = played[played.length - 1];
-	const length = last.startTick + last.lengthTicks;
 	const counted = countInBars * played[0].lengthTicks;
 	const events: Timed[] = [
-		meta(0, { deltaTime: 0, type: 'trackName', text: chart.headers.title ?? 'Untitled tune' }),
+		meta(0, {
+			deltaTime: 0,
+			type: 'trackName',
+			text: toBytes(chart.headers.title ?? 'Untitled tune')
+		}),
+		...(tune.texts ?? []).map((text) =>
+			meta(0, { deltaTime: 0, type: 'text', text: toBytes(text) })
+		),
 		meta(0, { deltaTime: 0, type: 'setTempo', microsecondsPerBeat: Math.round(60e6 / tempo) })
 	];
 	const key = keyOf(chart);
@@ -71,11 +83,13 @@ function conductor(tune: MidiTune): Timed[] {
 		);
 	};
 	time(0, played[0].signature);
-	for (const start of chorusStarts(tune, counted, length)) {
+	for (const start of chorusStarts(tune, counted, chartTicks(chart))) {
 		for (const bar of played) time(start + bar.startTick, bar.signature);
 		for (const event of chart.events) {
 			const text = event.kind === 'silence' ? 'N.C.' : event.symbol;
-			events.push(meta(start + event.startTick, { deltaTime: 0, type: 'marker', text }));
+			events.push(
+				meta(start + event.startTick, { deltaTime: 0, type: 'marker', text: toBytes(text) })
+			);
 		}
 	}
 	return events;
@@ -174,8 +188,8 @@ function track(part: Part, tune: MidiTune): Timed[] {
 	return events;
 }
 
-/** Events in order with the time since the one before. */
-function inOrder(events: Timed[]): MidiEvent[] {
+/** Events in order with the time since the one before; the track ends at `end` at the earliest. */
+function inOrder(events: Timed[], end = 0): MidiEvent[] {
 	const sorted = [...events].sort((a, b) => a.tick - b.tick || a.order - b.order);
 	let before = 0;
 	const timed = sorted.map(({ tick, event }) => {
@@ -183,7 +197,7 @@ function inOrder(events: Timed[]): MidiEvent[] {
 		before = tick;
 		return { ...event, deltaTime };
 	});
-	return [...timed, { deltaTime: 0, meta: true, type: 'endOfTrack' }];
+	return [...timed, { deltaTime: Math.max(0, end - before), meta: true, type: 'endOfTrack' }];
 }
 
 /**
@@ -194,7 +208,8 @@ export function writeMidiTune(tune: MidiTune): Uint8Array<ArrayBuffer> {
 	const parts = [...new Set(tune.notes.map((note) => note.part))];
 	const order: readonly Part[] = ['line', 'chords', 'bass', 'drums', 'click'];
 	const tracks = [
-		inOrder(conductor(tune)),
+		// The first track lasts as long as the bars do.
+		inOrder(conductor(tune), lengthOf(tune)),
 		...order.filter((part) => parts.includes(part)).map((part) => inOrder(track(part, tune)))
 	];
 	return Uint8Array.from(

@@ -1,6 +1,6 @@
 import { parseMidi, writeMidi, type MidiEvent } from 'midi-file';
 import { describe, expect, it } from 'vitest';
-import { readNotes } from './midi-read';
+import { readNotes } from './performance';
 
 type Event = MidiEvent & { deltaTime: number };
 const note = (

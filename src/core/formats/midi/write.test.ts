@@ -1,9 +1,9 @@
 import { parseMidi, type MidiEvent } from 'midi-file';
 import { describe, expect, it } from 'vitest';
-import { bandFor, playWhole, strokesOfLine, swingOf, PARTS } from '../band';
-import { parseChart } from '../chart';
-import { BEND_RANGE, writeMidiTune } from './midi-write';
-import { writeWav } from './wav';
+import { bandFor, playWhole, strokesOfLine, swingOf, PARTS } from '../../band';
+import { parseChart } from '../../chart';
+import { BEND_RANGE, writeMidiTune } from './write';
+import { writeWav } from '../wav';
 
 const chart = parseChart(
 	'title: Lantern Walk\nkey: Eb major\ntime: 4/4\ntempo: 90\n| Eb | {3/4} Cm7 | {4/4} <Bb7 | N.C. |'
