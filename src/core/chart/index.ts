@@ -22,3 +22,4 @@ export { circleOf, transposeText } from './transpose';
 export { setHeader } from './set-header';
 export { FORMS, formBars, withBars, type Form as ChartForm } from './forms';
 export { draftHeaders, writeChart, type BarDraft, type ChartDraft, type ChordDraft } from './write';
+export { shareStarts } from './cells';

@@ -5,6 +5,7 @@ import { buildInstrument, pitchAt, standardGuitar } from '../neck';
 import { spelledPitch } from '../pitch';
 import { nameOver } from '../route';
 import { readNames, readTab, writeNames, writeTab, type TextNote } from '.';
+import { linesOn, TEXTS } from './test-pieces';
 
 const guitar = standardGuitar();
 const chart = parseChart('key: Bb blues\n| Bb7 | Eb7 | Bb7 | % |');
@@ -35,6 +36,13 @@ const lines = (end: number, unit: number) =>
 		})
 		.filter((notes) => notes.length > 0);
 
+const plain = ({ tick, durationTicks, string, fret }: TextNote): TextNote => ({
+	tick,
+	durationTicks,
+	string,
+	fret
+});
+
 describe('tab in plain text', () => {
 	it.each([
 		['eighths', 240, chart],
@@ -48,7 +56,7 @@ describe('tab in plain text', () => {
 				const text = writeTab(on, guitar, notes);
 				const read = readTab(text, on, guitar);
 				expect(read.problems).toEqual([]);
-				expect(read.notes).toEqual(notes);
+				expect(read.notes.map(plain)).toEqual(notes);
 				expect([read.fromBar, read.toBar]).toEqual([1, 4]);
 			})
 		);
@@ -61,15 +69,15 @@ describe('tab in plain text', () => {
 			{ tick: 720, durationTicks: 240, string: 2, fret: 9, technique: 'hammer-on' },
 			{ tick: 1440, durationTicks: 480, string: 4, fret: 10, technique: 'vibrato' }
 		];
-		expect(writeTab(chart, guitar, notes, chart.played.slice(0, 1))).toBe(
+		expect(writeTab(chart, guitar, notes, { bars: chart.played.slice(0, 1) })).toBe(
 			[
-				'  1     2     3     4',
-				'e|------------------------|',
-				'B|------6-h9--.-----------|',
-				'G|7-----------------------|',
-				'D|------------------10~---|',
-				'A|------------------------|',
-				'E|------------------------|',
+				'   1     2     3     4',
+				'e|-------------------------|',
+				'B|-------6-h9--.-----------|',
+				'G|-7-----------------------|',
+				'D|-------------------10~---|',
+				'A|-------------------------|',
+				'E|-------------------------|',
 				''
 			].join('\n')
 		);
@@ -114,7 +122,7 @@ describe('tab in plain text', () => {
 			]
 		],
 		[
-			'slurs, slides and bends are passed over',
+			'slurs, slides and bends between frets',
 			[
 				'e|----------------|',
 				'B|--------8b------|',
@@ -146,6 +154,27 @@ describe('tab in plain text', () => {
 		);
 		expect([read.fromBar, read.toBar]).toEqual([2, 2]);
 	});
+
+	it.each(['blues', 'waltz', 'turning', 'tuned'] as const)(
+		'keeps techniques and fingers over %s, with the chords above',
+		(name) => {
+			fc.assert(
+				fc.property(linesOn(TEXTS[name], 120), ({ chart, instrument, notes }) => {
+					const text = writeTab(chart, instrument, notes, { chords: true, fingers: true });
+					const read = readTab(text, chart, instrument);
+					expect(read.problems).toEqual([]);
+					expect(read.notes).toEqual(
+						notes.map((note) => ({
+							...plain(note),
+							technique: note.technique,
+							finger: note.finger
+						}))
+					);
+				}),
+				{ numRuns: 60 }
+			);
+		}
+	);
 
 	it('is turned over where the labels say that the thickest string is on top', () => {
 		const rows = [

@@ -1,4 +1,4 @@
-import { QUARTER, type PlayedBar } from '../chart';
+import { beatTicks, QUARTER, type PlayedBar } from '../chart';
 import type { TextNote } from './types';
 
 /** Places of time that a text may divide a bar into, in ticks, coarsest first. */
@@ -14,8 +14,9 @@ export function unitOf(bars: readonly PlayedBar[], notes: readonly TextNote[]): 
 			const bar = barOf(bars, tick);
 			return bar ? [tick - bar.startTick] : [];
 		});
-	const lengths = bars.map((bar) => bar.lengthTicks);
-	const fits = (unit: number) => [...edges, ...lengths].every((tick) => tick % unit === 0);
+	// Every beat has a place of its own, so that it can be counted.
+	const beats = bars.map((bar) => beatTicks(bar.signature));
+	const fits = (unit: number) => [...edges, ...beats].every((tick) => tick % unit === 0);
 	return UNITS.find(fits) ?? FINEST;
 }
 

@@ -1,16 +1,32 @@
 import { beatTicks, QUARTER, type Chart, type PlayedBar } from '../chart';
 import { highestFret, type Instrument } from '../neck';
+import type { Technique } from '../route';
 import { FINEST } from './slots';
-import type { LineText, TextNote, TextProblem } from './types';
+import { FINGERS } from './tab-write';
+import type { LineText, PlayedText, TextProblem } from './types';
 
 /** A row of tab: a label perhaps, a bar line, then dashes, frets and signs. */
 const ROW = /^(\s*[A-Ga-g]?[#b♯♭]?\d?\s*)([|‖].*|[-–—]{2,}.*)$/;
 /** Beats counted above a tab: `1 e + a 2 …`. */
 const COUNTS = /^[\s\d+&.,ae|]*$/i;
+const FINGER_ROW = new RegExp(`^[\\s\\d]*${FINGERS}\\s*$`);
 const BAR_LINE = /[|‖]/;
 
 type Row = { readonly line: number; readonly label: string; readonly text: string };
-type System = { readonly rows: readonly Row[]; readonly counts: string | null };
+type System = {
+	readonly rows: readonly Row[];
+	readonly counts: string | null;
+	readonly fingers: string | null;
+};
+/** A sign before a fret says how it is reached, one behind it what the note does while it rings. */
+const BEFORE: Readonly<Record<string, Technique>> = {
+	h: 'hammer-on',
+	p: 'pull-off',
+	'/': 'slide',
+	'\\': 'slide',
+	b: 'bend'
+};
+const BEHIND: Readonly<Record<string, Technique>> = { '~': 'vibrato', '^': 'curl', t: 'trill' };
 /** A fret or a point in a bar; columns from the bar's first character. */
 type Mark = {
 	readonly string: number;
@@ -20,6 +36,8 @@ type Mark = {
 	readonly length: number;
 	/** Column in the text, from 0. */
 	readonly at: number;
+	readonly technique: Technique | null;
+	readonly finger: number | null;
 };
 type TabBar = {
 	readonly marks: readonly Mark[];
@@ -33,8 +51,9 @@ function systemsOf(text: string): System[] {
 	let rows: Row[] = [];
 	let above: string | null = null;
 	let last: string | null = null;
-	const close = () => {
-		if (rows.length > 0) systems.push({ rows, counts: above });
+	const close = (below = '') => {
+		const fingers = FINGER_ROW.test(below) ? below : null;
+		if (rows.length > 0) systems.push({ rows, counts: above, fingers });
 		rows = [];
 	};
 	lines.forEach((line, i) => {
@@ -42,7 +61,7 @@ function systemsOf(text: string): System[] {
 		if (found && /[-–—|‖]/.test(found[2]) && (rows.length > 0 || /[-–—]{2}/.test(line))) {
 			if (rows.length === 0) above = last;
 			rows.push({ line: i + 1, label: found[1].trim(), text: line });
-		} else close();
+		} else close(line);
 		last = !found && COUNTS.test(line) && /\b1\b/.test(line) ? line : null;
 	});
 	close();
@@ -63,19 +82,30 @@ function spans(text: string): { from: number; to: number }[] {
 	return found;
 }
 
-function marksIn(row: Row, string: number, from: number, to: number): Mark[] {
+function marksIn(
+	row: Row,
+	string: number,
+	from: number,
+	to: number,
+	fingers: string | null
+): Mark[] {
 	const found: Mark[] = [];
 	const inside = row.text.slice(from, to);
 	for (const match of inside.matchAll(/\d+|\./g)) {
 		const [sign] = match;
 		const column = match.index;
+		const at = from + column;
+		const finger = fingers === null ? NaN : Number(fingers[at]?.trim() || NaN);
+		const reached = BEFORE[row.text[at - 1] ?? ''] ?? BEHIND[row.text[at + sign.length] ?? ''];
 		found.push({
 			string,
 			fret: sign === '.' ? null : Number(sign),
 			column,
 			line: row.line,
 			length: sign.length,
-			at: from + column
+			at,
+			technique: sign === '.' ? null : (reached ?? null),
+			finger: finger >= 1 && finger <= 4 ? finger : null
 		});
 	}
 	return found;
@@ -117,7 +147,7 @@ function barsOf(system: System, instrument: Instrument, problems: TextProblem[])
 	return all[0].map(({ from, to }, bar) => {
 		const marks = system.rows.flatMap((row, i) => {
 			const span = all[i][bar];
-			return marksIn(row, flip ? strings - i : i + 1, span.from, span.to);
+			return marksIn(row, flip ? strings - i : i + 1, span.from, span.to, system.fingers);
 		});
 		const counted: number[] = [];
 		for (const match of system.counts?.slice(from, to).matchAll(/\d+/g) ?? []) {
@@ -163,7 +193,8 @@ function bestReading(bars: readonly { bar: TabBar; length: number }[]): Reading 
 						count++;
 					}
 				}
-				const total = price + lead + trail + sum / Math.max(1, count);
+				// Of two that fit, a dash stands before the first note rather than behind the last.
+				const total = price + lead + 1.5 * trail + sum / Math.max(1, count);
 				if (total < least) [least, best] = [total, reading];
 			}
 		}
@@ -193,10 +224,16 @@ function tickOf(mark: Mark, bar: TabBar, played: PlayedBar, reading: Reading): n
 /**
  * Reads tab in plain text onto a chart. Where the beats are counted above the rows (`1 2 3 4`) the columns
  * are read against them; else each bar's width is its time, on the grid that fits best. A note rings until
- * the next one, a point on a string ends it. Signs between frets are passed over.
+ * the next one, a point on a string ends it. Signs tell how a note is reached and what it does, a row of
+ * fingers beneath which one plays it.
  * @param fromBar the played bar that the text begins in, from 1
  */
-export function readTab(text: string, chart: Chart, instrument: Instrument, fromBar = 1): LineText {
+export function readTab(
+	text: string,
+	chart: Chart,
+	instrument: Instrument,
+	fromBar = 1
+): LineText<PlayedText> {
 	const problems: TextProblem[] = [];
 	const bars = systemsOf(text).flatMap((system) => barsOf(system, instrument, problems));
 	if (bars.length === 0 && problems.length === 0) {
@@ -241,11 +278,26 @@ export function readTab(text: string, chart: Chart, instrument: Instrument, from
 	const end = pairs.at(-1)?.played;
 	const until = end ? end.startTick + end.lengthTicks : 0;
 	const order = [...starts].sort(([a], [b]) => a - b);
-	const notes = order.flatMap(([tick, { string, fret }], i): TextNote[] =>
-		fret === null
-			? []
-			: [{ tick, durationTicks: (order[i + 1]?.[0] ?? until) - tick, string, fret }]
-	);
+	const notes = order.flatMap(([tick, { string, fret, technique, finger }], i): PlayedText[] => {
+		if (fret === null) return [];
+		const durationTicks = (order[i + 1]?.[0] ?? until) - tick;
+		return [{ tick, durationTicks, string, fret, technique, finger }];
+	});
 	problems.sort((a, b) => a.line - b.line || a.column - b.column);
 	return { notes, fromBar, toBar: fromBar + Math.max(0, pairs.length - 1), problems };
+}
+
+/** Where tab stands in a text: the first row of each system (line from 0), how many rows, and its bars. */
+export function tabLines(text: string): {
+	readonly first: number;
+	readonly rows: number;
+	readonly bars: readonly { from: number; to: number }[];
+}[] {
+	return systemsOf(text)
+		.filter(({ rows }) => rows.length >= 4 && rows.every((row) => /[-–—]{2}/.test(row.text)))
+		.map(({ rows }) => ({
+			first: rows[0].line - 1,
+			rows: rows.length,
+			bars: spans(rows[0].text)
+		}));
 }

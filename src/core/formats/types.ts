@@ -1,7 +1,14 @@
 import type { Place } from '../neck';
+import type { Technique } from '../route';
 
 /** A note of a line as it is written down. Ticks from the first beat of the chart. */
 export type TextNote = Place & { readonly tick: number; readonly durationTicks: number };
+
+/** A note read from tab, with what its signs say. */
+export type PlayedText = TextNote & {
+	readonly technique: Technique | null;
+	readonly finger: number | null;
+};
 
 /** What is wrong in a text, where (line and column from 1), and what might have been meant. */
 export type TextProblem = {
@@ -12,8 +19,8 @@ export type TextProblem = {
 };
 
 /** A line read from text: its notes, the bars that it covers (played bars, from 1), and what is wrong. */
-export type LineText = {
-	readonly notes: readonly TextNote[];
+export type LineText<Note extends TextNote = TextNote> = {
+	readonly notes: readonly Note[];
 	readonly fromBar: number;
 	readonly toBar: number;
 	readonly problems: readonly TextProblem[];

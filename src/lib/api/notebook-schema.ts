@@ -1,6 +1,6 @@
 import { parseDegrees } from '$core/harmony';
 import { parseTuning } from '$core/neck';
-import { APPROACHES, GRIDS, LEANS, SCALE_PLANS, STYLES } from '$core/route';
+import { APPROACHES, GRIDS, LEANS, SCALE_PLANS, STYLES, TECHNIQUES } from '$core/route';
 import { z } from 'zod';
 import { chartText, isStorable, placeInput, UNSTORABLE } from './chart-schema';
 import { motifInput } from './phrase-schema';
@@ -44,7 +44,12 @@ const ownNote = placeInput.extend({
 		.int()
 		.min(1)
 		.max(2 ** 31),
-	finger: z.int().min(1).max(4).nullable().optional()
+	finger: z.int().min(1).max(4).nullable().optional(),
+	technique: z
+		.enum(TECHNIQUES)
+		.nullable()
+		.optional()
+		.describe('How it is played, null is struck; left out it is for the hand to say')
 });
 const anchorsInput = z.strictObject({
 	locks: z.array(placeInput.extend(anchor)).max(4096),

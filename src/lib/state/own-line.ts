@@ -1,5 +1,5 @@
 import type { Chart } from '$core/chart';
-import type { TextNote } from '$core/formats';
+import type { PlayedText, TextNote } from '$core/formats';
 import type { NoteAnswer } from '$lib/api/plan-schema';
 import { wayOf, type WayNote } from './ways';
 
@@ -31,11 +31,13 @@ export function waysOver(
 	chart: Chart,
 	line: readonly NoteAnswer[],
 	over: Range | readonly Range[],
-	typed: readonly TextNote[],
+	typed: readonly (TextNote & Partial<PlayedText>)[],
 	air: readonly number[] = []
 ): OwnWays {
 	const ranges = 'from' in over ? [over] : over;
 	const within = (tick: number) => ranges.some(({ from, to }) => tick >= from && tick < to);
+	// A text without any sign leaves slurs to the hand.
+	const signed = typed.some((note) => note.technique);
 	const ways: [number, WayNote[]][] = [];
 	const silent: number[] = [];
 	for (const { index, tick } of chart.changes) {
@@ -50,13 +52,18 @@ export function waysOver(
 			return note.kind === 'target' && !rings ? [] : [{ ...note, durationTicks }];
 		});
 		const own = typed.filter((note) => note.tick >= way.from && note.tick < way.to);
-		const notes = [...kept, ...own]
+		const told = own.map((note) => ({
+			...note,
+			...(signed ? { technique: note.technique ?? null } : {})
+		}));
+		const notes = [...kept.map((note) => ({ ...note, technique: undefined })), ...told]
 			.sort((a, b) => a.tick - b.tick)
-			.map(({ tick: at, durationTicks, string, fret }): WayNote => ({
+			.map(({ tick: at, durationTicks, string, fret, technique }): WayNote => ({
 				offset: at - way.from,
 				durationTicks,
 				string,
-				fret
+				fret,
+				...(technique === undefined ? {} : { technique })
 			}));
 		ways.push([index, notes]);
 	}

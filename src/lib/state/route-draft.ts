@@ -1,5 +1,5 @@
 import { browser } from '$app/environment';
-import { APPROACHES, GRIDS, LEANS, SCALE_PLANS, STYLES } from '$core/route';
+import { APPROACHES, GRIDS, LEANS, SCALE_PLANS, STYLES, TECHNIQUES } from '$core/route';
 import * as z from 'zod/mini';
 import type { Wishes } from './wishes';
 
@@ -10,7 +10,8 @@ const note = z.object({
 	...place,
 	offset: z.number(),
 	durationTicks: z.number(),
-	finger: z.optional(z.nullable(z.number()))
+	finger: z.optional(z.nullable(z.number())),
+	technique: z.optional(z.nullable(z.enum(TECHNIQUES)))
 });
 const schema = z.object({
 	name: z.string(),

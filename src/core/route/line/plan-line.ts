@@ -1,5 +1,4 @@
 import { chartTicks } from '../../chart';
-import type { Instrument } from '../../neck';
 import { positionAt, type PlanWarning, type Target } from '../types';
 import { APPROACHES, type Approach } from './approach';
 import { LineWork, notesOf, solveAll, solveStretch } from './compose';
@@ -81,14 +80,21 @@ function joinLone(
 	});
 }
 
-/** Notes with their techniques; under a slide no finger is told. */
+/** Notes with their techniques, the player's own where they are set; under a slide no finger is told. */
 function finished(
 	notes: readonly LineNote[],
 	traits: readonly Traits[],
 	msPerTick: number,
-	{ slide }: Instrument
+	{ instrument: { slide }, line }: LineRequest
 ): LineNote[] {
-	const played = withTechniques(notes, traits, msPerTick, slide !== undefined);
+	const own = new Map(
+		(line.frozen ?? []).flatMap((way) => way.notes.map(({ tick, technique }) => [tick, technique]))
+	);
+	const written = withTechniques(notes, traits, msPerTick, slide !== undefined);
+	const played = written.map((note) => {
+		const technique = own.get(note.tick);
+		return technique === undefined ? note : { ...note, technique };
+	});
 	return slide ? played.map((note) => ({ ...note, finger: null })) : played;
 }
 
@@ -185,7 +191,7 @@ export function planLine(
 		return APPROACHES[chosen[at]?.kind ?? -1] ?? null;
 	});
 	return {
-		notes: finished(notes, traits, msPerTick, request.instrument),
+		notes: finished(notes, traits, msPerTick, request),
 		arrivals,
 		options: () =>
 			targets.map((_, i) => {

@@ -43,6 +43,8 @@ export type OwnNote = Place & {
 	readonly tick: number;
 	readonly durationTicks: number;
 	readonly finger?: number | null;
+	/** How the player plays it, null is struck; left out it is for the hand to say. */
+	readonly technique?: Technique | null;
 };
 
 /** A stretch of time whose notes are the player's own and stay as they are. Ticks, end exclusive. */

@@ -45,7 +45,7 @@
 		const { chart, instrument } = open;
 		const bars = chart.played.slice(fromBar - 1, fromBar - 1 + MOST);
 		return as === 'tab'
-			? writeTab(chart, instrument, plan.line, bars)
+			? writeTab(chart, instrument, plan.line, { bars })
 			: writeNames(chart, plan.line, nameOf, bars);
 	}
 	let text = $state(untrack(() => written('tab')));
