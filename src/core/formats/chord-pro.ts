@@ -15,7 +15,7 @@ import { keyOf } from '../harmony';
 import { noteName } from '../pitch';
 import { sameMusic } from './embedded';
 import { isMinor } from './key-signature';
-import { LeftOut, type FileReading } from './piece';
+import { fewEnough, LeftOut, type FileReading } from './piece';
 import { signatureOf } from './signature';
 
 /** The directive that carries a line of the chart as it was written. */
@@ -293,7 +293,7 @@ export function readChordPro(text: string): FileReading {
 	}
 	const { title, tempo, capo, bars } = reader;
 	const key = reader.key === null ? null : parseKey(reader.key);
-	const written = writeChart({ title, key, tempo, capo, bars });
+	const written = writeChart({ title, key, tempo, capo, bars: fewEnough(bars, left) });
 	const found = parseChart(written.text);
 	const ownText = own.join('\n');
 	const trusted = own.length > 0 && sameMusic(parseChart(ownText), found, 'written');

@@ -1,4 +1,4 @@
-import type { Chart } from '../chart';
+import { LIMITS, type Chart } from '../chart';
 import type { Instrument } from '../neck';
 import type { Technique } from '../route';
 import type { TextNote } from './types';
@@ -55,6 +55,13 @@ export const comesOutOf = (before: FileNote | undefined, note: FileNote): boolea
 	JOINED.includes(note.technique) &&
 	before.string === note.string &&
 	before.tick + before.durationTicks === note.tick;
+
+/** As many bars as a chart may have; what is over is told. */
+export function fewEnough<T>(bars: readonly T[], left: LeftOut): readonly T[] {
+	if (bars.length <= LIMITS.written) return bars;
+	left.say(`A chart has at most ${LIMITS.written} bars; the rest is left out.`);
+	return bars.slice(0, LIMITS.written);
+}
 
 /** Each thing that was left out once, with how often it was. */
 export class LeftOut {

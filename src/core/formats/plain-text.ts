@@ -16,7 +16,7 @@ import {
 	type Instrument
 } from '../neck';
 import { barsOfRow, chordWord } from './chord-pro';
-import { LeftOut, type FileReading, type ReadNote } from './piece';
+import { fewEnough, LeftOut, type FileReading, type ReadNote } from './piece';
 import { signatureOf } from './signature';
 import { readTab, tabLines } from './tab-read';
 
@@ -145,7 +145,7 @@ export function readChordsOverWords(text: string): FileReading {
 			words === 1 ? 'One line of words is left out.' : `${words} lines of words are left out.`
 		);
 	}
-	const { text: chart } = writeChart({ ...headersOf(facts), bars });
+	const { text: chart } = writeChart({ ...headersOf(facts), bars: fewEnough(bars, left) });
 	return { pieces: [{ chart, notes: [], lineName: null }], leftOut: left.sentences };
 }
 
@@ -222,7 +222,7 @@ export function readTabText(text: string): FileReading {
 	const instrument = instrumentFor(facts, systems[0].rows);
 	const tuning =
 		tuningText(instrument) === tuningText(standardGuitar()) ? null : tuningText(instrument);
-	const bars = barsOverTab(text, facts.signature);
+	const bars = fewEnough(barsOverTab(text, facts.signature), left);
 	const named = bars.some((bar) => bar.chords.length > 0);
 	const draft = named
 		? bars

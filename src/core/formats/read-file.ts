@@ -25,10 +25,11 @@ export type FileKind = keyof typeof FILE_KINDS;
 export const endingOf = (name: string): string =>
 	/\.([a-z0-9]{1,10})$/i.exec(name)?.[1].toLowerCase() ?? '';
 
-const MOST_TEXT = 1024 * 1024;
+/** Charts are at most 64 KiB; tab and words take more room. */
+const MOST_TEXT = 256 * 1024;
 
 const tooLarge = (most: number): FileReading => ({
-	problem: `The file is larger than ${most / 1024 / 1024} MiB; a tune is smaller.`
+	problem: `The file is larger than ${most / 1024} KiB; a tune is smaller.`
 });
 
 function asXml(text: string): FileReading {

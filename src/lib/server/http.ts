@@ -5,27 +5,39 @@ import { brokenRule, problemResponse } from './problem';
 /** Most bytes of a JSON body. */
 export const MAX_BODY = 1024 * 1024;
 
-/** A body that is too large is still read up to this many bytes, so that the refusal reaches its sender. */
-const MAX_DRAINED = 64 * MAX_BODY;
+/** Most bytes of files that are sent; a JSON body that is too large is read so far, so that its refusal arrives. */
+export const MAX_FILES = 64 * MAX_BODY;
 
-/** The body as text; null when it has more than `MAX_BODY` bytes. */
-async function readText(request: Request): Promise<string | null> {
+/** The body; null when it has more than `most` bytes. */
+async function bytesOf(request: Request, most: number): Promise<Uint8Array<ArrayBuffer> | null> {
 	const chunks: Uint8Array[] = [];
 	let size = 0;
 	const reader = request.body?.getReader();
-	if (!reader) return '';
+	if (!reader) return new Uint8Array();
 	for (;;) {
 		const { done, value } = await reader.read();
 		if (done) break;
 		size += value.byteLength;
-		if (size <= MAX_BODY) chunks.push(value);
-		else if (size > MAX_DRAINED) {
-			await reader.cancel();
-			break;
+		if (size <= most) chunks.push(value);
+		else {
+			chunks.length = 0;
+			if (size > MAX_FILES) {
+				await reader.cancel();
+				break;
+			}
 		}
 	}
-	if (size > MAX_BODY) return null;
-	return new TextDecoder('utf-8', { fatal: true }).decode(Buffer.concat(chunks));
+	return size > most ? null : Uint8Array.from(Buffer.concat(chunks));
+}
+
+/** The bytes of a body that holds files, or 413. */
+export async function readBytes(
+	request: Request
+): Promise<{ bytes: Uint8Array<ArrayBuffer> } | { response: Response }> {
+	const bytes = await bytesOf(request, MAX_FILES);
+	return bytes
+		? { bytes }
+		: { response: problemResponse(413, 'The files have more than 64 MiB together.') };
 }
 
 /** Turns Zod's findings into the public form, one issue per unknown field. */
@@ -41,24 +53,28 @@ const toIssues = (error: z.ZodError): Issue[] =>
 
 /**
  * Reads a JSON body by a schema.
+ * @param most bytes that it may have
  * @returns the data, or the answer to send: 415, 413, 400 or 422.
  */
 export async function readJson<T extends z.ZodType>(
 	request: Request,
-	schema: T
+	schema: T,
+	most = MAX_BODY
 ): Promise<{ data: z.infer<T> } | { response: Response }> {
 	const type = request.headers.get('content-type')?.split(';')[0].trim().toLowerCase();
 	if (type !== 'application/json') {
 		return { response: problemResponse(415, 'Send the body as application/json.') };
 	}
-	let text: string | null;
+	const bytes = await bytesOf(request, most);
+	if (bytes === null) {
+		const limit = most / MAX_BODY;
+		return { response: problemResponse(413, `The body has more than ${limit} MiB.`) };
+	}
+	let text: string;
 	try {
-		text = await readText(request);
+		text = new TextDecoder('utf-8', { fatal: true }).decode(bytes);
 	} catch {
 		return { response: problemResponse(400, 'The body is not UTF-8 text.') };
-	}
-	if (text === null) {
-		return { response: problemResponse(413, 'The body has more than 1 MiB.') };
 	}
 	let body: unknown;
 	try {

@@ -13,10 +13,14 @@ import type {
 import type { CheckAnswer, CheckInput, PlanAnswer, PlanInput } from '../api/plan-schema';
 import type { PhraseAnswer, PhraseInput } from '../api/phrase-schema';
 import type { JudgeAnswer, JudgeInput } from '../api/practice-schema';
+import type { ImportRequest, ReadyFile } from '../api/import-file';
 import type { JudgedTake, TakeRequest } from '../api/take';
 import type { Outcome } from '../api/resolve';
 import type { PlannedRoute, RouteRequest } from '../api/route';
 import { projectRoot } from './paths';
+
+/** A file that keeps a thread busy longer is given up. */
+const LONGEST_IMPORT_MS = 15_000;
 
 const held = globalThis as typeof globalThis & { arcStepPool?: Piscina };
 
@@ -49,6 +53,19 @@ export const judgeInPool = (input: JudgeInput): Promise<Outcome<JudgeAnswer>> =>
 /** Judges a take of a drill as it is kept. */
 export const takeInPool = (request: TakeRequest): Promise<Outcome<JudgedTake>> =>
 	pool().run(request, { name: 'take' });
+
+/** Reads a file to the point where it only has to be stored. */
+export async function importInPool(
+	request: ImportRequest
+): Promise<ReadyFile | { readonly problem: string }> {
+	const signal = AbortSignal.timeout(LONGEST_IMPORT_MS);
+	try {
+		return (await pool().run(request, { name: 'importFile', signal })) as ReadyFile;
+	} catch (error) {
+		if (!signal.aborted) throw error;
+		return { problem: 'The file takes too long to read; a tune is simpler.' };
+	}
+}
 
 /** Makes a phrase of a motif. */
 export const phraseInPool = (input: PhraseInput): Promise<Outcome<PhraseAnswer>> =>

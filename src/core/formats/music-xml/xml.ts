@@ -1,4 +1,5 @@
-import { XMLBuilder, XMLParser, XMLValidator } from 'fast-xml-parser';
+import { XMLBuilder } from 'fast-xml-parser';
+import { SaxesParser } from 'saxes';
 
 /** An element: its name, attributes, and what it holds, in order. Text is plain, without entities. */
 export type XmlNode = {
@@ -51,78 +52,59 @@ export function buildXml(root: Raw): string {
 	return String(builder.build([root])).trim();
 }
 
-const ENTITIES: Readonly<Record<string, string>> = {
-	amp: '&',
-	lt: '<',
-	gt: '>',
-	quot: '"',
-	apos: "'"
-};
-
-/** The five entities of XML itself and numbers of signs; any other stays as it stands. */
-const plain = (text: string): string =>
-	text.replace(/&(?:#(\d{1,7})|#x([\da-f]{1,6})|(\w+));/gi, (all, decimal, hex, name: string) => {
-		if (name !== undefined) return ENTITIES[name] ?? all;
-		const code = decimal ? Number(decimal) : parseInt(String(hex), 16);
-		return code <= 0x10ffff ? String.fromCodePoint(code) : all;
-	});
-
-function nodeOf(raw: Raw): XmlNode | null {
-	const name = Object.keys(raw).find((key) => key !== ATTRIBUTES);
-	if (name === undefined || name === TEXT) return null;
-	const inner = raw[name] as Raw[];
-	const children: XmlNode[] = [];
-	let text = '';
-	for (const child of inner) {
-		if (TEXT in child) text += String(child[TEXT]);
-		else {
-			const node = nodeOf(child);
-			if (node) children.push(node);
-		}
-	}
-	const own = (raw[ATTRIBUTES] ?? {}) as Record<string, unknown>;
-	const attributes = Object.fromEntries(
-		Object.entries(own).map(([key, value]) => [key, plain(String(value))])
-	);
-	return { name, attributes, children, text: plain(text).trim() };
-}
-
 /** Elements may stand in one another so deep. */
 const DEEPEST = 64;
+
+type Draft = {
+	name: string;
+	attributes: Record<string, string>;
+	children: XmlNode[];
+	text: string;
+};
+
+/** What is wrong with a document; thrown inside the reader alone. */
+class Fault extends Error {}
 
 /**
  * Reads a document. Entities of its own are never read: a document that declares some is refused.
  * @returns its root, or in a sentence what is wrong with it
  */
 export function parseXml(text: string): XmlNode | { readonly problem: string } {
-	const body = text.replace(/^\ufeff/, '');
-	const doctype = /<!DOCTYPE[^>[]*(\[)?/i.exec(body);
-	if (doctype?.[1] !== undefined || /<!ENTITY/i.test(body)) {
-		return { problem: 'The file declares entities of its own, which are not read.' };
-	}
-	const checked = XMLValidator.validate(body);
-	if (checked !== true) {
-		const { msg, line, col } = checked.err;
-		return { problem: `The file is not whole XML: line ${line}, column ${col}: ${msg}` };
-	}
+	const parser = new SaxesParser({ xmlns: false, position: true });
+	const open: Draft[] = [];
+	let root: Draft | null = null;
+	parser.on('doctype', (doctype) => {
+		if (/\[|<!ENTITY/i.test(doctype)) {
+			throw new Fault('The file declares entities of its own, which are not read.');
+		}
+	});
+	parser.on('opentag', ({ name, attributes }) => {
+		const node = { name, attributes: attributes as Record<string, string>, children: [], text: '' };
+		open.at(-1)?.children.push(node);
+		root ??= node;
+		open.push(node);
+		if (open.length > DEEPEST) throw new Fault('Its elements are nested too deep.');
+	});
+	const words = (more: string) => {
+		const node = open.at(-1);
+		if (node) node.text += more;
+	};
+	parser.on('text', words);
+	parser.on('cdata', words);
+	parser.on('closetag', () => {
+		const node = open.pop();
+		if (node) node.text = node.text.trim();
+	});
+	parser.on('error', ({ message }) => {
+		throw new Fault(`The file is not whole XML: ${message}`);
+	});
 	try {
-		const parser = new XMLParser({
-			preserveOrder: true,
-			ignoreAttributes: false,
-			attributeNamePrefix: '',
-			parseTagValue: false,
-			parseAttributeValue: false,
-			processEntities: false,
-			ignoreDeclaration: true,
-			ignorePiTags: true,
-			maxNestedTags: DEEPEST
-		});
-		const roots = (parser.parse(body) as Raw[]).flatMap((raw) => nodeOf(raw) ?? []);
-		return roots[0] ?? { problem: 'The file holds no XML element.' };
+		parser.write(text.replace(/^\ufeff/, '')).close();
 	} catch (error) {
-		const why = error instanceof Error ? error.message : 'it cannot be read';
-		return { problem: `The file is not whole XML: ${why}` };
+		if (error instanceof Fault) return { problem: error.message };
+		throw error;
 	}
+	return root ?? { problem: 'The file holds no XML element.' };
 }
 
 /** The first child of a name. */

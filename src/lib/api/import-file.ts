@@ -1,0 +1,215 @@
+import {
+	chartTicks,
+	keyName,
+	parseChart,
+	setHeader,
+	utf8Length,
+	LIMITS,
+	type Chart
+} from '$core/chart';
+import { proseSigns } from '$core/chord';
+import { endingOf, FILE_KINDS, readFile, type ReadPiece } from '$core/formats';
+import { keyOf } from '$core/harmony';
+import { instrumentOf, type OwnInstrument } from '$core/neck';
+import { anchorOf } from '$core/route';
+import { readDocument, type MusicDocument } from './document-schema';
+import { routeOfLine } from './line-route';
+import type { MotifRecord, PlanSnapshot, RouteInput } from './notebook-schema';
+import { motifIssues } from './phrase';
+import { instrumentInputOf } from './resolve';
+import { runRoute } from './route';
+
+/** A file to be read, the tune that a bare line belongs to, and the player's own instruments. */
+export type ImportRequest = {
+	readonly name: string;
+	readonly bytes: Uint8Array;
+	readonly onto: { readonly title: string; readonly chart: string } | null;
+	readonly own: readonly OwnInstrument[];
+};
+
+type PlannedInput = { readonly input: RouteInput; readonly plan: PlanSnapshot };
+
+/** What a file holds, ready to be stored. */
+export type ReadyFile = {
+	readonly kind: string;
+	readonly tunes: readonly {
+		/** Null where the routes belong to a tune that is there already. */
+		readonly chart: string | null;
+		readonly title: string;
+		readonly routes: readonly PlannedInput[];
+	}[];
+	readonly motifs: readonly MotifRecord[];
+	readonly understood: readonly string[];
+	readonly leftOut: readonly string[];
+};
+
+const plural = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`;
+
+/** Plans a route on a chart; a sentence where that cannot be done. */
+export function planInput(
+	text: string,
+	input: RouteInput,
+	own: readonly OwnInstrument[]
+): PlannedInput | { readonly problem: string } {
+	const chart = parseChart(text);
+	const made = runRoute({ chart: text, instrument: instrumentInputOf(chart, own), route: input });
+	if ('issues' in made) return { problem: made.issues[0]?.message ?? 'It cannot be planned.' };
+	const { cost, targets, notes } = made.value;
+	return {
+		input,
+		plan: {
+			cost,
+			changes: chart.changes.length,
+			targets: targets.map(({ change, ...target }) => {
+				const at = chart.changes[change];
+				return { ...anchorOf(at), symbol: at.to.symbol, ...target };
+			}),
+			notes: input.line.grid === 'targets' ? [] : notes
+		}
+	};
+}
+
+/** One sentence of what a chart is. */
+function chartWords(chart: Chart): string {
+	const key = keyOf(chart);
+	const parts = [
+		plural(chart.played.length, 'bar'),
+		plural(chart.changes.length, 'change'),
+		...(key ? [`key of ${proseSigns(keyName(key))}`] : []),
+		`${chart.headers.tempo} a minute`
+	];
+	const named = chart.sections.filter(({ name }) => name !== null).length;
+	if (named > 0) parts.push(plural(named, 'section'));
+	return `${parts.join(', ')}.`;
+}
+
+const stem = (name: string): string =>
+	name
+		.replace(/\.[^.]*$/, '')
+		.replace(/[_-]+/g, ' ')
+		.trim()
+		.slice(0, 120);
+
+type Draft = { understood: string[]; leftOut: string[] };
+
+/** The line of a piece as a planned route; what of it is lost is told. */
+function lineOf(
+	piece: ReadPiece,
+	text: string,
+	own: readonly OwnInstrument[],
+	fallback: string,
+	into: Draft
+): PlannedInput[] {
+	if (piece.notes.length === 0) return [];
+	const chart = parseChart(text);
+	const { instrument } = instrumentOf(chart, own);
+	const name = piece.lineName?.trim() || fallback;
+	const { route, lost } = routeOfLine(chart, instrument, piece.notes, name);
+	const planned = planInput(text, route, own);
+	if ('problem' in planned) {
+		into.leftOut.push(`The line is left out: ${planned.problem}`);
+		return [];
+	}
+	const missing = [
+		lost.early > 0 ? `${plural(lost.early, 'note')} before the first chord` : '',
+		lost.late > 0 ? `${plural(lost.late, 'note')} after the last bar` : '',
+		lost.unplayable > 0
+			? `${plural(lost.unplayable, 'note')} that this instrument does not have`
+			: ''
+	].filter(Boolean);
+	if (missing.length > 0) into.leftOut.push(`Left out: ${missing.join(', ')}.`);
+	const kept = planned.plan.notes.length;
+	into.understood.push(
+		`A line of ${plural(kept, 'note')}, most of them in position ${route.position}, becomes the route “${name}”.`
+	);
+	return [planned];
+}
+
+function fromPiece(
+	piece: ReadPiece,
+	request: ImportRequest,
+	into: Draft
+): ReadyFile['tunes'][number] | string {
+	const { onto, own, name } = request;
+	if (piece.chart === null) {
+		if (!onto) {
+			return 'The file has a line, but names no chords: open the tune that it belongs to and bring it in there.';
+		}
+		const routes = lineOf(piece, onto.chart, own, stem(name) || 'A line', into);
+		if (routes.length === 0) return into.leftOut[0] ?? 'There is no note in this file.';
+		return { chart: null, title: onto.title, routes };
+	}
+	const parsed = parseChart(piece.chart);
+	const titled = parsed.headers.title !== null && parsed.headers.title !== 'Untitled tune';
+	const title = titled ? String(parsed.headers.title) : stem(name) || 'Untitled tune';
+	const chart = titled
+		? piece.chart
+		: setHeader(piece.chart, 'title', title.replaceAll('//', '/ /'));
+	if (utf8Length(chart) > LIMITS.bytes)
+		return 'The chart is larger than the 64 KiB that a chart may have.';
+	if (chartTicks(parsed) === 0) return 'There is no bar in this file.';
+	into.understood.push(chartWords(parsed));
+	return { chart, title, routes: lineOf(piece, chart, own, 'Line of the file', into) };
+}
+
+function fromDocument(
+	document: MusicDocument,
+	request: ImportRequest
+): ReadyFile | { problem: string } {
+	const { own } = request;
+	if (document.format === 'arc-step/motif') {
+		const [issue] = motifIssues(document.motif.motif);
+		if (issue) return { problem: `The motif cannot be played: ${issue.message}` };
+		const understood = [`The motif “${document.motif.name}”.`];
+		return { kind: 'a motif', tunes: [], motifs: [document.motif], understood, leftOut: [] };
+	}
+	const { chart, title } = document.tune;
+	const parsed = parseChart(chart);
+	const routes = document.format === 'arc-step/route' ? [document.route] : document.routes;
+	const leftOut: string[] = [];
+	const planned = routes.flatMap((input) => {
+		const made = planInput(chart, input, own);
+		if (!('problem' in made)) return [made];
+		leftOut.push(`The route “${input.name}” is left out: ${made.problem}`);
+		return [];
+	});
+	const understood = [chartWords(parsed)];
+	if (planned.length > 0)
+		understood.push(
+			`${plural(planned.length, 'route')}: ${planned.map(({ input }) => `“${input.name}”`).join(', ')}.`
+		);
+	const kind = document.format === 'arc-step/route' ? 'a route with its tune' : 'a tune';
+	const named = parsed.headers.title ?? title;
+	return {
+		kind,
+		tunes: [{ chart, title: named || 'Untitled tune', routes: planned }],
+		motifs: [],
+		understood,
+		leftOut
+	};
+}
+
+/** The most bytes of a document of one tune. */
+const MOST_DOCUMENT = 8 * 1024 * 1024;
+
+/** Reads a file to the point where it only has to be stored, or says why it cannot be. */
+export function runImport(request: ImportRequest): ReadyFile | { readonly problem: string } {
+	const { name, bytes } = request;
+	const ending = endingOf(name);
+	if (ending === 'json') {
+		if (bytes.byteLength > MOST_DOCUMENT) return { problem: 'The document is larger than 8 MiB.' };
+		const document = readDocument(new TextDecoder().decode(bytes));
+		return 'problem' in document ? document : fromDocument(document, request);
+	}
+	const reading = readFile(name, bytes);
+	if ('problem' in reading) return reading;
+	const draft: Draft = { understood: [], leftOut: [...reading.leftOut] };
+	const tunes: ReadyFile['tunes'][number][] = [];
+	for (const piece of reading.pieces) {
+		const made = fromPiece(piece, request, draft);
+		if (typeof made === 'string') return { problem: made };
+		tunes.push(made);
+	}
+	const kind = FILE_KINDS[ending as keyof typeof FILE_KINDS];
+	return { kind, tunes, motifs: [], understood: draft.understood, leftOut: draft.leftOut };
+}

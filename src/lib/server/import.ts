@@ -1,0 +1,100 @@
+import type { ImportAnswer } from '../api/import-schema';
+import type { ReadyFile } from '../api/import-file';
+import type { Issue } from '../api/chart-schema';
+import type { Database } from './database';
+import { listInstruments } from './instruments';
+import { createMotif } from './motifs';
+import { importInPool } from './pool';
+import { createRoute } from './routes';
+import { createTune, getTune } from './tunes';
+
+/** A file as it was sent. */
+export type SentFile = { readonly name: string; readonly bytes: Uint8Array };
+
+type Onto = {
+	readonly id: string;
+	readonly title: string;
+	readonly chart: string;
+	readonly version: number;
+};
+
+/** Only the end of a name is shown and read: a path is never one. */
+const baseName = (name: string): string => (name.split(/[\\/]/).at(-1) ?? '').slice(-120);
+
+/** Stores what a file holds; ids are null where nothing is stored. */
+async function store(
+	db: Database,
+	ready: ReadyFile,
+	onto: Onto | null,
+	answer: ImportAnswer
+): Promise<void> {
+	for (const { chart, routes } of ready.tunes) {
+		const tune = chart === null ? onto : await createTune(db, chart);
+		if (!tune) continue;
+		if (chart !== null) answer.tunes.push({ id: tune.id, title: tune.title });
+		for (const { input, plan } of routes) {
+			const made = await createRoute(db, tune.id, input, plan, tune.version);
+			answer.routes.push({ id: made.id, name: made.name });
+		}
+	}
+	for (const record of ready.motifs) {
+		const made = await createMotif(db, record);
+		answer.motifs.push({ id: made.id, name: made.name });
+	}
+}
+
+function show(ready: ReadyFile, answer: ImportAnswer): void {
+	for (const { chart, title, routes } of ready.tunes) {
+		if (chart !== null) answer.tunes.push({ id: null, title });
+		answer.routes.push(...routes.map(({ input }) => ({ id: null, name: input.name })));
+	}
+	answer.motifs.push(...ready.motifs.map(({ name }) => ({ id: null, name })));
+}
+
+/**
+ * Reads files and stores what they hold, all of them or none.
+ * @param onto the tune that lines without chords belong to
+ * @param preview nothing is stored
+ */
+export async function importFiles(
+	db: Database,
+	files: readonly SentFile[],
+	onto: Onto | null,
+	preview: boolean
+): Promise<{ answer: ImportAnswer } | { issues: Issue[] }> {
+	const own = await listInstruments(db);
+	const answer: ImportAnswer = { tunes: [], routes: [], motifs: [], warnings: [], files: [] };
+	const ready: ReadyFile[] = [];
+	const issues: Issue[] = [];
+	for (const [i, { name, bytes }] of files.entries()) {
+		const shown = baseName(name);
+		const read = await importInPool({ name: shown, bytes, onto, own });
+		if ('problem' in read) {
+			issues.push({
+				path: `file.${i}`,
+				message: `${shown || 'A file without a name'}: ${read.problem}`
+			});
+			continue;
+		}
+		ready.push(read);
+		answer.files.push({
+			name: shown,
+			kind: read.kind,
+			understood: [...read.understood],
+			leftOut: [...read.leftOut]
+		});
+		answer.warnings.push(
+			...read.leftOut.map((text) => (files.length > 1 ? `${shown}: ${text}` : text))
+		);
+	}
+	if (issues.length > 0) return { issues };
+	if (preview) for (const file of ready) show(file, answer);
+	else
+		await db.transaction(async (tx) => {
+			for (const file of ready) await store(tx, file, onto, answer);
+		});
+	return { answer };
+}
+
+/** The tune that a line is brought onto, with its version. */
+export const tuneFor = async (db: Database, id: string): Promise<Onto | null> => getTune(db, id);
