@@ -81,6 +81,16 @@ export default ts.config(
 		}
 	},
 	{
+		// Tests may share what a core folder's own tests are tried on.
+		files: ['src/lib/**/*.test.ts', 'e2e/**/*.ts'],
+		rules: {
+			'no-restricted-imports': [
+				'error',
+				{ patterns: [{ ...DOORS, group: ['$core/*/*', '!$core/*/test-*'] }] }
+			]
+		}
+	},
+	{
 		files: ['**/*.svelte', '**/*.svelte.ts'],
 		languageOptions: {
 			parserOptions: { parser: ts.parser, svelteConfig, extraFileExtensions: ['.svelte'] }

@@ -21,8 +21,8 @@ const WHOLE: readonly (readonly [string, Uint8Array])[] = [
 	['f.txt', strToU8(writeTabPage(piece))],
 	['g.txt', strToU8('Song\n\n[Verse]\nC    G7/B  Am\nwords and words\n| F  C/E | Dm7 |\nmore\n')]
 ];
-/** More when they are asked for: `HOSTILE_RUNS=5000`. */
-const RUNS = Number(process.env.HOSTILE_RUNS ?? 120);
+/** More when they are asked for: `VITE_HOSTILE_RUNS=5000`. */
+const RUNS = Number(import.meta.env.VITE_HOSTILE_RUNS ?? 120);
 /** The longest that a file may keep a thread busy, in ms. */
 const LONGEST = 2000;
 

@@ -87,8 +87,10 @@ export function readDocument(text: string): MusicDocument | { readonly problem: 
 	if (document.format === 'arc-step/backup') {
 		return { problem: 'The file is a backup of a whole notebook: restore it in the settings.' };
 	}
-	const schema = DOCUMENTS[document.format as keyof typeof DOCUMENTS] as
-		(typeof DOCUMENTS)[keyof typeof DOCUMENTS] | undefined;
+	const format = String(document.format);
+	const schema = Object.hasOwn(DOCUMENTS, format)
+		? DOCUMENTS[format as keyof typeof DOCUMENTS]
+		: null;
 	if (!schema) return { problem: 'The file is JSON, but no document of Arc Step.' };
 	const parsed = schema.safeParse(document);
 	if (parsed.success) return parsed.data;

@@ -165,7 +165,7 @@ const snapshotTarget = placeInput.extend({
 	reasons: z.array(z.string())
 });
 /** The plan as it was when the route was saved, by written place. */
-const planSnapshot = z.object({
+export const planSnapshot = z.object({
 	cost: z.number(),
 	changes: z.int(),
 	targets: z.array(snapshotTarget),
@@ -240,7 +240,7 @@ export const motifAnswer = motifRecord.extend({
 export type MotifAnswer = z.infer<typeof motifAnswer>;
 export const motifList = z.object({ motifs: z.array(motifAnswer) });
 
-const playerInput = z.strictObject({
+export const playerInput = z.strictObject({
 	handMm: z.int().min(60).max(180).describe('Comfortable stretch between index and little finger'),
 	scales: z
 		.array(

@@ -33,7 +33,7 @@ const rulesInput = z.strictObject({
 
 const tempo = z.number().min(30).max(300).describe('Quarter notes a minute');
 
-const eventInput = z.strictObject({
+export const eventInput = z.strictObject({
 	timeMs: ms.describe('From the first beat of the first bar'),
 	durationMs: z.number().min(0).max(86_400_000),
 	midi: z.int().min(0).max(127),
@@ -118,14 +118,14 @@ export type CardDrill = z.infer<typeof drillInput>;
 
 export const cardInput = z.strictObject({ tuneId: z.uuid(), drill: drillInput });
 
-const noteText = z.string().max(500).refine(isStorable, UNSTORABLE);
+export const noteText = z.string().max(500).refine(isStorable, UNSTORABLE);
 const dayName = z
 	.string()
 	.regex(/^\d{4}-\d{2}-\d{2}$/)
 	.describe('The player’s day, as 2026-03-01');
 
 /** How the drill was played this time. */
-const takePass = z.strictObject({
+export const takePass = z.strictObject({
 	looped: rangeInput.describe('The bars that were played, where they are fewer than the drill’s'),
 	swing: z.number().min(50).max(75).optional().describe('Per cent; without it the feel’s'),
 	toleranceMs: z.number().min(1).max(1000).optional(),

@@ -3,6 +3,9 @@ import type { MotifAnswer, MotifRecord } from '../api/notebook-schema';
 import type { Database } from './database';
 import { motif } from './schema';
 
+/** How the ids of the motifs begin that every notebook comes with. */
+export const PRESET_MOTIF = '6d6f7469-6600-4000-8000-';
+
 type Row = typeof motif.$inferSelect;
 
 const answer = ({ createdAt, updatedAt, ...row }: Row): MotifAnswer => ({

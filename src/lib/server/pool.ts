@@ -14,6 +14,7 @@ import type { CheckAnswer, CheckInput, PlanAnswer, PlanInput } from '../api/plan
 import type { PhraseAnswer, PhraseInput } from '../api/phrase-schema';
 import type { JudgeAnswer, JudgeInput } from '../api/practice-schema';
 import type { ImportRequest, ReadyFile } from '../api/import-file';
+import type { readBackup } from '../api/read-backup';
 import type { JudgedTake, TakeRequest } from '../api/take';
 import type { Outcome } from '../api/resolve';
 import type { PlannedRoute, RouteRequest } from '../api/route';
@@ -66,6 +67,11 @@ export async function importInPool(
 		return { problem: 'The file takes too long to read; a tune is simpler.' };
 	}
 }
+
+/** Reads a backup, which may be large. */
+export const readBackupInPool = (
+	bytes: Uint8Array<ArrayBuffer>
+): Promise<ReturnType<typeof readBackup>> => pool().run(bytes, { name: 'backup' });
 
 /** Makes a phrase of a motif. */
 export const phraseInPool = (input: PhraseInput): Promise<Outcome<PhraseAnswer>> =>

@@ -22,7 +22,7 @@ export const tuneAnswerOf = (row: Row): TuneAnswer => ({
 });
 
 /** What lists show of a chart, read from its text; text that cannot be read is kept all the same. */
-function summary(chart: string) {
+export function chartSummary(chart: string) {
 	const parsed = parseChart(chart);
 	const { headers, played } = parsed;
 	const key = keyOf(parsed);
@@ -69,7 +69,7 @@ export async function createTune(
 ): Promise<TuneAnswer> {
 	const [row] = await db
 		.insert(tune)
-		.values({ chart, ...summary(chart), createdAt: at, updatedAt: at })
+		.values({ chart, ...chartSummary(chart), createdAt: at, updatedAt: at })
 		.returning();
 	return tuneAnswerOf(row);
 }
@@ -83,7 +83,12 @@ export async function updateTune(
 ): Promise<TuneAnswer | null> {
 	const [row] = await db
 		.update(tune)
-		.set({ chart, ...summary(chart), version: sql`${tune.version} + 1`, updatedAt: new Date() })
+		.set({
+			chart,
+			...chartSummary(chart),
+			version: sql`${tune.version} + 1`,
+			updatedAt: new Date()
+		})
 		.where(and(eq(tune.id, id), eq(tune.version, version), isNull(tune.deletedAt)))
 		.returning();
 	return row ? tuneAnswerOf(row) : null;

@@ -1,0 +1,162 @@
+import { CHORD_KINDS, HAND_GRADES, INPUTS, RESULTS } from '$core/practice';
+import { ROLES } from '$core/chord';
+import { z } from 'zod';
+import { chartText, isStorable, UNSTORABLE } from './chart-schema';
+import { FORMAT_VERSION } from './document-schema';
+import {
+	instrumentRecord,
+	motifRecord,
+	planSnapshot,
+	playerInput,
+	routeInput
+} from './notebook-schema';
+import { drillInput, eventInput, noteText, takePass } from './practice-schema';
+
+const id = z.uuid();
+const when = z.iso.datetime();
+const times = { version: z.int().min(1), createdAt: when, updatedAt: when };
+const short = z.string().max(200).refine(isStorable, UNSTORABLE);
+const count = z.int().min(0).max(1_000_000);
+const tempo = z.number().min(30).max(300);
+const position = z.int().min(1).max(24);
+const keyText = z.string().max(4);
+
+const tuneRow = z.strictObject({
+	id,
+	title: short.describe('Read from the chart again when it is restored'),
+	chart: chartText,
+	...times
+});
+
+const routeRow = z.strictObject({
+	id,
+	tuneId: id,
+	...routeInput.shape,
+	plan: planSnapshot,
+	landed: count,
+	changes: count,
+	tuneVersion: z.int().min(0),
+	...times
+});
+
+const setRow = z.strictObject({
+	id,
+	name: short,
+	note: z.string().max(2000).refine(isStorable, UNSTORABLE),
+	tunes: z.array(id).max(2000).describe('In playing order'),
+	...times
+});
+
+const memory = z.strictObject({
+	due: z.number(),
+	stability: z.number(),
+	difficulty: z.number(),
+	scheduledDays: z.number(),
+	reps: z.number(),
+	lapses: z.number(),
+	state: z.number(),
+	lastReview: z.number().nullable()
+});
+
+const cardRow = z.strictObject({
+	id,
+	tuneId: id,
+	position,
+	key: keyText,
+	due: when,
+	drill: drillInput,
+	tempo,
+	cleanInRow: count,
+	schedule: z.strictObject({
+		memory,
+		before: memory,
+		day: z.string().max(10).nullable(),
+		grades: z.array(z.enum(['again', 'hard', 'good', 'easy'])).max(64)
+	}),
+	resting: z.boolean(),
+	...times
+});
+
+const changeRow = z.strictObject({
+	loop: count,
+	change: count,
+	kind: z.enum(CHORD_KINDS),
+	symbol: short,
+	bar: count,
+	result: z.enum(RESULTS).exclude(['passed']),
+	role: z.enum(ROLES).nullable(),
+	errorMs: z.number().nullable()
+});
+
+const takeRow = z.strictObject({
+	id,
+	tuneId: id,
+	cardId: id,
+	playedAt: when,
+	position,
+	key: keyText,
+	tempo,
+	input: z.enum(INPUTS),
+	rule: z.string().max(2000).refine(isStorable, UNSTORABLE),
+	drill: drillInput,
+	pass: takePass.nullable(),
+	looped: z.boolean(),
+	landed: count,
+	asked: count,
+	clean: z.boolean(),
+	grade: z.enum(HAND_GRADES).nullable(),
+	biasMs: z.number().nullable(),
+	spreadMs: z.number().nullable(),
+	durationMs: count.max(86_400_000),
+	note: noteText,
+	chart: chartText,
+	events: z.array(eventInput).max(20_000),
+	changes: z.array(changeRow).max(100_000),
+	...times
+});
+
+/** A whole notebook in one document. */
+export const backupDocument = z.strictObject({
+	format: z.literal('arc-step/backup'),
+	formatVersion: z.literal(FORMAT_VERSION),
+	exportedAt: when,
+	tunes: z.array(tuneRow).max(20_000),
+	routes: z.array(routeRow).max(100_000),
+	motifs: z.array(z.strictObject({ id, ...motifRecord.shape, ...times })).max(20_000),
+	sets: z.array(setRow).max(2000),
+	instruments: z.array(z.strictObject({ id, ...instrumentRecord.shape, ...times })).max(2000),
+	player: z.strictObject({ ...playerInput.shape, ...times }).nullable(),
+	cards: z.array(cardRow).max(100_000),
+	takes: z.array(takeRow).max(100_000)
+});
+export type BackupDocument = z.infer<typeof backupDocument>;
+
+/** What a restore does to one kind of thing. */
+const counts = z.object({
+	added: z.int(),
+	changed: z.int().describe('Newer in the file: taken from there'),
+	kept: z.int().describe('Alike, or newer in the notebook: left as it is'),
+	removed: z.int().describe('In the notebook alone: gone when everything is replaced')
+});
+export type RestoreCounts = z.infer<typeof counts>;
+
+export const RESTORE_KINDS = [
+	'tunes',
+	'routes',
+	'motifs',
+	'sets',
+	'instruments',
+	'cards',
+	'takes'
+] as const;
+export type RestoreKind = (typeof RESTORE_KINDS)[number];
+
+export const restoreAnswer = z.object({
+	mode: z.enum(['merge', 'replace']),
+	stored: z.boolean(),
+	...(Object.fromEntries(RESTORE_KINDS.map((kind) => [kind, counts])) as Record<
+		RestoreKind,
+		typeof counts
+	>)
+});
+export type RestoreAnswer = z.infer<typeof restoreAnswer>;

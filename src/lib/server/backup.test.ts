@@ -1,0 +1,174 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { DEMO_TUNES } from './demo-tunes';
+import { backupDocument, type BackupDocument } from '../api/backup-schema';
+import { planInput } from '../api/import-file';
+import { readBackup } from '../api/read-backup';
+import { NO_ANCHORS, NO_LINE } from '../api/route-defaults';
+import { makeBackup } from './backup';
+import { openEmbedded, type Database } from './database';
+import { loadDemoLog } from './demo-log';
+import { createInstrument, updatePlayer } from './instruments';
+import { createMotif, deleteMotif, PRESET_MOTIF } from './motifs';
+import { previewRestore, restore } from './restore';
+import { createRoute } from './routes';
+import { createSet, createTune, deleteTune, updateTune } from './tunes';
+
+const scratch = mkdtempSync(join(tmpdir(), 'arc-step-backup-'));
+const closers: (() => Promise<void>)[] = [];
+async function notebook(name: string): Promise<Database> {
+	const { db, close } = await openEmbedded(join(scratch, name));
+	closers.push(close);
+	return db;
+}
+afterAll(async () => {
+	for (const close of closers) await close();
+	rmSync(scratch, { recursive: true, force: true });
+});
+
+let full: Database;
+let other: Database;
+let backup: BackupDocument;
+/** The same with fewer takes. */
+let small: BackupDocument;
+const PRESET = `${PRESET_MOTIF}000000000002`;
+beforeAll(async () => {
+	full = await notebook('full');
+	other = await notebook('other');
+	const start = new Date('2026-03-02T10:00:00Z').getTime();
+	const tunes = [];
+	for (const [i, { chart }] of DEMO_TUNES.entries()) {
+		tunes.push(await createTune(full, chart, new Date(start + i)));
+	}
+	const [ferry] = tunes;
+	const wish = { position: 6, style: 'guide-tones', anchors: NO_ANCHORS } as const;
+	for (const [k, grid] of (['targets', 'eighth'] as const).entries()) {
+		const input = { ...wish, name: `Route ${k}`, line: { ...NO_LINE, grid } };
+		const planned = planInput(ferry.chart, input, []);
+		if ('problem' in planned) throw new Error(planned.problem);
+		await createRoute(full, ferry.id, input, planned.plan, ferry.version, new Date(start + k));
+	}
+	await createSet(full, 'Thursday', 'a note', tunes.map(({ id }) => id).reverse());
+	await createMotif(full, {
+		name: 'Up and over',
+		motif: { basis: 'role', notes: [{ offsetTicks: 0, durationTicks: 240, step: 'b3' }] }
+	});
+	await createInstrument(full, {
+		...{ name: 'Old one', tuning: 'E2 A2 D3 G3 B3 E4', frets: 21, scaleLengthMm: 628 },
+		...{ leftHanded: true, labels: null }
+	});
+	await updatePlayer(full, { handMm: 95, scales: [] }, 1);
+	await loadDemoLog(full, tunes, new Date(start));
+	backup = await makeBackup(full);
+	small = { ...backup, takes: backup.takes.slice(0, 10) };
+});
+
+/** A backup without what a restore may change. */
+const told = (document: BackupDocument) =>
+	JSON.parse(
+		JSON.stringify(document, (key, value: unknown) =>
+			['exportedAt', 'createdAt', 'updatedAt', 'version'].includes(key) ? undefined : value
+		)
+	) as unknown;
+const asFile = (value: unknown) => new TextEncoder().encode(JSON.stringify(value));
+function read(value: unknown): BackupDocument {
+	const found = readBackup(asFile(value));
+	if ('issues' in found) throw new Error(JSON.stringify(found.issues));
+	return found.backup;
+}
+
+describe('a backup', () => {
+	it('holds the whole notebook and passes its own schema', () => {
+		expect(backupDocument.safeParse(JSON.parse(JSON.stringify(backup))).error).toBeUndefined();
+		expect(backup.tunes).toHaveLength(8);
+		expect(backup.routes.map(({ name }) => name)).toEqual(['Route 0', 'Route 1']);
+		expect(backup.takes.length).toBeGreaterThan(100);
+		expect(backup.sets[0].tunes).toEqual(backup.tunes.map(({ id }) => id).reverse());
+		expect(backup.player?.handMm).toBe(95);
+	});
+
+	it('makes of an empty notebook the same one, presets and all', async () => {
+		await deleteMotif(full, PRESET);
+		const whole = await makeBackup(full);
+		const shown = await previewRestore(other, read(whole), 'merge');
+		expect(shown).toMatchObject({ stored: false, tunes: { added: 8, changed: 0, kept: 0 } });
+		expect((await makeBackup(other)).tunes).toEqual([]);
+		await restore(other, read(whole), 'merge');
+		expect(told(await makeBackup(other))).toEqual(told(whole));
+	});
+
+	it('restored once more doubles nothing', async () => {
+		for (const mode of ['merge', 'replace'] as const) {
+			await restore(other, read(small), 'replace');
+			const again = await restore(other, read(small), mode);
+			expect(again.takes).toEqual({ added: 0, changed: 0, kept: 10, removed: 0 });
+			expect(told(await makeBackup(other))).toEqual(told(small));
+		}
+	});
+
+	it('merged keeps what is newer here, takes what is newer there, and adds what is missing', async () => {
+		await restore(other, read(small), 'replace');
+		const [first, second, third] = small.tunes;
+		const mine = await createTune(other, 'title: Mine\n| C |');
+		await updateTune(other, first.id, 'title: Newer here\n| C |', first.version);
+		await deleteTune(other, third.id);
+		const later = {
+			...small,
+			tunes: small.tunes.map((tune) =>
+				tune.id === second.id
+					? { ...tune, chart: 'title: Newer there\n| F |', updatedAt: '2031-01-01T00:00:00.000Z' }
+					: tune
+			)
+		};
+		const shown = await previewRestore(other, read(later), 'merge');
+		expect(shown.tunes).toEqual({ added: 0, changed: 2, kept: 6, removed: 0 });
+		expect(await restore(other, read(later), 'merge')).toEqual({ ...shown, stored: true });
+		const now = await makeBackup(other);
+		const titles = new Map(now.tunes.map(({ id, title }) => [id, title]));
+		expect(titles.get(first.id)).toBe('Newer here');
+		expect(titles.get(second.id)).toBe('Newer there');
+		expect(titles.get(third.id)).toBe(third.title);
+		expect(titles.get(mine.id)).toBe('Mine');
+		expect(now.takes).toHaveLength(small.takes.length);
+		// Replaced, nothing but the file is left.
+		expect((await previewRestore(other, read(small), 'replace')).tunes.removed).toBe(1);
+		await restore(other, read(small), 'replace');
+		expect(told(await makeBackup(other))).toEqual(told(small));
+	});
+
+	it('that breaks in the middle changes nothing', async () => {
+		const before = await makeBackup(other);
+		const [take] = small.takes;
+		const broken = { ...read(small), tunes: small.tunes.slice(0, 1), takes: [take, take] };
+		await expect(restore(other, broken, 'replace')).rejects.toThrow();
+		expect(told(await makeBackup(other))).toEqual(told(before));
+	});
+
+	it.each<[string, (copy: BackupDocument) => unknown, RegExp]>([
+		['a newer version', (copy) => ({ ...copy, formatVersion: 99 }), /newer Arc Step/],
+		['a field too many', (copy) => ({ ...copy, more: 1 }), /more/],
+		[
+			'a route without its tune',
+			(copy) => ({ ...copy, tunes: copy.tunes.slice(1), sets: [], cards: [], takes: [] }),
+			/no such tune/
+		],
+		['a take without its card', (copy) => ({ ...copy, cards: [] }), /no such card/],
+		['an id twice', (copy) => ({ ...copy, tunes: [...copy.tunes, copy.tunes[0]] }), /twice/],
+		[
+			'a tempo that is none',
+			(copy) => ({ ...copy, cards: copy.cards.map((card) => ({ ...card, tempo: 1e9 })) }),
+			/300/
+		],
+		['a list', () => [], /no backup/]
+	])('with %s is refused', (_, change, why) => {
+		const found = readBackup(asFile(change(structuredClone(backup))));
+		expect('issues' in found && found.issues[0].message).toMatch(why);
+	});
+
+	it('that is no JSON is refused as such', () => {
+		expect(readBackup(new TextEncoder().encode('{'))).toMatchObject({ json: false });
+		expect(readBackup(new Uint8Array([0xff, 0xfe, 1]))).toMatchObject({ json: false });
+	});
+});
