@@ -217,6 +217,7 @@ test('the OpenAPI document names every operation', async ({ request }) => {
 		'/api/v1/cards/{id}',
 		'/api/v1/check',
 		'/api/v1/coverage',
+		'/api/v1/import',
 		'/api/v1/instruments',
 		'/api/v1/instruments/{id}',
 		'/api/v1/judge',
@@ -226,14 +227,26 @@ test('the OpenAPI document names every operation', async ({ request }) => {
 		'/api/v1/plan',
 		'/api/v1/player',
 		'/api/v1/positions',
+		'/api/v1/restore',
 		'/api/v1/routes/{id}',
+		'/api/v1/schemas/{name}',
 		'/api/v1/shapes',
 		'/api/v1/takes',
 		'/api/v1/takes/{id}',
 		'/api/v1/tunes',
 		'/api/v1/tunes/{id}',
 		'/api/v1/tunes/{id}/routes',
-		'/api/v1/tunes/{id}/undelete'
+		'/api/v1/tunes/{id}/undelete',
+		'/backup.json',
+		'/motifs/{id}/motif.json',
+		'/routes/{id}/route.json',
+		'/routes/{id}/route.mid',
+		'/routes/{id}/route.musicxml',
+		'/routes/{id}/route.mxl',
+		'/routes/{id}/route.txt',
+		'/tunes/{id}/chart.cho',
+		'/tunes/{id}/chart.json',
+		'/tunes/{id}/chart.txt'
 	]);
 	expect(
 		document.paths['/api/v1/plan'].post.requestBody.content['application/json'].schema.required

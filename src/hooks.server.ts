@@ -1,6 +1,7 @@
 import { closeDatabase, openDatabase } from '$lib/server/database';
 import { loadDemo } from '$lib/server/demo';
 import { closePool } from '$lib/server/pool';
+import { drain } from '$lib/server/http';
 import { problemResponse } from '$lib/server/problem';
 import { purgeDeleted } from '$lib/server/tunes';
 import type { Handle, HandleServerError, ServerInit } from '@sveltejs/kit';
@@ -31,10 +32,12 @@ export const handle: Handle = async ({ event, resolve }) => {
 		const site = request.headers.get('sec-fetch-site');
 		const foreign = origin !== null && !isOwn(origin, url.origin, request.headers.get('host'));
 		if (foreign || site === 'cross-site') {
+			await drain(request);
 			return problemResponse(403, 'Writes are taken only from Arc Step’s own pages.');
 		}
 	}
 	const response = await resolve(event);
+	if (response.status >= 400) await drain(request);
 	response.headers.set('x-content-type-options', 'nosniff');
 	response.headers.set('referrer-policy', 'same-origin');
 	response.headers.set('x-frame-options', 'DENY');

@@ -30,6 +30,11 @@ async function bytesOf(request: Request, most: number): Promise<Uint8Array<Array
 	return size > most ? null : Uint8Array.from(Buffer.concat(chunks));
 }
 
+/** Reads what is left of a body that was refused unread: else the next request on its connection would wait. */
+export async function drain(request: Request): Promise<void> {
+	if (request.body && !request.bodyUsed) await bytesOf(request, 0);
+}
+
 /** The bytes of a body that holds files, or 413. */
 export async function readBytes(
 	request: Request

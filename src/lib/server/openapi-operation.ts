@@ -6,6 +6,12 @@ export type Operation = {
 	readonly path: string;
 	readonly summary: string;
 	readonly body?: z.ZodType;
+	/** The body may come as a form instead, with files in fields named `file`. */
+	readonly files?: true;
+	/** Parameters of the address and what they may be. */
+	readonly query?: Readonly<Record<string, readonly string[]>>;
+	/** What is answered, where it is no JSON. */
+	readonly media?: string;
 	readonly status: number;
 	readonly answer?: z.ZodType;
 	/** Statuses of what can go wrong. */

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import * as charts from '../api/chart-schema';
+import { FILES } from './openapi-files';
 import { MUSIC } from './openapi-music';
 import { NOTEBOOK } from './openapi-notebook';
 import type { Operation } from './openapi-operation';
@@ -13,29 +14,56 @@ const content = (type: z.ZodType, io: 'input' | 'output', media = 'application/j
 	content: { [media]: { schema: schemaOf(type, io) } }
 });
 
-function operation({ summary, body, status, answer, errors, path }: Operation) {
+/** Files in fields of one name, and the tune that a line without chords belongs to. */
+const FORM = {
+	'multipart/form-data': {
+		schema: {
+			type: 'object',
+			properties: {
+				file: {
+					type: 'array',
+					items: { type: 'string', contentMediaType: 'application/octet-stream' }
+				},
+				tuneId: { type: 'string', format: 'uuid' }
+			},
+			required: ['file'],
+			additionalProperties: false
+		}
+	}
+};
+
+function parametersOf({ path, query = {} }: Operation) {
+	const inPath = [...path.matchAll(/\{(\w+)\}/g)].map(([, name]) => ({
+		...{ name, in: 'path', required: true },
+		schema: name === 'id' ? { type: 'string', format: 'uuid' } : { type: 'string' }
+	}));
+	const inQuery = Object.entries(query).map(([name, values]) => ({
+		...{ name, in: 'query', required: false },
+		schema: { type: 'string', enum: values }
+	}));
+	return [...inPath, ...inQuery];
+}
+
+function operation(entry: Operation) {
+	const { summary, body, files, status, answer, media, errors } = entry;
 	const failures = errors.map((code) => [String(code), { $ref: '#/components/responses/problem' }]);
+	const parameters = parametersOf(entry);
+	const told = media ? { content: { [media]: {} } } : answer ? content(answer, 'output') : {};
+	const json = body ? content(body, 'input').content : {};
 	return {
 		summary,
-		...(path.includes('{id}')
-			? {
-					parameters: [
-						{ name: 'id', in: 'path', required: true, schema: { type: 'string', format: 'uuid' } }
-					]
-				}
+		...(parameters.length > 0 ? { parameters } : {}),
+		...(body
+			? { requestBody: { required: true, content: files ? { ...FORM, ...json } : json } }
 			: {}),
-		...(body ? { requestBody: { required: true, ...content(body, 'input') } } : {}),
-		responses: {
-			[status]: { description: summary, ...(answer ? content(answer, 'output') : {}) },
-			...Object.fromEntries(failures)
-		}
+		responses: { [status]: { description: summary, ...told }, ...Object.fromEntries(failures) }
 	};
 }
 
 /** The OpenAPI 3.1 document, made from the schemas that the routes validate with. */
 export function openApiDocument(version: string) {
 	const paths: Record<string, Record<string, unknown>> = {};
-	for (const entry of [...MUSIC, ...NOTEBOOK]) {
+	for (const entry of [...MUSIC, ...NOTEBOOK, ...FILES]) {
 		paths[entry.path] = { ...paths[entry.path], [entry.method]: operation(entry) };
 	}
 	return {
