@@ -7,6 +7,7 @@
 	import { lastTune } from '$lib/state/last-tune.svelte';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import { soundPrefs } from '$lib/state/sound-prefs.svelte';
+	import DropFiles from '$lib/ui/files/DropFiles.svelte';
 	import Rail from '$lib/ui/Rail.svelte';
 	import { tuneScreens } from '$lib/ui/screens';
 	import { ModeWatcher } from 'mode-watcher';
@@ -63,6 +64,7 @@
 	}}
 />
 <a class="skip" href="#main">To the content</a>
+<DropFiles />
 <Rail {tuneId} />
 <div class="page">
 	{@render children()}

@@ -3,6 +3,7 @@
 	import type { TuneAnswer } from '$lib/api/notebook-schema';
 	import { Refusal, send } from '$lib/state/api';
 	import { onKeys } from '$lib/state/keys';
+	import ChooseFiles from '$lib/ui/files/ChooseFiles.svelte';
 	import FootKeys from '$lib/ui/FootKeys.svelte';
 	import { listen } from '$lib/ui/listen';
 	import KeyCap from '$lib/ui/KeyCap.svelte';
@@ -44,6 +45,7 @@
 	);
 	const waiting = $derived(data.tunes.find((tune) => tune.routes.length === 0));
 
+	let chooser: ChooseFiles | undefined = $state();
 	let list: HTMLElement | undefined = $state();
 	function walk(by: number): void {
 		const links = [...(list?.querySelectorAll<HTMLAnchorElement>('a.open') ?? [])];
@@ -101,7 +103,8 @@
 		d: drillIt,
 		ArrowDown: () => walk(1),
 		ArrowUp: () => walk(-1),
-		c: () => void create()
+		c: () => void create(),
+		i: () => chooser?.choose()
 	});
 	function onListKey(event: KeyboardEvent): void {
 		if (event.key !== 'ArrowDown' && event.key !== 'ArrowUp') return;
@@ -115,6 +118,7 @@
 
 <TopBar title="Notebook" {facts}>
 	{#snippet actions()}
+		<ChooseFiles bind:this={chooser}>Bring in files <KeyCap keys="I" /></ChooseFiles>
 		<button class="quiet" type="button" onclick={create}>New tune <KeyCap keys="C" /></button>
 	{/snippet}
 </TopBar>
@@ -158,6 +162,7 @@
 		</p>
 		<div>
 			<button class="act act-main" type="button" onclick={create}>Write the first tune</button>
+			<ChooseFiles look="act">Bring in files</ChooseFiles>
 		</div>
 	{/if}
 	<div bind:this={list} {@attach listen('keydown', onListKey)}>
@@ -208,6 +213,7 @@
 			['Enter', 'open'],
 			['D', 'drill it now'],
 			['C', 'new tune'],
+			['I', 'bring in files'],
 			['6', 'log'],
 			['?', 'keys and terms']
 		]}

@@ -10,6 +10,7 @@ import {
 	playerInput,
 	routeInput
 } from './notebook-schema';
+import { RESTORE_KINDS, type RestoreKind } from './restore-kinds';
 import { drillInput, eventInput, noteText, takePass } from './practice-schema';
 
 const id = z.uuid();
@@ -139,17 +140,6 @@ const counts = z.object({
 	removed: z.int().describe('In the notebook alone: gone when everything is replaced')
 });
 export type RestoreCounts = z.infer<typeof counts>;
-
-export const RESTORE_KINDS = [
-	'tunes',
-	'routes',
-	'motifs',
-	'sets',
-	'instruments',
-	'cards',
-	'takes'
-] as const;
-export type RestoreKind = (typeof RESTORE_KINDS)[number];
 
 export const restoreAnswer = z.object({
 	mode: z.enum(['merge', 'replace']),

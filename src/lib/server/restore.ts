@@ -1,11 +1,6 @@
 import { eq, inArray, sql } from 'drizzle-orm';
-import {
-	RESTORE_KINDS,
-	type BackupDocument,
-	type RestoreAnswer,
-	type RestoreCounts,
-	type RestoreKind
-} from '../api/backup-schema';
+import type { BackupDocument, RestoreAnswer, RestoreCounts } from '../api/backup-schema';
+import { RESTORE_KINDS, type RestoreKind } from '../api/restore-kinds';
 import type { Database } from './database';
 import {
 	card,

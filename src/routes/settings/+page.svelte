@@ -5,6 +5,7 @@
 	import { setMode, userPrefersMode } from 'mode-watcher';
 	import { PlayerStore } from '$lib/state/player-setup.svelte';
 	import Choice from '$lib/ui/settings/Choice.svelte';
+	import ChooseFiles from '$lib/ui/files/ChooseFiles.svelte';
 	import HandPicker from '$lib/ui/settings/HandPicker.svelte';
 	import InstrumentList from '$lib/ui/settings/InstrumentList.svelte';
 	import SoundCheck from '$lib/ui/settings/SoundCheck.svelte';
@@ -103,6 +104,17 @@
 	<HandPicker {store} />
 	<InstrumentList {store} />
 	<ScaleList {store} />
+	<section>
+		<div class="section-head">
+			<h2>The notebook as one file</h2>
+			<small>tunes, routes, motifs, sets, instruments, drills and takes</small>
+		</div>
+		<p class="files">
+			<a class="act" href="/backup.json" download>Back it up</a>
+			<ChooseFiles look="act" accept=".json">Restore a backup</ChooseFiles>
+			<small>A backup is shown before it is restored: merged, or in place of what is here.</small>
+		</p>
+	</section>
 </main>
 
 <style>
@@ -113,6 +125,16 @@
 	}
 	h1 {
 		font-size: 25px;
+	}
+	.files {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		gap: 8px 12px;
+	}
+	.files small {
+		font-size: 13px;
+		color: var(--second);
 	}
 	.track {
 		display: flex;

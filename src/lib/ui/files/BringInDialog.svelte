@@ -1,0 +1,199 @@
+<script lang="ts">
+	import { goto, invalidateAll } from '$app/navigation';
+	import { takeBack, type BringIn, type Kept } from '$lib/state/bring-in.svelte';
+	import { Dialog } from 'bits-ui';
+	import { toast } from 'svelte-sonner';
+	import { plural } from '../words';
+
+	/** Files as they were understood, before anything is kept. */
+	let { files }: { files: BringIn } = $props();
+
+	let main: HTMLButtonElement | undefined = $state();
+	// As soon as everything is read, Enter keeps it.
+	$effect(() => {
+		if (!files.busy && files.ready.length > 0) main?.focus();
+	});
+	const total = $derived(files.list.length);
+	const words = $derived(
+		files.busy
+			? `${files.read} of ${plural(total, 'file')} read …`
+			: files.ready.length === 0
+				? 'Nothing here can be kept.'
+				: 'Nothing is kept yet. Look at what was understood, and at what was left out.'
+	);
+	const parts = ({ tunes, routes, motifs }: Kept): string =>
+		[
+			tunes.length > 0 ? plural(tunes.length, 'tune') : '',
+			routes.length > 0 ? plural(routes.length, 'route') : '',
+			motifs.length > 0 ? plural(motifs.length, 'motif') : ''
+		]
+			.filter(Boolean)
+			.join(', ');
+
+	async function keep(): Promise<void> {
+		const kept = await files.keep();
+		const told = parts(kept);
+		if (told === '') return;
+		await invalidateAll();
+		const [tune] = kept.tunes;
+		const undo = {
+			label: 'Undo',
+			onClick: () =>
+				void takeBack(kept)
+					.then(() => invalidateAll())
+					.catch((error: Error) => toast(error.message))
+		};
+		toast(`In the notebook: ${told}.`, { action: undo });
+		if (kept.tunes.length === 1 && tune.id && !files.shown) await goto(`/tunes/${tune.id}/chart`);
+	}
+</script>
+
+<Dialog.Root bind:open={() => files.shown, (shown) => (shown ? null : files.close())}>
+	<Dialog.Portal>
+		<Dialog.Overlay class="veil" />
+		<Dialog.Content class="sheet" onOpenAutoFocus={(event) => event.preventDefault()}>
+			<Dialog.Title class="sheet-title" level={2}>Files to bring in</Dialog.Title>
+			<Dialog.Description class="sheet-lead">
+				<span role="status">{words}</span>
+			</Dialog.Description>
+			{#if files.busy}
+				<progress value={files.read} max={total} aria-label="Files read"></progress>
+			{/if}
+			<ul>
+				{#each files.list as entry (entry.id)}
+					<li>
+						<div class="head">
+							{#if entry.state === 'ready'}
+								<label>
+									<input type="checkbox" bind:checked={entry.wanted} />
+									<b>{entry.file.name}</b>
+								</label>
+							{:else}
+								<b>{entry.file.name}</b>
+							{/if}
+							<small>
+								{#if entry.state === 'refused'}not kept
+								{:else if entry.state === 'ready'}{entry.answer?.files[0]?.kind}
+								{:else if entry.state === 'keeping'}is being kept …
+								{:else}is being read …{/if}
+							</small>
+							{#if total > 1 && !files.busy}
+								<button
+									type="button"
+									class="quiet"
+									aria-label="Leave {entry.file.name} out"
+									onclick={() => files.drop(entry.id)}>✕</button
+								>
+							{/if}
+						</div>
+						{#if entry.message}<p class="refused">{entry.message}</p>{/if}
+						{#if entry.answer}
+							{@const [told] = entry.answer.files}
+							<p class="what">
+								{[
+									...entry.answer.tunes.map(({ title }) => title),
+									...entry.answer.motifs.map(({ name }) => name)
+								].join(', ')}
+							</p>
+							{#each told.understood as sentence (sentence)}<p>{sentence}</p>{/each}
+							{#each told.leftOut as sentence (sentence)}
+								<p class="left"><span aria-hidden="true">–</span> {sentence}</p>
+							{/each}
+							{#if told.leftOut.length === 0}<p class="left">Nothing was left out.</p>{/if}
+						{/if}
+					</li>
+				{/each}
+			</ul>
+			<div class="choices">
+				<button
+					bind:this={main}
+					type="button"
+					class="act act-main"
+					disabled={files.busy || files.ready.length === 0}
+					onclick={() => void keep()}
+				>
+					Keep {files.ready.length === 1 ? 'it' : plural(files.ready.length, 'file')}
+				</button>
+				<Dialog.Close class="quiet">Leave {total === 1 ? 'it' : 'them'}</Dialog.Close>
+			</div>
+		</Dialog.Content>
+	</Dialog.Portal>
+</Dialog.Root>
+
+<style>
+	progress {
+		display: block;
+		width: 100%;
+		height: 6px;
+		margin-bottom: 12px;
+		appearance: none;
+		border: 0;
+		background: var(--sunk);
+	}
+	progress::-webkit-progress-bar {
+		background: var(--sunk);
+	}
+	progress::-webkit-progress-value {
+		background: var(--ink);
+	}
+	progress::-moz-progress-bar {
+		background: var(--ink);
+	}
+	li {
+		padding: 10px 0 12px;
+		border-top: 1px solid var(--hair);
+		font-size: 15px;
+	}
+	li:first-child {
+		border-top: 2px solid var(--ink);
+	}
+	.head {
+		display: flex;
+		align-items: baseline;
+		gap: 12px;
+		overflow-wrap: anywhere;
+	}
+	.head label {
+		display: inline-flex;
+		flex-direction: row;
+		align-items: center;
+		gap: 8px;
+		font-size: 15px;
+		color: var(--ink);
+	}
+	.head small {
+		color: var(--second);
+		font-size: 13px;
+		white-space: nowrap;
+	}
+	.head .quiet {
+		margin-left: auto;
+		min-width: 28px;
+		justify-content: center;
+	}
+	.head input {
+		width: 18px;
+		height: 18px;
+		flex: none;
+		accent-color: var(--ink);
+	}
+	.what {
+		font-family: var(--font-display);
+		font-weight: 800;
+		font-size: 18px;
+	}
+	.left {
+		color: var(--second);
+		font-size: 13px;
+	}
+	.refused {
+		font-weight: 600;
+	}
+	.choices {
+		display: flex;
+		align-items: center;
+		gap: 16px;
+		padding-top: 12px;
+		border-top: 2px solid var(--ink);
+	}
+</style>

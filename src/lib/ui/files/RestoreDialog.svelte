@@ -1,0 +1,141 @@
+<script lang="ts">
+	import { invalidateAll } from '$app/navigation';
+	import { RESTORE_KINDS, type RestoreAnswer } from '$lib/api/restore-kinds';
+	import { sendBackup, type BringIn } from '$lib/state/bring-in.svelte';
+	import { Dialog } from 'bits-ui';
+	import { toast } from 'svelte-sonner';
+	import Choice from '../Choice.svelte';
+
+	/** A backup: what restoring it would do, told before it is done. */
+	let { files }: { files: BringIn } = $props();
+
+	const MODES = [
+		{ value: 'merge', name: 'Merge' },
+		{ value: 'replace', name: 'Replace' }
+	] as const;
+	let mode: 'merge' | 'replace' = $state('merge');
+	let shown: RestoreAnswer | null = $state(null);
+	let trouble = $state('');
+	let busy = $state(false);
+
+	$effect(() => {
+		const { backup } = files;
+		const how = mode;
+		shown = null;
+		trouble = '';
+		if (!backup) return;
+		let gone = false;
+		sendBackup(backup, how, true)
+			.then((answer) => {
+				if (!gone) shown = answer;
+			})
+			.catch((error: Error) => {
+				if (!gone) trouble = error.message;
+			});
+		return () => {
+			gone = true;
+		};
+	});
+	const gone = $derived(
+		shown === null ? 0 : RESTORE_KINDS.reduce((sum, kind) => sum + (shown?.[kind].removed ?? 0), 0)
+	);
+
+	async function run(): Promise<void> {
+		const { backup } = files;
+		if (!backup) return;
+		busy = true;
+		try {
+			await sendBackup(backup, mode, false);
+			files.backup = null;
+			await invalidateAll();
+			toast('The notebook is restored.');
+		} catch (error) {
+			trouble = error instanceof Error ? error.message : 'It could not be restored.';
+		} finally {
+			busy = false;
+		}
+	}
+</script>
+
+<Dialog.Root bind:open={() => files.backup !== null, (on) => (on ? null : (files.backup = null))}>
+	<Dialog.Portal>
+		<Dialog.Overlay class="veil" />
+		<Dialog.Content class="sheet">
+			<Dialog.Title class="sheet-title" level={2}>Restore a notebook</Dialog.Title>
+			<Dialog.Description class="sheet-lead">
+				{files.backup?.name}. Nothing is changed until you say so.
+			</Dialog.Description>
+			<Choice label="How" options={MODES} value={mode} onchange={(to) => (mode = to)} />
+			<p class="how">
+				{#if mode === 'merge'}
+					What is missing is added; what was changed later in the file is taken from there; the rest
+					of your notebook stays.
+				{:else}
+					Your notebook becomes what the file holds. What is in it alone is gone: back it up first.
+				{/if}
+			</p>
+			{#if trouble}
+				<p class="trouble" role="alert">{trouble}</p>
+			{:else if shown}
+				{@const answer = shown}
+				<div class="scroll">
+					<table class="data">
+						<thead>
+							<tr><th>in the file</th><th>new</th><th>newer in the file</th><th>stay</th><th>removed</th></tr>
+						</thead>
+						<tbody>
+							{#each RESTORE_KINDS as kind (kind)}
+								<tr>
+									<th scope="row">{kind}</th>
+									<td>{answer[kind].added}</td>
+									<td>{answer[kind].changed}</td>
+									<td>{answer[kind].kept}</td>
+									<td>{answer[kind].removed}</td>
+								</tr>
+							{/each}
+						</tbody>
+					</table>
+				</div>
+			{:else}
+				<p role="status">The file is being read …</p>
+			{/if}
+			<div class="choices">
+				<button
+					type="button"
+					class="act act-main"
+					disabled={busy || !shown || trouble !== ''}
+					onclick={() => void run()}
+				>
+					{#if busy}Restoring …
+					{:else if gone > 0}Replace, and remove {gone}
+					{:else}{mode === 'merge' ? 'Merge' : 'Replace'}{/if}
+				</button>
+				<a class="quiet" href="/backup.json" download>Back up what is here first</a>
+				<Dialog.Close class="quiet">Leave it</Dialog.Close>
+			</div>
+		</Dialog.Content>
+	</Dialog.Portal>
+</Dialog.Root>
+
+<style>
+	.how {
+		margin: 12px 0;
+		max-width: 60ch;
+	}
+	.scroll {
+		overflow-x: auto;
+	}
+	.trouble {
+		font-weight: 600;
+		overflow-wrap: anywhere;
+	}
+	.choices {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		gap: 8px 16px;
+		margin-top: 12px;
+		padding-top: 12px;
+		border-top: 2px solid var(--ink);
+	}
+</style>
