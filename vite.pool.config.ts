@@ -4,7 +4,8 @@ import { defineConfig } from 'vite';
 /** Builds the worker of the server's thread pool as one plain file. */
 export default defineConfig({
 	resolve: { alias: { $core: fileURLToPath(new URL('src/core', import.meta.url)) } },
-	ssr: { noExternal: true },
+	// What draws pages finds its own files beside it.
+	ssr: { noExternal: true, external: ['pdfkit', 'fontkit', '@coderline/alphatab'] },
 	publicDir: false,
 	build: {
 		ssr: 'src/lib/server/compute.pool.ts',

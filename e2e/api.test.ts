@@ -243,10 +243,12 @@ test('the OpenAPI document names every operation', async ({ request }) => {
 		'/routes/{id}/route.mid',
 		'/routes/{id}/route.musicxml',
 		'/routes/{id}/route.mxl',
+		'/routes/{id}/route.pdf',
 		'/routes/{id}/route.txt',
 		'/tunes/{id}/chart.cho',
 		'/tunes/{id}/chart.json',
-		'/tunes/{id}/chart.txt'
+		'/tunes/{id}/chart.txt',
+		'/tunes/{id}/sheet.pdf'
 	]);
 	expect(
 		document.paths['/api/v1/plan'].post.requestBody.content['application/json'].schema.required

@@ -25,6 +25,16 @@
 		document.documentElement.dataset.ready = 'true';
 	});
 
+	/** The page of the route that is open, or of the place where the hand is. */
+	function sheetHref(id: string): string {
+		const now = new URL(location.href).searchParams;
+		const wish = new URLSearchParams();
+		for (const name of ['route', 'position']) {
+			const value = now.get(name);
+			if (page.params.id === id && value && value !== 'new') wish.set(name, value);
+		}
+		return `/tunes/${id}/sheet?${wish}`;
+	}
 	const open = (path: string) => {
 		const link = document.querySelector<HTMLAnchorElement>(`nav a[href*="/${path}"]`);
 		if (link) void goto(link.href);
@@ -33,6 +43,9 @@
 		...Object.fromEntries(tuneScreens.map((screen) => [screen.key, () => open(screen.path)])),
 		'6': () => void goto('/log'),
 		'?': () => void goto('/help'),
+		p: () => {
+			if (tuneId) void goto(sheetHref(tuneId));
+		},
 		n: () => prefs.set('labels', prefs.current.labels === 'names' ? 'roles' : 'names')
 	});
 	/** Away from a tune the stand view opens on the tune that was open last. */
@@ -113,6 +126,14 @@
 		.page {
 			margin-left: 0;
 			padding-bottom: 64px;
+		}
+	}
+	@media print {
+		.page {
+			display: block;
+			min-height: 0;
+			margin: 0;
+			padding: 0;
 		}
 	}
 </style>

@@ -4,6 +4,7 @@ export {
 	QUARTER,
 	FEELS,
 	LIMITS,
+	type Cell,
 	type Change,
 	type Chart,
 	type ChordEvent,

@@ -5,7 +5,7 @@ export { writeTab } from './tab-write';
 export { writeTabPage } from './tab-page';
 export type { PlayedText, TextNote, TextProblem } from './types';
 export { readNotes, writeMidiPiece, writeMidiTune } from './midi';
-export { packMxl, writeMusicXml, type Repeats } from './music-xml';
+export { packMxl, parseXml, writeMusicXml, type Repeats, type XmlNode } from './music-xml';
 export { writeChordPro } from './chord-pro';
 export { endingOf, FILE_KINDS, readFile } from './read-file';
 export type { FileNote, FileReading, Piece, ReadNote, ReadPiece } from './piece';

@@ -1,4 +1,5 @@
 import { runAnalyze } from '../api/analyze';
+import { sheetPdf, sheetSvg } from './sheet/make';
 import type { AnalyzeInput } from '../api/chart-schema';
 import { runCoverage, runPositions, runShapes } from '../api/neck';
 import { runCheck } from '../api/check';
@@ -20,6 +21,8 @@ export const judge = runJudge;
 export const take = runTake;
 export const importFile = runImport;
 export const backup = readBackup;
+export const svg = sheetSvg;
+export const pdf = sheetPdf;
 export const phrase = runPhrase;
 export const positions = runPositions;
 export const shapes = runShapes;

@@ -42,7 +42,7 @@ function targetNotes(
 export async function pieceOfRoute(
 	db: Database,
 	id: string
-): Promise<{ piece: Piece; route: RouteAnswer; text: string } | null> {
+): Promise<{ piece: Piece; route: RouteAnswer; plan: PlanSnapshot; text: string } | null> {
 	const found = await getRoute(db, id);
 	if (!found) return null;
 	const { route, chart: text, tuneVersion } = found;
@@ -57,7 +57,7 @@ export async function pieceOfRoute(
 	const frame = { chart, text, instrument, lineName: route.name };
 	const landings = route.line.grid === 'targets' || plan.notes.length === 0;
 	const notes = landings ? targetNotes(frame, plan, route.position) : plan.notes;
-	return { piece: { ...frame, notes }, route, text };
+	return { piece: { ...frame, notes }, route, plan, text };
 }
 
 /** Everything of a tune that another notebook takes in. */

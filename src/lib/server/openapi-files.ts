@@ -11,6 +11,12 @@ const file = (
 	...{ method: 'get', path, summary, media, status: 200, errors: [404] },
 	...(query ? { query } : {})
 });
+const page = {
+	paper: ['a4', 'letter'],
+	show: ['both', 'pictures', 'tab'],
+	left: ['1'],
+	large: ['1']
+};
 const repeats = { repeats: ['unfolded', 'kept'] };
 
 /** Files: in, out, and the whole notebook. */
@@ -67,6 +73,8 @@ export const FILES: readonly Operation[] = [
 		repeats
 	),
 	file('/routes/{id}/route.mid', 'A route with its band as MIDI', 'audio/midi'),
+	file('/routes/{id}/route.pdf', 'A route as a page for the music stand', 'application/pdf', page),
+	file('/tunes/{id}/sheet.pdf', 'A tune without a route as such a page', 'application/pdf', page),
 	file('/routes/{id}/route.txt', 'A route as tab in plain text', 'text/plain'),
 	file('/routes/{id}/route.json', 'A route with its tune', 'application/json'),
 	file('/motifs/{id}/motif.json', 'A motif', 'application/json')

@@ -19,6 +19,7 @@ import type { JudgedTake, TakeRequest } from '../api/take';
 import type { Outcome } from '../api/resolve';
 import type { PlannedRoute, RouteRequest } from '../api/route';
 import { projectRoot } from './paths';
+import type { SheetRequest } from './sheet/make';
 
 /** A file that keeps a thread busy longer is given up. */
 const LONGEST_IMPORT_MS = 15_000;
@@ -72,6 +73,14 @@ export async function importInPool(
 export const readBackupInPool = (
 	bytes: Uint8Array<ArrayBuffer>
 ): Promise<ReturnType<typeof readBackup>> => pool().run(bytes, { name: 'backup' });
+
+/** The pages for the music stand as SVG. */
+export const sheetSvgInPool = (request: SheetRequest): Promise<string[]> =>
+	pool().run(request, { name: 'svg' });
+
+/** The same as a PDF. */
+export const sheetPdfInPool = (request: SheetRequest): Promise<Uint8Array<ArrayBuffer>> =>
+	pool().run(request, { name: 'pdf' });
 
 /** Makes a phrase of a motif. */
 export const phraseInPool = (input: PhraseInput): Promise<Outcome<PhraseAnswer>> =>

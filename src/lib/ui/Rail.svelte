@@ -59,6 +59,22 @@
 			</svg>
 			<span>Settings</span>
 		</a>
+		{#if tuneId}
+			<a
+				class="screen"
+				href="/tunes/{tuneId}/sheet{lastTune.id === tuneId ? position : ''}"
+				aria-current={here.endsWith('/sheet') ? 'page' : undefined}
+				aria-keyshortcuts="P"
+			>
+				<span class="numeral" aria-hidden="true">P</span>
+				<span>Sheet</span>
+			</a>
+		{:else}
+			<span class="screen idle" aria-hidden="true">
+				<span class="numeral">P</span>
+				<span>Sheet</span>
+			</span>
+		{/if}
 		<a
 			class="screen"
 			href="/help"
@@ -198,7 +214,7 @@
 			display: none;
 		}
 		.foot {
-			flex: 1;
+			flex: 2;
 		}
 		.screens,
 		.foot {

@@ -81,7 +81,11 @@
 				<div class="scroll">
 					<table class="data">
 						<thead>
-							<tr><th>in the file</th><th>new</th><th>newer in the file</th><th>stay</th><th>removed</th></tr>
+							<tr
+								><th>in the file</th><th>new</th><th>newer in the file</th><th>stay</th><th
+									>removed</th
+								></tr
+							>
 						</thead>
 						<tbody>
 							{#each RESTORE_KINDS as kind (kind)}
