@@ -22,5 +22,5 @@ export { utf8Length } from './parse';
 export { circleOf, transposeText } from './transpose';
 export { setHeader } from './set-header';
 export { FORMS, formBars, withBars, type Form as ChartForm } from './forms';
-export { draftHeaders, writeChart, type BarDraft, type ChartDraft, type ChordDraft } from './write';
+export { draftHeaders, writeChart, type BarDraft, type ChordDraft } from './write';
 export { shareStarts } from './cells';

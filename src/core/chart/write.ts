@@ -109,7 +109,7 @@ function snapped(chords: readonly Placed[], signature: TimeSignature): Placed[] 
 const sign = ({ beats, unit }: TimeSignature): string => `${beats}/${unit}`;
 
 /** Header lines in the order in which they usually stand. */
-export function headerLines(draft: Omit<ChartDraft, 'bars'>, time: TimeSignature): string[] {
+function headerLines(draft: Omit<ChartDraft, 'bars'>, time: TimeSignature): string[] {
 	const lines = [`title: ${inline(draft.title ?? '') || 'Untitled tune'}`];
 	if (draft.key) lines.push(`key: ${keyName(draft.key)}`);
 	if (draft.scale) lines.push(`scale: ${inline(draft.scale)}`);

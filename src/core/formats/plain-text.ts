@@ -201,7 +201,7 @@ function barsOverTab(text: string, signature: TimeSignature): BarDraft[] {
  * Reads tab in plain text: over the chart that stands before it, else over the chords above its rows; a
  * tab without either is a line without a tune.
  */
-export function readTabText(text: string): FileReading {
+function readTabText(text: string): FileReading {
 	const left = new LeftOut();
 	const systems = tabLines(text);
 	if (systems.length === 0) return { problem: 'There is no tab in this text.' };

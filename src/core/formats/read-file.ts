@@ -19,7 +19,7 @@ export const FILE_KINDS = {
 	txt: 'text',
 	tab: 'text'
 } as const;
-export type FileKind = keyof typeof FILE_KINDS;
+type FileKind = keyof typeof FILE_KINDS;
 
 /** The ending of a file's name, small. */
 export const endingOf = (name: string): string =>

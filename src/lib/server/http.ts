@@ -6,7 +6,7 @@ import { brokenRule, problemResponse } from './problem';
 export const MAX_BODY = 1024 * 1024;
 
 /** Most bytes of files that are sent; a JSON body that is too large is read so far, so that its refusal arrives. */
-export const MAX_FILES = 64 * MAX_BODY;
+const MAX_FILES = 64 * MAX_BODY;
 
 /** The body; null when it has more than `most` bytes. */
 async function bytesOf(request: Request, most: number): Promise<Uint8Array<ArrayBuffer> | null> {

@@ -70,4 +70,42 @@ describe('a MIDI file as a performance', () => {
 			{ timeMs: 1000, durationMs: 500, midi: 62 }
 		]);
 	});
+
+	const bend = (deltaTime: number, value: number): Event => ({
+		type: 'pitchBend',
+		deltaTime,
+		channel: 0,
+		value
+	});
+	const control = (controllerType: number, value: number): Event => ({
+		type: 'controller',
+		deltaTime: 0,
+		channel: 0,
+		controllerType,
+		value
+	});
+
+	it('tells a bend in cents from the pitch of its key, in the usual range or the file’s own', () => {
+		const usual = readNotes(
+			file([note('noteOn', 0, 60), bend(120, 4096), bend(120, 8191), note('noteOff', 480, 60)])
+		);
+		expect(usual).toEqual([{ timeMs: 0, durationMs: 750, midi: 60, cents: 200 }]);
+		const range = [control(101, 0), control(100, 0), control(6, 12)];
+		const wide = readNotes(
+			file([...range, note('noteOn', 0, 60), bend(120, 683), note('noteOff', 480, 60)])
+		);
+		expect(wide[0].cents).toBe(100);
+	});
+
+	it('tells no bend of a note that is only shaken, or touched late', () => {
+		const shaken = [1, -1, 1, -1].map((side) => bend(60, side * 900));
+		const events = readNotes(
+			file([note('noteOn', 0, 60), ...shaken, bend(60, 0), note('noteOff', 400, 60)])
+		);
+		expect(events[0].cents).toBeUndefined();
+		const late = readNotes(
+			file([note('noteOn', 0, 60), bend(900, 8191), note('noteOff', 60, 60), bend(0, 0)])
+		);
+		expect(late[0].cents).toBeUndefined();
+	});
 });

@@ -21,7 +21,7 @@ type Node = ReturnType<typeof el>;
 export const FIELDS = { chart: 'arc-step-chart', line: 'arc-step-line' } as const;
 
 /** How repeats are written: played out bar by bar, or as signs where every time through is alike. */
-export type Repeats = 'unfolded' | 'kept';
+type Repeats = 'unfolded' | 'kept';
 
 /** Chords that begin in a bar, in ticks from its bar line. */
 function chordsIn(chart: Chart, bar: PlayedBar): { at: number; event: ChordEvent }[] {

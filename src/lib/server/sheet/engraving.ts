@@ -6,7 +6,7 @@ import { moved, type Face, type Ink } from './ink';
 import { widthOf } from './type';
 
 /** Where something stands in a row of the engraving, in points from the row's upper left corner. */
-export type EngravedBar = {
+type EngravedBar = {
 	readonly index: number;
 	readonly x: number;
 	readonly width: number;

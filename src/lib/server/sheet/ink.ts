@@ -2,8 +2,7 @@
 type Shade = number;
 
 /** Faces that the page is set in. */
-export const FACES = ['title', 'quiet', 'text', 'strong', 'tab', 'count', 'score'] as const;
-export type Face = (typeof FACES)[number];
+export type Face = 'title' | 'quiet' | 'text' | 'strong' | 'tab' | 'count' | 'score';
 
 /** The font of a run: a face's own, or one that lends it signs. */
 export type Font = Face | 'signs' | 'plain' | 'plainStrong';
