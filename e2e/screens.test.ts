@@ -19,7 +19,9 @@ for (const { name, width, height } of SIZES) {
 			const waltz = tunes.find((tune: { title: string }) => tune.title === 'Marsh Waltz').id;
 			for (const path of [
 				...['/', '/log', '/settings', '/help', '/tunes/00000000-0000-4000-8000-000000000000/chart'],
-				...['chart', 'neck', 'route', 'drill'].map((screen) => `/tunes/${ferry}/${screen}`),
+				...['chart', 'neck', 'route', 'drill', 'sheet'].map(
+					(screen) => `/tunes/${ferry}/${screen}`
+				),
 				`/tunes/${waltz}/route`
 			]) {
 				await visit(page, path);

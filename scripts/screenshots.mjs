@@ -44,7 +44,11 @@ const VIEWS = [
 	},
 	{ name: 'route-notation', path: `${ferry}/route`, act: inNotation },
 	{ name: 'route-own', path: `${ferry}/route`, act: ownLine },
-	{ name: 'route-compare', path: `${ferry}/route`, act: compared },
+	{
+		name: 'sheet',
+		path: `${ferry}/sheet`,
+		act: (page) => page.evaluate(() => document.fonts.ready)
+	},
 	{ name: 'stand', path: `${ferry}/route`, theme: 'dark', act: onStand },
 	{ name: 'phrase', path: `${harbours}/phrase?position=6`, act: calledHere },
 	{ name: 'drill', path: `${ferry}/drill?position=10`, act: passed },
@@ -120,12 +124,6 @@ async function ownLine(page) {
 	const area = page.getByLabel('Your line as tab');
 	await area.fill((await area.inputValue()).replace('G|7', 'G|8'));
 	await area.evaluate((node) => node.scrollTo(0, 0));
-}
-
-/** Both saved routes beside each other. */
-async function compared(page) {
-	await page.keyboard.press('c');
-	await page.getByText(/landings are the same/).waitFor();
 }
 
 /** The second change, with every place weighed and the map drawn. */

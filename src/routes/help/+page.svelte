@@ -9,6 +9,7 @@
 			'Everywhere',
 			[
 				['1 2 3 4 5 6', 'chart, neck, route, phrase, drill, log'],
+				['P', 'sheet: the page for the music stand'],
 				['N', 'note names or roles'],
 				['?', 'this page']
 			]
@@ -38,7 +39,8 @@
 				['Space', 'start the first drill of today'],
 				['D', 'drill the tune'],
 				['Enter', 'open it'],
-				['C', 'new tune']
+				['C', 'new tune'],
+				['I', 'bring in files; or drop them anywhere']
 			]
 		],
 		[
@@ -143,6 +145,14 @@
 				['M', 'a note of your own on the pass'],
 				['W', 'warm up on the plan'],
 				['Z A Q', 'rows of letters that play, while letters are the input']
+			]
+		],
+		[
+			'Sheet',
+			[
+				['Enter', 'print'],
+				['D', 'take it away as PDF'],
+				['[ ]', 'place of the chords, where no route is on it']
 			]
 		],
 		[
