@@ -52,7 +52,7 @@ test('a line of one’s own by touch: on the neck, as text, compared', async ({ 
 	await page.getByRole('button', { name: 'Done' }).tap();
 	await expect(page.getByRole('heading', { level: 1 })).toHaveText('1 of 13 changes land.');
 	await page.getByRole('button', { name: 'Write' }).tap();
-	await expect(page.getByLabel('Your line as tab')).toHaveValue(/G\|7/);
+	await expect(page.getByLabel('Your line as tab')).toHaveValue(/G\|-7/);
 	await page.getByRole('button', { name: 'Write on the neck' }).tap();
 	await expect(page.getByText(/^Next: bar/)).toBeVisible();
 	await page.getByRole('button', { name: 'Done' }).tap();

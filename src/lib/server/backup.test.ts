@@ -2,6 +2,9 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { drillOf, inKey } from '$core/practice';
+import type { CardDrill, TakeInput } from '../api/practice-schema';
+import { runTake } from '../api/take';
 import { DEMO_TUNES } from './demo-tunes';
 import { backupDocument, type BackupDocument } from '../api/backup-schema';
 import { planInput } from '../api/import-file';
@@ -9,7 +12,7 @@ import { readBackup } from '../api/read-backup';
 import { NO_ANCHORS, NO_LINE } from '../api/route-defaults';
 import { makeBackup } from './backup';
 import { openEmbedded, type Database } from './database';
-import { loadDemoLog } from './demo-log';
+import { storeTake } from './takes';
 import { createInstrument, updatePlayer } from './instruments';
 import { createMotif, deleteMotif, PRESET_MOTIF } from './motifs';
 import { previewRestore, restore } from './restore';
@@ -27,6 +30,32 @@ afterAll(async () => {
 	for (const close of closers) await close();
 	rmSync(scratch, { recursive: true, force: true });
 });
+
+/** A take of a tune, by ear or judged. */
+async function played(
+	{ id, title, chart }: { id: string; title: string; chart: string },
+	i: number,
+	at: Date
+) {
+	const { chart: read } = inKey(chart, null);
+	const ladder = { start: 60, step: 4, ceiling: 80, up: 2 };
+	const drill = drillOf('free', read, { position: 3 + (i % 3), key: null }, ladder) as CardDrill;
+	const byEar = i % 3 === 0;
+	const take: TakeInput = {
+		...{ tuneId: id, drill: { ...drill, loops: 1 }, looped: null, tempo: 60, loops: 1 },
+		...{ input: byEar ? 'hand' : 'midi', grade: byEar ? 'clean' : null, note: `take ${i}` },
+		events: byEar
+			? []
+			: [
+					{ timeMs: 4, durationMs: 300, midi: 62 },
+					{ timeMs: 4100.5, durationMs: 200, midi: 65, cents: 12 }
+				],
+		...{ durationMs: 4000, day: '2026-03-02' }
+	};
+	const judged = runTake({ chart, title, take, own: [] });
+	if ('issues' in judged) throw new Error(judged.issues[0].message);
+	await storeTake(full, take, { judged: judged.value, chart, own: [] }, at);
+}
 
 let full: Database;
 let other: Database;
@@ -60,7 +89,7 @@ beforeAll(async () => {
 		...{ leftHanded: true, labels: null }
 	});
 	await updatePlayer(full, { handMm: 95, scales: [] }, 1);
-	await loadDemoLog(full, tunes, new Date(start));
+	for (let i = 0; i < 12; i++) await played(tunes[i % 4], i, new Date(start + i * 60_000));
 	backup = await makeBackup(full);
 	small = { ...backup, takes: backup.takes.slice(0, 10) };
 });
@@ -84,7 +113,8 @@ describe('a backup', () => {
 		expect(backupDocument.safeParse(JSON.parse(JSON.stringify(backup))).error).toBeUndefined();
 		expect(backup.tunes).toHaveLength(8);
 		expect(backup.routes.map(({ name }) => name)).toEqual(['Route 0', 'Route 1']);
-		expect(backup.takes.length).toBeGreaterThan(100);
+		expect(backup.takes).toHaveLength(12);
+		expect(backup.takes.some(({ changes }) => changes.length > 4)).toBe(true);
 		expect(backup.sets[0].tunes).toEqual(backup.tunes.map(({ id }) => id).reverse());
 		expect(backup.player?.handMm).toBe(95);
 	});

@@ -301,12 +301,6 @@ function partsOf(
 	if (tall(one) <= room || route.length === 0) return [one];
 	// A bar more in a row may be what saves a page.
 	const closer = [...changes, ...pictures(usual), ...plan(1), ...practice];
-	console.log(
-		tall(one),
-		tall(closer),
-		room,
-		closer.map((b) => Math.round(b.height))
-	);
 	if (tall(closer) <= room) return [closer];
 	const wide = pictures(usual - 1);
 	const first = [...changes, ...(tall([...changes, ...wide]) <= room ? wide : pictures(usual))];
