@@ -60,7 +60,9 @@ export async function measureServer(root: string): Promise<Served> {
 			pages.push(await median(`${url}/tunes/${tunes[0].id}/${screen}`));
 		}
 		const tune = `tunes/${tunes[0].id}`;
-		const screens = ['chart', 'neck', 'route', 'phrase', 'drill', 'sheet'].map((one) => `${tune}/${one}`);
+		const screens = ['chart', 'neck', 'route', 'phrase', 'drill', 'sheet'].map(
+			(one) => `${tune}/${one}`
+		);
 		const scripts: { screen: string; kB: number }[] = [];
 		for (const path of ['', ...screens, 'log', 'settings', 'help']) {
 			const screen = path.split('/').at(-1) || 'home';
