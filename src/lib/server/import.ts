@@ -26,14 +26,15 @@ async function store(
 	db: Database,
 	ready: ReadyFile,
 	onto: Onto | null,
-	answer: ImportAnswer
+	answer: ImportAnswer,
+	next: () => Date
 ): Promise<void> {
 	for (const { chart, routes } of ready.tunes) {
-		const tune = chart === null ? onto : await createTune(db, chart);
+		const tune = chart === null ? onto : await createTune(db, chart, next());
 		if (!tune) continue;
 		if (chart !== null) answer.tunes.push({ id: tune.id, title: tune.title });
 		for (const { input, plan } of routes) {
-			const made = await createRoute(db, tune.id, input, plan, tune.version);
+			const made = await createRoute(db, tune.id, input, plan, tune.version, next());
 			answer.routes.push({ id: made.id, name: made.name });
 		}
 	}
@@ -89,10 +90,14 @@ export async function importFiles(
 	}
 	if (issues.length > 0) return { issues };
 	if (preview) for (const file of ready) show(file, answer);
-	else
+	else {
+		// Each thing a little later than the one before, so that lists keep the order of the files.
+		let time = Date.now();
+		const next = () => new Date(time++);
 		await db.transaction(async (tx) => {
-			for (const file of ready) await store(tx, file, onto, answer);
+			for (const file of ready) await store(tx, file, onto, answer, next);
 		});
+	}
 	return { answer };
 }
 

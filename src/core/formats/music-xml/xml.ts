@@ -70,7 +70,13 @@ class Fault extends Error {}
  * @returns its root, or in a sentence what is wrong with it
  */
 export function parseXml(text: string): XmlNode | { readonly problem: string } {
-	const parser = new SaxesParser({ xmlns: false, position: true });
+	const quick = treeOf(text, false);
+	// Where a fault stands is looked for only when there is one.
+	return 'problem' in quick ? treeOf(text, true) : quick;
+}
+
+function treeOf(text: string, position: boolean): XmlNode | { readonly problem: string } {
+	const parser = new SaxesParser({ xmlns: false, position });
 	const open: Draft[] = [];
 	let root: Draft | null = null;
 	parser.on('doctype', (doctype) => {

@@ -2,6 +2,7 @@ import type { Chart, PlayedBar } from '$core/chart';
 import { parseXml, writeAlphaTex, type EngravedNote, type XmlNode } from '$core/formats';
 import type { Instrument } from '$core/neck';
 import * as alphaTab from '@coderline/alphatab';
+import { LEFT_OUT } from '../../ui/route/left-out';
 import { moved, type Face, type Ink } from './ink';
 import { widthOf } from './type';
 
@@ -19,18 +20,6 @@ export type EngravedRow = {
 	readonly bars: readonly EngravedBar[];
 };
 
-const { NotationElement } = alphaTab;
-const LEFT_OUT = [
-	NotationElement.ScoreTitle,
-	NotationElement.GuitarTuning,
-	NotationElement.TrackNames,
-	NotationElement.ChordDiagrams,
-	NotationElement.EffectChordNames,
-	NotationElement.EffectDynamics,
-	NotationElement.EffectTempo,
-	NotationElement.EffectTripletFeel,
-	NotationElement.EffectMarker
-];
 /** Its music font is this large before it is scaled. */
 const MUSIC_SIZE = 34;
 const BLACK = new alphaTab.model.Color(0, 0, 0);

@@ -1,25 +1,6 @@
-import {
-	FontFileFormat,
-	LayoutMode,
-	model,
-	NotationElement,
-	PlayerMode,
-	Settings
-} from '@coderline/alphatab';
+import { FontFileFormat, LayoutMode, model, PlayerMode, Settings } from '@coderline/alphatab';
 import bravura from '@coderline/alphatab/font/Bravura.woff2?url';
-
-/** What the screen shows elsewhere or sets better itself, and what says nothing of a plan. */
-const LEFT_OUT = [
-	NotationElement.ScoreTitle,
-	NotationElement.GuitarTuning,
-	NotationElement.TrackNames,
-	NotationElement.ChordDiagrams,
-	NotationElement.EffectChordNames,
-	NotationElement.EffectDynamics,
-	NotationElement.EffectTempo,
-	NotationElement.EffectTripletFeel,
-	NotationElement.EffectMarker
-];
+import { LEFT_OUT } from './left-out';
 
 /** Room over each row for the chord symbols, in px. */
 export const CHORD_ROOM = 26;
