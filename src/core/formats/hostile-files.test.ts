@@ -77,8 +77,8 @@ function sane(name: string, bytes: Uint8Array): void {
 		return { reading: readFile(name, bytes), took: performance.now() - start };
 	};
 	let { reading, took } = timed();
-	// On a busy machine the other try counts.
-	if (took > LONGEST) ({ reading, took } = timed());
+	// On a busy machine the best of a few tries counts.
+	for (let again = 0; took > LONGEST && again < 3; again++) ({ reading, took } = timed());
 	expect(took).toBeLessThan(LONGEST);
 	if ('problem' in reading) {
 		expect(reading.problem).toMatch(/\S/);
