@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { expectAccessible, expectNoOverflow, FERRY, newTune, visit } from './helpers';
+import { backupOf, expectAccessible, expectNoOverflow, FERRY, newTune, visit } from './helpers';
 
 type Dropped = { name: string; text: string };
 
@@ -62,7 +62,8 @@ test('a line dropped onto its tune becomes a route of it', async ({ page, reques
 });
 
 test('a backup is shown before it is restored', async ({ page, request }) => {
-	const backup = await (await request.get('/backup.json')).text();
+	const tune = await newTune(request, 'title: Kept Safe\n| C |\n');
+	const backup = JSON.stringify(await backupOf(request, tune.id));
 	await visit(page, '/settings');
 	await page.locator('input[type=file]').setInputFiles({
 		name: 'notebook.json',
@@ -70,7 +71,7 @@ test('a backup is shown before it is restored', async ({ page, request }) => {
 		buffer: Buffer.from(backup)
 	});
 	const dialog = page.getByRole('dialog', { name: 'Restore a notebook' });
-	await expect(dialog.getByRole('row', { name: /^takes 0 0/ })).toBeVisible();
+	await expect(dialog.getByRole('row', { name: /^tunes 0 0 1 0/ })).toBeVisible();
 	await expectAccessible(page);
 	await dialog.getByRole('radio', { name: 'Replace' }).click();
 	await expect(dialog.getByText('What is in it alone is gone')).toBeVisible();

@@ -1,5 +1,5 @@
 import { expect, test, type APIRequestContext } from '@playwright/test';
-import { FERRY, newTune } from './helpers';
+import { backupOf, FERRY, newTune } from './helpers';
 
 type Imported = {
 	tunes: { id: string; title: string }[];
@@ -17,6 +17,11 @@ async function newRoute(request: APIRequestContext, tuneId: string) {
 	expect(made.status()).toBe(201);
 	return made.json();
 }
+/** How many tunes have a title. */
+const named = async (request: APIRequestContext, title: string): Promise<number> => {
+	const { tunes } = await (await request.get('/api/v1/tunes')).json();
+	return tunes.filter((tune: { title: string }) => tune.title === title).length;
+};
 const bodyOf = async (request: APIRequestContext, path: string) => {
 	const response = await request.get(path);
 	expect(response.status(), path).toBe(200);
@@ -34,28 +39,31 @@ const sendFiles = (
 };
 
 test('a route goes out in every format and comes back as it was', async ({ request }) => {
-	const tune = await newTune(request);
+	// Other tests make tunes meanwhile: this one has a title of its own.
+	const title = 'Out And Back';
+	const chart = FERRY.replace('Tin Roof Ferry', title);
+	const tune = await newTune(request, chart);
 	const route = await newRoute(request, tune.id);
 	const names = ['musicxml', 'mxl', 'mid', 'txt', 'json'];
 	const files = [];
 	for (const ending of names) {
 		const { buffer, headers } = await bodyOf(request, `/routes/${route.id}/route.${ending}`);
 		expect(headers['content-disposition']).toBe(
-			`attachment; filename="Tin-Roof-Ferry-Sixth.${ending}"`
+			`attachment; filename="Out-And-Back-Sixth.${ending}"`
 		);
 		files.push({ name: `a.${ending}`, buffer });
 	}
 	const shown = await sendFiles(request, files, '?preview=1');
 	expect(shown.status()).toBe(200);
-	const before = (await (await request.get('/api/v1/tunes')).json()).tunes.length;
+	expect(await named(request, title)).toBe(1);
 	const response = await sendFiles(request, files);
 	expect(response.status()).toBe(201);
 	const imported: Imported = await response.json();
-	expect(imported.tunes.map(({ title }) => title)).toEqual(Array(5).fill('Tin Roof Ferry'));
+	expect(imported.tunes.map(({ title }) => title)).toEqual(Array(5).fill(title));
 	expect((await shown.json()).tunes.map(({ title }: { title: string }) => title)).toEqual(
 		imported.tunes.map(({ title }) => title)
 	);
-	expect((await (await request.get('/api/v1/tunes')).json()).tunes.length).toBe(before + 5);
+	expect(await named(request, title)).toBe(6);
 	expect(imported.files.flatMap(({ leftOut }) => leftOut)).toEqual([]);
 	for (const { id } of imported.routes) {
 		const again = await (await request.get(`/api/v1/routes/${id}`)).json();
@@ -85,7 +93,7 @@ test('a route goes out in every format and comes back as it was', async ({ reque
 	}
 	for (const { id } of imported.tunes) {
 		expect((await (await request.get(`/api/v1/tunes/${id}`)).json()).chart.trim()).toBe(
-			FERRY.trim()
+			chart.trim()
 		);
 	}
 });
@@ -118,9 +126,8 @@ test('a tune goes out as text, ChordPro and document', async ({ request }) => {
 });
 
 test('one file that cannot be read keeps the others out, and says why', async ({ request }) => {
-	const before = (await (await request.get('/api/v1/tunes')).json()).tunes.length;
 	const response = await sendFiles(request, [
-		{ name: 'good.txt', buffer: Buffer.from('title: Good\n| C |\n') },
+		{ name: 'good.txt', buffer: Buffer.from('title: Kept Out\n| C |\n') },
 		{ name: '../../etc/bad.mid', buffer: Buffer.from('not music') }
 	]);
 	expect(response.status()).toBe(422);
@@ -128,7 +135,7 @@ test('one file that cannot be read keeps the others out, and says why', async ({
 	expect(issues).toEqual([
 		{ path: 'file.1', message: 'bad.mid: The file is no MIDI file, or it is damaged.' }
 	]);
-	expect((await (await request.get('/api/v1/tunes')).json()).tunes.length).toBe(before);
+	expect(await named(request, 'Kept Out')).toBe(0);
 	for (const [data, status] of [
 		[{ name: 'a.txt' }, 422],
 		[{ name: 'a.txt', text: 'x', path: '/etc' }, 422],
@@ -173,10 +180,16 @@ test('the notebook goes out in one file, which is shown before it is restored', 
 	expect(backup.takes.length).toBeGreaterThan(100);
 	const shown = await request.post('/api/v1/restore?mode=replace&preview=1', { data: backup });
 	expect(shown.status()).toBe(200);
-	expect(await shown.json()).toMatchObject({ stored: false, takes: { added: 0, changed: 0 } });
-	// Merged into the notebook that it came from it changes nothing.
-	const merged = await request.post('/api/v1/restore?mode=merge', { data: backup });
-	expect(await merged.json()).toMatchObject({ stored: true, tunes: { added: 0, changed: 0 } });
+	expect(await shown.json()).toMatchObject({ stored: false, takes: { added: 0 } });
+	// A tune that was deleted comes back with the file; merged once more it changes nothing.
+	const tune = await newTune(request, 'title: Comes Back\n| C |\n');
+	const own = await backupOf(request, tune.id);
+	expect((await request.delete(`/api/v1/tunes/${tune.id}`)).status()).toBe(204);
+	const merged = await request.post('/api/v1/restore?mode=merge', { data: own });
+	expect(await merged.json()).toMatchObject({ stored: true, tunes: { added: 0, changed: 1 } });
+	expect((await request.get(`/api/v1/tunes/${tune.id}`)).status()).toBe(200);
+	const again = await request.post('/api/v1/restore?mode=merge', { data: own });
+	expect(await again.json()).toMatchObject({ tunes: { added: 0, changed: 0, kept: 1 } });
 	expect((await request.post('/api/v1/restore', { data: backup })).status()).toBe(422);
 	const wrong = await request.post('/api/v1/restore?mode=merge', { data: { ...backup, more: 1 } });
 	expect(wrong.status()).toBe(422);

@@ -70,3 +70,11 @@ export const FAKE_MIDI = `(() => {
 	window.playMidi = (...bytes) =>
 		input.onmidimessage({ data: new Uint8Array(bytes), timeStamp: performance.now(), target: input });
 })();`;
+
+/** A backup of one tune of a test's own: restoring it touches nothing that other tests work on. */
+export async function backupOf(request: APIRequestContext, tuneId: string) {
+	const whole = await (await request.get('/backup.json')).json();
+	const tunes = whole.tunes.filter((tune: { id: string }) => tune.id === tuneId);
+	const none = { routes: [], motifs: [], sets: [], instruments: [], cards: [], takes: [] };
+	return { ...whole, ...none, tunes, player: null };
+}
