@@ -176,11 +176,14 @@ function plain(request: JudgeRequest): Result[] {
 	return dueChanges(request).map(({ change, dueMs, earlyMs, beatMs }) => {
 		const tones = events.filter(({ midi }) => toneAt(change.to.chord, midi));
 		const off = ({ timeMs }: PlayedEvent) => timeMs - dueMs;
+		// Told as moments: a difference of two of them may be a hair off just at the bound.
+		const soon = ({ timeMs }: PlayedEvent) => timeMs >= dueMs - earlyMs;
+		const still = ({ timeMs }: PlayedEvent) => timeMs <= dueMs + beatMs;
 		if (tones.some((event) => Math.abs(off(event)) <= request.toleranceMs)) return 'landed';
 		if (tones.some((event) => off(event) < 0 && end(event) > dueMs)) return 'held';
-		if (tones.some((event) => off(event) < 0 && off(event) >= -earlyMs)) return 'early';
-		if (tones.some((event) => off(event) > 0 && off(event) <= beatMs)) return 'late';
-		const around = (event: PlayedEvent) => off(event) >= -earlyMs && off(event) <= beatMs;
+		if (tones.some((event) => off(event) < 0 && soon(event))) return 'early';
+		if (tones.some((event) => off(event) > 0 && still(event))) return 'late';
+		const around = (event: PlayedEvent) => soon(event) && still(event);
 		const sounds = (event: PlayedEvent) => off(event) < 0 && end(event) > dueMs;
 		return events.some((event) => around(event) || sounds(event)) ? 'missed' : 'silent';
 	});
