@@ -149,7 +149,7 @@
 	}
 	.head {
 		display: flex;
-		align-items: baseline;
+		align-items: center;
 		gap: 12px;
 		overflow-wrap: anywhere;
 	}
