@@ -258,3 +258,19 @@ export type PlayerInput = z.infer<typeof playerInput>;
 export const playerUpdate = playerInput.extend({ version });
 export const playerAnswer = playerInput.extend({ version });
 export type PlayerAnswer = z.infer<typeof playerAnswer>;
+
+export const setInput = z.strictObject({
+	name,
+	note: z.string().trim().max(2000).refine(isStorable, UNSTORABLE).default(''),
+	tuneIds: z.array(z.uuid()).max(2000).default([]).describe('In playing order, each tune once')
+});
+export type SetInput = z.infer<typeof setInput>;
+export const setUpdate = setInput.extend({ version });
+export const setAnswer = setInput.extend({
+	id: z.uuid(),
+	version,
+	createdAt: time,
+	updatedAt: time
+});
+export type SetAnswer = z.infer<typeof setAnswer>;
+export const setsAnswer = z.object({ sets: z.array(setAnswer) });

@@ -1,6 +1,3 @@
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { drillOf, inKey } from '$core/practice';
 import type { CardDrill, TakeInput } from '../api/practice-schema';
@@ -11,24 +8,26 @@ import { planInput } from '../api/import-file';
 import { readBackup } from '../api/read-backup';
 import { NO_ANCHORS, NO_LINE } from '../api/route-defaults';
 import { makeBackup } from './backup';
-import { openEmbedded, type Database } from './database';
+import type { Database } from './database';
 import { storeTake } from './takes';
 import { createInstrument, updatePlayer } from './instruments';
-import { createMotif, deleteMotif, PRESET_MOTIF } from './motifs';
+import { createMotif, PRESET_MOTIF } from './motifs';
 import { previewRestore, restore } from './restore';
 import { createRoute } from './routes';
-import { createSet, createTune, deleteTune, updateTune } from './tunes';
+import { createSet } from './sets';
+import { newNotebook } from './test-database';
+import { throwAway } from './trash';
+import { createTune, deleteTune, updateTune } from './tunes';
 
-const scratch = mkdtempSync(join(tmpdir(), 'arc-step-backup-'));
 const closers: (() => Promise<void>)[] = [];
-async function notebook(name: string): Promise<Database> {
-	const { db, close } = await openEmbedded(join(scratch, name));
-	closers.push(close);
+async function notebook(): Promise<Database> {
+	const book = await newNotebook();
+	const { db, close } = await book.open();
+	closers.push(close, book.remove);
 	return db;
 }
 afterAll(async () => {
 	for (const close of closers) await close();
-	rmSync(scratch, { recursive: true, force: true });
 });
 
 /** A take of a tune, by ear or judged. */
@@ -64,8 +63,8 @@ let backup: BackupDocument;
 let small: BackupDocument;
 const PRESET = `${PRESET_MOTIF}000000000002`;
 beforeAll(async () => {
-	full = await notebook('full');
-	other = await notebook('other');
+	full = await notebook();
+	other = await notebook();
 	const start = new Date('2026-03-02T10:00:00Z').getTime();
 	const tunes = [];
 	for (const [i, { chart }] of DEMO_TUNES.entries()) {
@@ -79,7 +78,11 @@ beforeAll(async () => {
 		if ('problem' in planned) throw new Error(planned.problem);
 		await createRoute(full, ferry.id, input, planned.plan, ferry.version, new Date(start + k));
 	}
-	await createSet(full, 'Thursday', 'a note', tunes.map(({ id }) => id).reverse());
+	await createSet(full, {
+		name: 'Thursday',
+		note: 'a note',
+		tuneIds: tunes.map(({ id }) => id).reverse()
+	});
 	await createMotif(full, {
 		name: 'Up and over',
 		motif: { basis: 'role', notes: [{ offsetTicks: 0, durationTicks: 240, step: 'b3' }] }
@@ -120,7 +123,7 @@ describe('a backup', () => {
 	});
 
 	it('makes of an empty notebook the same one, presets and all', async () => {
-		await deleteMotif(full, PRESET);
+		await throwAway(full, 'motif', PRESET);
 		const whole = await makeBackup(full);
 		const shown = await previewRestore(other, read(whole), 'merge');
 		expect(shown).toMatchObject({ stored: false, tunes: { added: 8, changed: 0, kept: 0 } });

@@ -1,29 +1,27 @@
 import { STARTING_MOTIFS } from '$core/phrase';
 import type { MotifRecord } from '../api/notebook-schema';
 import { NO_ANCHORS, NO_LINE } from '../api/route-defaults';
+import { addDays } from 'date-fns';
 import { sql } from 'drizzle-orm';
-import { spawn } from 'node:child_process';
-import { mkdirSync, mkdtempSync, rmSync, symlinkSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { openEmbedded, type Database } from './database';
+import type { Database } from './database';
 import {
 	checkInstrument,
 	createInstrument,
-	deleteInstrument,
+	getInstrument,
 	getPlayer,
 	listInstruments,
 	updateInstrument,
 	updatePlayer
 } from './instruments';
-import { FolderInUse, lockFolder } from './lock';
-import { createMotif, deleteMotif, getMotif, listMotifs, updateMotif } from './motifs';
+import { createMotif, getMotif, listMotifs, updateMotif } from './motifs';
+import { createSet, checkSet, getSet, listSets, updateSet } from './sets';
+import { newNotebook, SERVER } from './test-database';
+import { bringBack, throwAway } from './trash';
 import { getTunePage } from './tune-page';
-import { createRoute, deleteRoute, getRoute, listRoutes, updateRoute } from './routes';
+import { createRoute, getRoute, listRoutes, updateRoute } from './routes';
 import {
 	checkChartSize,
-	createSet,
 	createTune,
 	deleteTune,
 	getTune,
@@ -34,60 +32,18 @@ import {
 	updateTune
 } from './tunes';
 
-const scratch = mkdtempSync(join(tmpdir(), 'arc-step-unit-'));
-afterAll(() => rmSync(scratch, { recursive: true, force: true }));
-const folder = (name: string): string => {
-	const path = join(scratch, name);
-	mkdirSync(path, { recursive: true });
-	return path;
-};
-
-describe('the lock of a data folder', () => {
-	it('is exclusive, by whatever path, and can be given back', async () => {
-		const real = folder('locked');
-		const other = join(scratch, 'alias');
-		symlinkSync(real, other);
-		const unlock = await lockFolder(real);
-		await expect(lockFolder(real)).rejects.toBeInstanceOf(FolderInUse);
-		await expect(lockFolder(other)).rejects.toThrow(/in use by another Arc Step process/);
-		const elsewhere = await lockFolder(folder('free'));
-		await elsewhere();
-		await unlock();
-		await (
-			await lockFolder(real)
-		)();
-	});
-
-	it('vanishes with a killed process', async () => {
-		const real = folder('killed');
-		const { dev, ino } = (await import('node:fs')).statSync(real, { bigint: true });
-		const hash = (await import('node:crypto'))
-			.createHash('sha256')
-			.update(`${dev}:${ino}`)
-			.digest('hex');
-		const name = `arc-step-${hash.slice(0, 24)}`;
-		if (process.platform !== 'linux') return;
-		const script = `require('node:net').createServer().listen('\\0${name}', () => console.log('held'))`;
-		const child = spawn(process.execPath, ['-e', script]);
-		await new Promise((resolve) => child.stdout.once('data', resolve));
-		await expect(lockFolder(real)).rejects.toBeInstanceOf(FolderInUse);
-		const gone = new Promise((resolve) => child.once('exit', resolve));
-		child.kill('SIGKILL');
-		await gone;
-		await (
-			await lockFolder(real)
-		)();
-	});
-});
-
-describe('the notebook in the embedded database', () => {
-	const path = join(scratch, 'deep', 'data');
+describe(`the notebook ${SERVER ? 'on a server' : 'in the embedded database'}`, () => {
+	let book: Awaited<ReturnType<typeof newNotebook>>;
 	let db: Database;
 	let close: () => Promise<void>;
 	beforeAll(async () => {
-		({ db, close } = await openEmbedded(path));
+		book = await newNotebook();
+		({ db, close } = await book.open());
 	}, 60_000);
-	afterAll(() => close());
+	afterAll(async () => {
+		await close();
+		await book.remove();
+	});
 
 	const plan = { cost: 1, changes: 1, targets: [], notes: [] };
 	const wishes = {
@@ -134,24 +90,97 @@ describe('the notebook in the embedded database', () => {
 		expect(await listRoutes(db, tune.id)).toHaveLength(1);
 		await deleteTune(db, tune.id);
 		await purgeDeleted(db);
+		expect(await restoreTune(db, tune.id)).toMatchObject({ id: tune.id });
+		await deleteTune(db, tune.id);
+		await purgeDeleted(db, addDays(new Date(), 2));
 		expect(await restoreTune(db, tune.id)).toBeNull();
-		expect(await deleteRoute(db, route.id)).toBe(false);
+		expect(await throwAway(db, 'route', route.id)).toBe(false);
 	});
 
-	it('lists sets in order with where each tune is planned', async () => {
-		const [b, a] = [
-			await createTune(db, 'title: B\n| C |'),
-			await createTune(db, 'title: A\n| C |')
-		];
-		await createRoute(db, a.id, wishes, plan, 1);
-		await createSet(db, 'Evening', 'two tunes', [a.id, b.id]);
-		const rows = await notebook(db);
-		expect(rows.slice(0, 2).map((row) => [row.title, row.set?.name])).toEqual([
-			['A', 'Evening'],
-			['B', 'Evening']
+	it('lists tunes with where each is planned', async () => {
+		const tune = await createTune(db, 'title: A\n| C |');
+		await createRoute(db, tune.id, wishes, plan, 1);
+		const row = (await notebook(db)).find(({ id }) => id === tune.id);
+		expect(row?.routes).toMatchObject([{ position: 5, landed: 0, changes: 1 }]);
+	});
+
+	it('keeps sets in playing order, by version, each tune once', async () => {
+		const tunes = [];
+		for (const title of ['A', 'B', 'C']) {
+			tunes.push(await createTune(db, `title: ${title}\n| C |`));
+		}
+		const [a, b, c] = tunes.map(({ id }) => id);
+		const input = { name: 'Evening', note: 'three tunes', tuneIds: [c, a, b] };
+		const made = await createSet(db, input);
+		expect(made).toMatchObject({ ...input, version: 1 });
+		expect(await getSet(db, made.id)).toEqual(made);
+		const empty = await createSet(db, { name: 'Later', note: '', tuneIds: [] });
+		expect((await listSets(db)).map(({ id, tuneIds }) => [id, tuneIds])).toEqual([
+			[made.id, [c, a, b]],
+			[empty.id, []]
 		]);
-		expect(rows[0].routes).toMatchObject([{ position: 5, landed: 0, changes: 1 }]);
-		expect(rows.slice(2).every((row) => row.set === null)).toBe(true);
+		expect(await checkSet(db, input)).toEqual([]);
+		const wrong = await checkSet(db, { ...input, tuneIds: [a, made.id, a] });
+		expect(wrong.map(({ path }) => path)).toEqual(['tuneIds.1', 'tuneIds.2']);
+
+		const moved = { ...input, tuneIds: [a, b, c] };
+		expect(await updateSet(db, made.id, moved, 1)).toMatchObject({ ...moved, version: 2 });
+		expect(await updateSet(db, made.id, input, 1)).toBeNull();
+		expect(await getSet(db, made.id)).toMatchObject({ ...moved, version: 2 });
+
+		// A tune that is deleted meanwhile is not shown, but not lost from the set either.
+		await deleteTune(db, a);
+		expect(await getSet(db, made.id)).toMatchObject({ tuneIds: [b, c] });
+		await updateSet(db, made.id, { ...input, tuneIds: [c, b] }, 2);
+		await restoreTune(db, a);
+		expect(await getSet(db, made.id)).toMatchObject({ tuneIds: [c, b, a] });
+	});
+
+	it('brings back what was deleted exactly as it was', async () => {
+		const tune = await createTune(db, 'title: Back\n| C |');
+		const route = await createRoute(db, tune.id, wishes, plan, 1);
+		const set = await createSet(db, { name: 'Back', note: 'n', tuneIds: [tune.id] });
+		const motif = await createMotif(db, {
+			name: 'Back',
+			motif: STARTING_MOTIFS[0].motif as MotifRecord['motif']
+		});
+		const guitar = await createInstrument(db, {
+			...{ name: 'Back', tuning: 'E2 A2 D3 G3 B3 E4', frets: 22, scaleLengthMm: 648 },
+			...{ leftHanded: false, labels: null }
+		});
+		const all = async () => [
+			(await getRoute(db, route.id))?.route,
+			await getSet(db, set.id),
+			await getMotif(db, motif.id),
+			await getInstrument(db, guitar.id)
+		];
+		const before = await all();
+		const things = [
+			['route', route.id],
+			['set', set.id],
+			['motif', motif.id],
+			['instrument', guitar.id]
+		] as const;
+		for (const [kind, id] of things) {
+			expect(await bringBack(db, kind, id)).toBe(false);
+			expect(await throwAway(db, kind, id)).toBe(true);
+			expect(await throwAway(db, kind, id)).toBe(false);
+		}
+		expect((await all()).map((found) => found ?? null)).toEqual([null, null, null, null]);
+		for (const [kind, id] of things) expect(await bringBack(db, kind, id)).toBe(true);
+		expect(await all()).toEqual(before);
+		for (const [kind, id] of things) expect(await bringBack(db, kind, id)).toBe(false);
+
+		// Without its tune a route has nowhere to come back to, and a set comes back shorter.
+		for (const [kind, id] of things.slice(0, 2)) await throwAway(db, kind, id);
+		await db.execute(sql`delete from tune where id = ${tune.id}`);
+		expect(await bringBack(db, 'route', route.id)).toBe(false);
+		expect(await bringBack(db, 'set', set.id)).toBe(true);
+		expect(await getSet(db, set.id)).toMatchObject({ tuneIds: [] });
+		await throwAway(db, 'motif', motif.id);
+		await throwAway(db, 'instrument', guitar.id);
+		await purgeDeleted(db, addDays(new Date(), 2));
+		expect(await bringBack(db, 'motif', motif.id)).toBe(false);
 	});
 
 	it('checks sizes in bytes', () => {
@@ -190,8 +219,8 @@ describe('the notebook in the embedded database', () => {
 		await expect(db.execute(sql`update instrument set frets = 60`)).rejects.toThrow();
 
 		const gone = await createInstrument(db, { ...record, name: 'Lent' });
-		expect(await deleteInstrument(db, gone.id)).toBe(true);
-		expect(await deleteInstrument(db, gone.id)).toBe(false);
+		expect(await throwAway(db, 'instrument', gone.id)).toBe(true);
+		expect(await throwAway(db, 'instrument', gone.id)).toBe(false);
 	});
 
 	it('gives a tune’s page in one query, the same as piece by piece', async () => {
@@ -218,7 +247,7 @@ describe('the notebook in the embedded database', () => {
 		const renamed = { ...own, name: 'Long Plank' };
 		expect(await updateMotif(db, made.id, renamed, 1)).toMatchObject({ ...renamed, version: 2 });
 		expect(await updateMotif(db, made.id, own, 1)).toBeNull();
-		expect(await deleteMotif(db, first[5].id)).toBe(true);
+		expect(await throwAway(db, 'motif', first[5].id)).toBe(true);
 		expect(await getMotif(db, first[5].id)).toBeNull();
 		expect((await listMotifs(db)).map((motif) => motif.name)).toEqual([
 			...STARTING_MOTIFS.slice(0, 5).map((motif) => motif.name),
@@ -226,17 +255,17 @@ describe('the notebook in the embedded database', () => {
 		]);
 	});
 
-	it('is all there after closing and opening again, and is held while open', async () => {
-		await expect(openEmbedded(path)).rejects.toBeInstanceOf(FolderInUse);
+	it('is all there after closing and opening again', async () => {
 		const all = async () => [
 			await notebook(db),
+			await listSets(db),
 			await listInstruments(db),
 			await getPlayer(db),
 			await listMotifs(db)
 		];
 		const before = await all();
 		await close();
-		({ db, close } = await openEmbedded(path));
+		({ db, close } = await book.open());
 		expect(await all()).toEqual(before);
 	}, 60_000);
 });

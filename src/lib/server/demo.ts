@@ -1,15 +1,21 @@
+import { sql } from 'drizzle-orm';
 import type { Database } from './database';
 import { loadDemoLog } from './demo-log';
 import { DEMO_SET, DEMO_TUNES } from './demo-tunes';
 import { NO_ANCHORS, NO_LINE } from '../api/route-defaults';
 import { createRoute, makeSnapshot } from './routes';
-import { countTunes, createSet, createTune } from './tunes';
+import { createSet } from './sets';
+import { countTunes, createTune } from './tunes';
+
+const DEMO_LOCK = 4_310_002;
 
 /** Loads the demo notebook in one transaction; a notebook that holds anything is left as it is. */
 export async function loadDemo(db: Database): Promise<void> {
-	if ((await countTunes(db)) > 0) return;
 	const start = Date.now();
 	await db.transaction(async (tx) => {
+		// Of several processes that start on one database only the first loads it.
+		await tx.execute(sql`select pg_advisory_xact_lock(${DEMO_LOCK})`);
+		if ((await countTunes(tx)) > 0) return;
 		const ids: string[] = [];
 		const tunes: { id: string; title: string; chart: string }[] = [];
 		for (const [i, demo] of DEMO_TUNES.entries()) {
@@ -25,7 +31,7 @@ export async function loadDemo(db: Database): Promise<void> {
 				await createRoute(tx, tune.id, input, made.plan, tune.version, at);
 			}
 		}
-		await createSet(tx, DEMO_SET.name, DEMO_SET.note, ids);
+		await createSet(tx, { ...DEMO_SET, tuneIds: ids });
 		await loadDemoLog(tx, tunes, new Date(start));
 	});
 }

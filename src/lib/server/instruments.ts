@@ -59,10 +59,6 @@ export async function updateInstrument(
 	return row ? answer(row) : null;
 }
 
-export async function deleteInstrument(db: Database, id: string): Promise<boolean> {
-	return (await db.delete(instrument).where(eq(instrument.id, id)).returning()).length > 0;
-}
-
 /** Who has not said anything yet: a medium hand. */
 export const NEWCOMER: PlayerAnswer = { handMm: HANDS.medium, scales: [], version: 1 };
 

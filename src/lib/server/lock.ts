@@ -3,9 +3,10 @@ import { rmSync, statSync } from 'node:fs';
 import { connect, createServer, type Server } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { StartProblem } from './start-problem';
 
 /** Another process holds the data folder. */
-export class FolderInUse extends Error {}
+export class FolderInUse extends StartProblem {}
 
 /**
  * A name for the folder that is the same for every path that leads to it. On Linux it is an abstract

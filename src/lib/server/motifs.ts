@@ -43,7 +43,3 @@ export async function updateMotif(
 		.returning();
 	return row ? answer(row) : null;
 }
-
-export async function deleteMotif(db: Database, id: string): Promise<boolean> {
-	return (await db.delete(motif).where(eq(motif.id, id)).returning()).length > 0;
-}

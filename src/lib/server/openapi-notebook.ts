@@ -41,7 +41,7 @@ export const NOTEBOOK: readonly Operation[] = [
 	{
 		method: 'delete',
 		path: '/api/v1/tunes/{id}',
-		summary: 'Delete a tune with its routes; it can be brought back until the server next starts',
+		summary: 'Delete a tune with its routes; it can be brought back for a day',
 		status: 204,
 		errors: [404]
 	},

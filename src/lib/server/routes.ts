@@ -127,8 +127,3 @@ export async function updateRoute(
 		.returning();
 	return row ? answer(row) : null;
 }
-
-export async function deleteRoute(db: Database, id: string): Promise<boolean> {
-	const rows = await db.delete(route).where(eq(route.id, id)).returning({ id: route.id });
-	return rows.length > 0;
-}

@@ -30,7 +30,7 @@ const times = {
 
 /**
  * A tune is its chart text; title, key, tempo, feel and number of played bars are read from the text
- * when it is saved, for lists. `deletedAt` keeps a deleted tune until the server next starts.
+ * when it is saved, for lists. `deletedAt` keeps a deleted tune for a day at least.
  */
 export const tune = pgTable(
 	'tune',
@@ -259,4 +259,40 @@ export const takeChange = pgTable(
 		),
 		index('take_change_place').on(table.position, table.kind, table.result)
 	]
+);
+
+/**
+ * What was deleted, as it stood: the rows by table, so that it can be brought back. Kept for a day; tunes,
+ * which carry much with them, are only hidden meanwhile.
+ */
+export const trash = pgTable(
+	'trash',
+	{
+		kind: text('kind').notNull(),
+		id: uuid('id').notNull(),
+		rows: jsonb('rows').notNull(),
+		deletedAt: stamp('deleted_at').notNull().defaultNow()
+	},
+	(table) => [
+		primaryKey({ columns: [table.kind, table.id] }),
+		index('trash_deleted').on(table.deletedAt)
+	]
+);
+
+/** The passphrase that this notebook asks for, as a salted hash; one row. */
+export const passphrase = pgTable(
+	'passphrase',
+	{
+		id: integer('id').primaryKey().default(1),
+		salt: text('salt').notNull(),
+		hash: text('hash').notNull()
+	},
+	(table) => [check('passphrase_one', sql`${table.id} = 1`)]
+);
+
+/** A browser that gave the passphrase: the hash of what its cookie holds. */
+export const session = pgTable(
+	'session',
+	{ hash: text('hash').primaryKey(), expiresAt: stamp('expires_at').notNull() },
+	(table) => [index('session_expires').on(table.expiresAt)]
 );

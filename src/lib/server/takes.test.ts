@@ -1,29 +1,30 @@
 import { instrumentOf } from '$core/neck';
 import { drillOf, inKey, judge } from '$core/practice';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { addDays } from 'date-fns';
 import { sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { cardInput, takeInput, type CardDrill, type TakeInput } from '../api/practice-schema';
 import { drillIssues, firstTimeThrough, runTake } from '../api/take';
-import { openEmbedded, type Database } from './database';
+import type { Database } from './database';
 import { loadDemoLog } from './demo-log';
 import { DEMO_TUNES } from './demo-tunes';
 import { getHabits, getLog, getPair, type LogFilter } from './log';
 import { lastWeeks, practiceByTune, practisedCards, rowsOf, today } from './practice';
-import { cardsOf, deleteTake, getTakes, keepCard, restCard, storeTake, updateTake } from './takes';
+import { cardsOf, getTakes, keepCard, restCard, storeTake, updateTake } from './takes';
 import { createTune, deleteTune, listTunes, purgeDeleted } from './tunes';
+import { newNotebook } from './test-database';
+import { bringBack, throwAway } from './trash';
 
-const scratch = mkdtempSync(join(tmpdir(), 'arc-step-takes-'));
+let book: Awaited<ReturnType<typeof newNotebook>>;
 let db: Database;
 let close: () => Promise<void>;
 beforeAll(async () => {
-	({ db, close } = await openEmbedded(scratch));
+	book = await newNotebook();
+	({ db, close } = await book.open());
 });
 afterAll(async () => {
 	await close();
-	rmSync(scratch, { recursive: true, force: true });
+	await book.remove();
 });
 
 const CHART = 'title: Slip Line\nkey: C\ntempo: 100\n| Dm7 | G7 | Cmaj7 | A7 |\n';
@@ -184,8 +185,16 @@ describe('takes and cards', () => {
 		const noted = await updateTake(db, take.id, 'F at fret 8', take.version);
 		expect(noted).toMatchObject({ note: 'F at fret 8', version: 2 });
 		expect(await updateTake(db, take.id, 'stale', take.version)).toBeNull();
-		expect(await deleteTake(db, take.id)).toBe(true);
-		expect(await deleteTake(db, take.id)).toBe(false);
+		const changes = async () =>
+			rowsOf(
+				await db.execute(sql`select * from take_change where take_id = ${take.id}
+				order by loop, change`)
+			);
+		const before = { take: await getTakes(db, [take.id]), changes: await changes() };
+		expect(await throwAway(db, 'take', take.id)).toBe(true);
+		expect(await bringBack(db, 'take', take.id)).toBe(true);
+		expect({ take: await getTakes(db, [take.id]), changes: await changes() }).toEqual(before);
+		expect(await throwAway(db, 'take', take.id)).toBe(true);
 		const left = rowsOf(
 			await db.execute(sql`select 1 from take_change where take_id = ${take.id}`)
 		);
@@ -211,7 +220,7 @@ describe('takes and cards', () => {
 		expect(await getLog(db, own)).toMatchObject({ found: 0, takes: [], weeks: [], heat: [] });
 		expect(await getHabits(db, own)).toBeNull();
 		expect((await practisedCards(db)).some(({ tuneId }) => tuneId === id)).toBe(false);
-		await purgeDeleted(db);
+		await purgeDeleted(db, addDays(new Date(), 2));
 		expect(await getTakes(db, [take.id])).toEqual([]);
 	});
 });
@@ -222,7 +231,7 @@ describe('the made-up log', () => {
 	const now = new Date('2026-11-26T09:00:00');
 	beforeAll(async () => {
 		for (const { id } of await listTunes(db)) await deleteTune(db, id);
-		await purgeDeleted(db);
+		await purgeDeleted(db, addDays(new Date(), 2));
 		const tunes = [];
 		for (const { chart } of DEMO_TUNES) tunes.push(await createTune(db, chart));
 		await loadDemoLog(db, tunes, now);

@@ -299,7 +299,3 @@ export async function updateTake(
 		.returning();
 	return row ? takeSummaryOf(row) : null;
 }
-
-export async function deleteTake(db: Database, id: string): Promise<boolean> {
-	return (await db.delete(take).where(eq(take.id, id)).returning({ id: take.id })).length > 0;
-}

@@ -1,10 +1,11 @@
 import { keyName, LIMITS, parseChart, utf8Length } from '$core/chart';
 import { keyOf } from '$core/harmony';
-import { and, asc, count, eq, isNotNull, isNull, sql } from 'drizzle-orm';
+import { subHours } from 'date-fns';
+import { and, asc, count, eq, isNotNull, isNull, lt, sql } from 'drizzle-orm';
 import type { TuneAnswer } from '../api/notebook-schema';
 import type { Issue } from '../api/chart-schema';
 import type { Database } from './database';
-import { route, setItem, setList, tune } from './schema';
+import { route, trash, tune } from './schema';
 
 type Row = typeof tune.$inferSelect;
 
@@ -94,7 +95,7 @@ export async function updateTune(
 	return row ? tuneAnswerOf(row) : null;
 }
 
-/** Hides a tune with its routes until the server next starts; `restoreTune` brings it back. */
+/** Hides a tune with its routes for a day at least; `restoreTune` brings it back. */
 export async function deleteTune(db: Database, id: string): Promise<boolean> {
 	const rows = await db
 		.update(tune)
@@ -113,9 +114,14 @@ export async function restoreTune(db: Database, id: string): Promise<TuneAnswer 
 	return row ? tuneAnswerOf(row) : null;
 }
 
-/** Removes for good what was deleted before; called at start. */
-export async function purgeDeleted(db: Database): Promise<void> {
-	await db.delete(tune).where(isNotNull(tune.deletedAt));
+/** How long what was deleted can be brought back, in hours. */
+const KEPT_HOURS = 24;
+
+/** Removes for good what was deleted a day ago or earlier; called at start. */
+export async function purgeDeleted(db: Database, now = new Date()): Promise<void> {
+	const until = subHours(now, KEPT_HOURS);
+	await db.delete(tune).where(lt(tune.deletedAt, until));
+	await db.delete(trash).where(lt(trash.deletedAt, until));
 }
 
 export async function countTunes(db: Database): Promise<number> {
@@ -123,13 +129,12 @@ export async function countTunes(db: Database): Promise<number> {
 	return row.n;
 }
 
-/** A row of the notebook: a tune, the set it stands in, and where it is planned. */
+/** A row of the notebook: a tune and where it is planned. */
 export type NotebookRow = Omit<TuneAnswer, 'chart' | 'createdAt' | 'updatedAt'> & {
-	readonly set: { readonly id: string; readonly name: string; readonly note: string } | null;
 	readonly routes: readonly { id: string; position: number; landed: number; changes: number }[];
 };
 
-/** Every tune in set order, then those outside any set, newest last, in one query. */
+/** Every tune, newest last, in one query. */
 export async function notebook(db: Database): Promise<NotebookRow[]> {
 	const planned = db
 		.select({
@@ -143,35 +148,19 @@ export async function notebook(db: Database): Promise<NotebookRow[]> {
 		.groupBy(route.tuneId)
 		.as('planned');
 	const rows = await db
-		.select({ tune, set: setList, routes: planned.all })
+		.select({ tune, routes: planned.all })
 		.from(tune)
-		.leftJoin(setItem, eq(setItem.tuneId, tune.id))
-		.leftJoin(setList, eq(setList.id, setItem.setId))
 		.leftJoin(planned, eq(planned.tuneId, tune.id))
 		.where(isNull(tune.deletedAt))
-		.orderBy(sql`${setList.createdAt} nulls last`, asc(setItem.place), asc(tune.createdAt));
-	return rows.map((row) => ({
-		id: row.tune.id,
-		title: row.tune.title,
-		key: row.tune.key,
-		tempo: row.tune.tempo,
-		feel: row.tune.feel,
-		bars: row.tune.bars,
-		version: row.tune.version,
-		set: row.set && { id: row.set.id, name: row.set.name, note: row.set.note },
-		routes: row.routes ?? []
+		.orderBy(asc(tune.createdAt), asc(tune.id));
+	return rows.map(({ tune: row, routes }) => ({
+		id: row.id,
+		title: row.title,
+		key: row.key,
+		tempo: row.tempo,
+		feel: row.feel,
+		bars: row.bars,
+		version: row.version,
+		routes: routes ?? []
 	}));
-}
-
-/** Makes a set of tunes in order. */
-export async function createSet(
-	db: Database,
-	name: string,
-	note: string,
-	tuneIds: readonly string[]
-): Promise<void> {
-	const [set] = await db.insert(setList).values({ name, note }).returning();
-	await db
-		.insert(setItem)
-		.values(tuneIds.map((tuneId, place) => ({ setId: set.id, tuneId, place })));
 }

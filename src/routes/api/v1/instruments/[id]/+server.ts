@@ -1,13 +1,9 @@
 import { instrumentUpdate } from '$lib/api/notebook-schema';
 import { openDatabase } from '$lib/server/database';
 import { isUuid, json, readJson } from '$lib/server/http';
-import {
-	checkInstrument,
-	deleteInstrument,
-	getInstrument,
-	updateInstrument
-} from '$lib/server/instruments';
+import { checkInstrument, getInstrument, updateInstrument } from '$lib/server/instruments';
 import { brokenRule, notFound, problemResponse } from '$lib/server/problem';
+import { removal } from '$lib/server/undo';
 import type { RequestHandler } from './$types';
 
 export const GET: RequestHandler = async ({ params }) => {
@@ -31,7 +27,4 @@ export const PUT: RequestHandler = async ({ params, request }) => {
 	return problemResponse(409, detail, undefined, { current });
 };
 
-export const DELETE: RequestHandler = async ({ params }) => {
-	const gone = isUuid(params.id) && (await deleteInstrument(await openDatabase(), params.id));
-	return gone ? new Response(null, { status: 204 }) : notFound('instrument');
-};
+export const DELETE: RequestHandler = removal('instrument');

@@ -2,8 +2,9 @@ import { motifUpdate } from '$lib/api/notebook-schema';
 import { motifIssues } from '$lib/api/phrase';
 import { openDatabase } from '$lib/server/database';
 import { isUuid, json, readJson } from '$lib/server/http';
-import { deleteMotif, getMotif, updateMotif } from '$lib/server/motifs';
+import { getMotif, updateMotif } from '$lib/server/motifs';
 import { brokenRule, notFound, problemResponse } from '$lib/server/problem';
+import { removal } from '$lib/server/undo';
 import type { RequestHandler } from './$types';
 
 export const GET: RequestHandler = async ({ params }) => {
@@ -27,7 +28,4 @@ export const PUT: RequestHandler = async ({ params, request }) => {
 	return problemResponse(409, detail, undefined, { current });
 };
 
-export const DELETE: RequestHandler = async ({ params }) => {
-	const gone = isUuid(params.id) && (await deleteMotif(await openDatabase(), params.id));
-	return gone ? new Response(null, { status: 204 }) : notFound('motif');
-};
+export const DELETE: RequestHandler = removal('motif');

@@ -3,7 +3,8 @@ import { openDatabase } from '$lib/server/database';
 import { isUuid, json, readJson } from '$lib/server/http';
 import { listInstruments } from '$lib/server/instruments';
 import { brokenRule, notFound, problemResponse } from '$lib/server/problem';
-import { deleteRoute, getRoute, makeSnapshot, updateRoute } from '$lib/server/routes';
+import { getRoute, makeSnapshot, updateRoute } from '$lib/server/routes';
+import { removal } from '$lib/server/undo';
 import type { RequestHandler } from './$types';
 
 export const GET: RequestHandler = async ({ params }) => {
@@ -28,7 +29,4 @@ export const PUT: RequestHandler = async ({ params, request }) => {
 	return problemResponse(409, detail, undefined, { current });
 };
 
-export const DELETE: RequestHandler = async ({ params }) => {
-	const gone = isUuid(params.id) && (await deleteRoute(await openDatabase(), params.id));
-	return gone ? new Response(null, { status: 204 }) : notFound('route');
-};
+export const DELETE: RequestHandler = removal('route');

@@ -2,7 +2,8 @@ import { takeUpdate } from '$lib/api/practice-schema';
 import { openDatabase } from '$lib/server/database';
 import { isUuid, json, readJson } from '$lib/server/http';
 import { notFound, problemResponse } from '$lib/server/problem';
-import { deleteTake, getTakes, updateTake } from '$lib/server/takes';
+import { getTakes, updateTake } from '$lib/server/takes';
+import { removal } from '$lib/server/undo';
 import type { RequestHandler } from './$types';
 
 const find = async (id: string) =>
@@ -26,7 +27,4 @@ export const PUT: RequestHandler = async ({ params, request }) => {
 	return problemResponse(409, detail, undefined, { current });
 };
 
-export const DELETE: RequestHandler = async ({ params }) => {
-	const gone = isUuid(params.id) && (await deleteTake(await openDatabase(), params.id));
-	return gone ? new Response(null, { status: 204 }) : notFound('take');
-};
+export const DELETE: RequestHandler = removal('take');

@@ -1,0 +1,94 @@
+// A PostgreSQL server of the tests' own, from Debian's packages: a new folder, a free port, nothing on the disk waited for.
+import { spawn, spawnSync } from 'node:child_process';
+import { chownSync, existsSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+const ROOT = '/usr/lib/postgresql';
+
+/** The folder of PostgreSQL's programs, the newest first; null where it is not installed. */
+function findPrograms() {
+	const versions = existsSync(ROOT) ? readdirSync(ROOT) : [];
+	const folders = versions
+		.sort((a, b) => Number(b) - Number(a))
+		.map((version) => join(ROOT, version, 'bin'));
+	return folders.find((folder) => existsSync(join(folder, 'initdb'))) ?? null;
+}
+
+function install() {
+	if (!existsSync('/usr/bin/apt-get')) return;
+	console.log('Installing PostgreSQL from Debian’s packages …');
+	const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
+	const sudo = process.getuid?.() === 0 ? [] : ['sudo', '-n'];
+	for (const args of [
+		['apt-get', 'update', '-qq'],
+		['apt-get', 'install', '-y', '-qq', '--no-install-recommends', 'postgresql']
+	]) {
+		const [command, ...rest] = [...sudo, ...args];
+		spawnSync(command, rest, { stdio: ['ignore', 'ignore', 'inherit'], env });
+	}
+}
+
+const freePort = () =>
+	new Promise((resolve) => {
+		const server = createServer().listen(0, '127.0.0.1', () => {
+			const { port } = server.address();
+			server.close(() => resolve(port));
+		});
+	});
+
+/** The user and group that the server runs as: it refuses to run as root. */
+function runAs() {
+	if (process.getuid?.() !== 0) return {};
+	const ask = (flag) => Number(spawnSync('id', [flag, 'postgres'], { encoding: 'utf8' }).stdout);
+	return { uid: ask('-u'), gid: ask('-g') };
+}
+
+/**
+ * Starts a server, installing Debian's package where there is none and apt is at hand.
+ * @returns its address and a function that stops and removes it; null where there is no PostgreSQL.
+ */
+export async function startPostgres() {
+	if (!findPrograms()) install();
+	const programs = findPrograms();
+	if (!programs) return null;
+	const folder = mkdtempSync(join(tmpdir(), 'arc-step-postgres-'));
+	const as = runAs();
+	if (as.uid !== undefined) chownSync(folder, as.uid, as.gid);
+	const data = join(folder, 'data');
+	const made = spawnSync(
+		join(programs, 'initdb'),
+		['-D', data, '-U', 'arc', '-A', 'trust', '-E', 'UTF8', '--locale=C', '--no-sync'],
+		{ ...as, cwd: folder, encoding: 'utf8' }
+	);
+	if (made.status !== 0) throw new Error(`PostgreSQL could not be set up: ${made.stderr}`);
+	const port = await freePort();
+	const settings = ['fsync=off', 'full_page_writes=off', 'max_connections=200'].flatMap((one) => [
+		'-c',
+		one
+	]);
+	const server = spawn(
+		join(programs, 'postgres'),
+		['-D', data, '-p', String(port), '-h', '127.0.0.1', '-k', folder, ...settings],
+		{ ...as, cwd: folder }
+	);
+	let told = '';
+	server.stderr.setEncoding('utf8');
+	await new Promise((resolve, reject) => {
+		server.stderr.on('data', (text) => {
+			told += text;
+			if (told.includes('ready to accept connections')) resolve();
+		});
+		server.once('exit', () => reject(new Error(`PostgreSQL ended: ${told}`)));
+	});
+	const stop = () =>
+		new Promise((resolve) => {
+			server.once('exit', () => {
+				rmSync(folder, { recursive: true, force: true });
+				resolve();
+			});
+			server.kill('SIGINT');
+		});
+	return { url: `postgres://arc@127.0.0.1:${port}/postgres`, stop };
+}
