@@ -1,23 +1,61 @@
 // Runs the built server: listens, opens the database, says where it is, stops cleanly.
+import { readFileSync } from 'node:fs';
 import { createServer } from 'node:http';
+import { createServer as createSecureServer } from 'node:https';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { root } from './lib.mjs';
 
 const STOP_LIMIT_MS = 10_000;
+const LOOPBACK = /^(localhost|127(\.\d{1,3}){3}|::1)$/i;
+
+/** The certificate and key to be served with, in PEM; null without them. */
+function readTls() {
+	const { ARC_STEP_TLS_CERT: cert, ARC_STEP_TLS_KEY: key } = process.env;
+	if (!cert && !key) return null;
+	if (!cert || !key) fail('Set both ARC_STEP_TLS_CERT and ARC_STEP_TLS_KEY, or neither.');
+	const read = (name, path) => {
+		try {
+			return readFileSync(path);
+		} catch (error) {
+			return fail(`${name} is ${path}, which cannot be read: ${error.code ?? error.message}.`);
+		}
+	};
+	return {
+		cert: read('ARC_STEP_TLS_CERT', cert),
+		key: read('ARC_STEP_TLS_KEY', key),
+		minVersion: 'TLSv1.2'
+	};
+}
 
 export async function serve() {
-	const host = process.env.HOST ?? '127.0.0.1';
+	const host = process.env.HOST || '127.0.0.1';
+	process.env.HOST = host;
+	if (!LOOPBACK.test(host) && !process.env.ARC_STEP_PASSPHRASE) {
+		fail(
+			`HOST is ${host}, which other machines reach: set ARC_STEP_PASSPHRASE to what they must give, or leave HOST out.`
+		);
+	}
 	const wanted = Number(process.env.PORT ?? 4310);
 	if (!Number.isInteger(wanted) || wanted < 0 || wanted > 65535) {
 		fail(`PORT is ${process.env.PORT}; it must be a number from 0 to 65535.`);
 	}
 	let handler = null;
 	const waiting = [];
-	const server = createServer((request, response) => {
+	const take = (request, response) => {
+		// Also for what is served as a file; what the app answers says more.
+		response.setHeader('x-content-type-options', 'nosniff');
+		response.setHeader('cross-origin-resource-policy', 'same-origin');
 		if (handler) handler(request, response);
 		else waiting.push([request, response]);
-	});
+	};
+	const tls = readTls();
+	let server;
+	try {
+		server = tls ? createSecureServer(tls, take) : createServer(take);
+	} catch (error) {
+		fail(`ARC_STEP_TLS_CERT and ARC_STEP_TLS_KEY are no pair that can be used: ${error.message}`);
+	}
 	// Longer than clients keep an idle connection: none is closed just as it is used again.
 	server.keepAliveTimeout = 65_000;
 	await new Promise((resolve) => {
@@ -32,7 +70,8 @@ export async function serve() {
 	});
 	const { port } = server.address();
 	const shown = host.includes(':') ? `[${host}]` : host;
-	process.env.ORIGIN ??= `http://${shown}:${port}`;
+	const url = `${tls ? 'https' : 'http'}://${shown}:${port}`;
+	process.env.ORIGIN ??= url;
 	// Routes check their own bodies, so that a refusal says what is wrong.
 	process.env.BODY_SIZE_LIMIT = 'Infinity';
 
@@ -53,7 +92,7 @@ export async function serve() {
 		fail(error instanceof Error && error.message ? error.message : String(error));
 	}
 	for (const [request, response] of waiting) handler(request, response);
-	console.log(`Arc Step is ready at http://${shown}:${port}`);
+	console.log(`Arc Step is ready at ${url}`);
 }
 
 function fail(sentence) {

@@ -1,13 +1,24 @@
+import { isGuarded, isInside, setPassphrase } from '$lib/server/access';
 import { closeDatabase, openDatabase } from '$lib/server/database';
 import { loadDemo } from '$lib/server/demo';
-import { closePool } from '$lib/server/pool';
+import { isOurs } from '$lib/server/hosts';
 import { drain } from '$lib/server/http';
+import { closePool } from '$lib/server/pool';
 import { problemResponse } from '$lib/server/problem';
+import { SESSION } from '$lib/server/session-cookie';
 import { purgeDeleted } from '$lib/server/tunes';
-import type { Handle, HandleServerError, ServerInit } from '@sveltejs/kit';
+import {
+	redirect,
+	type Handle,
+	type HandleServerError,
+	type RequestEvent,
+	type ServerInit
+} from '@sveltejs/kit';
+import { createInitialModeExpression } from 'mode-watcher';
 
 export const init: ServerInit = async () => {
 	const db = await openDatabase();
+	await setPassphrase(db, process.env.ARC_STEP_PASSPHRASE);
 	await purgeDeleted(db);
 	if (process.env.ARC_STEP_DEMO === '1') await loadDemo(db);
 	process.once('sveltekit:shutdown', async () => {
@@ -22,39 +33,93 @@ function isOwn(origin: string, own: string, host: string | null): boolean {
 }
 
 const SAFE = new Set(['GET', 'HEAD', 'OPTIONS']);
+/** What answers without the passphrase. */
+const OPEN = new Set(['/login', '/api/v1/session', '/healthz']);
 
-export const handle: Handle = async ({ event, resolve }) => {
-	const { request, url } = event;
-	const api = url.pathname.startsWith('/api/');
+/** What speaks against a request before it is looked at; a page without a session leads to the passphrase. */
+async function refusal({
+	request,
+	url,
+	cookies,
+	isDataRequest
+}: RequestEvent): Promise<Response | null> {
+	const host = request.headers.get('host');
+	if (!isOurs(host, process.env.HOST ?? '127.0.0.1', process.env.ARC_STEP_HOSTS)) {
+		return problemResponse(
+			421,
+			'This server is not known by that name; call it by its address, or name it in ARC_STEP_HOSTS.'
+		);
+	}
 	if (!SAFE.has(request.method)) {
 		// Browsers name the page that writes; anything but our own page is refused.
 		const origin = request.headers.get('origin');
-		const site = request.headers.get('sec-fetch-site');
-		const foreign = origin !== null && !isOwn(origin, url.origin, request.headers.get('host'));
-		if (foreign || site === 'cross-site') {
-			await drain(request);
+		const foreign = origin !== null && !isOwn(origin, url.origin, host);
+		if (foreign || request.headers.get('sec-fetch-site') === 'cross-site') {
 			return problemResponse(403, 'Writes are taken only from Arc Step’s own pages.');
 		}
 	}
-	const response = await resolve(event);
-	if (response.status >= 400) await drain(request);
-	response.headers.set('x-content-type-options', 'nosniff');
-	response.headers.set('referrer-policy', 'same-origin');
-	response.headers.set('x-frame-options', 'DENY');
-	const told = response.headers.get('content-type')?.includes('problem+json');
-	if (api && response.status >= 400 && !told) {
-		if (response.status === 405) {
-			const allow = response.headers.get('allow') ?? '';
-			const refusal = problemResponse(405, `${request.method} is not possible here; use ${allow}.`);
-			refusal.headers.set('allow', allow);
-			return refusal;
-		}
-		const detail =
-			response.status === 404 ? 'There is nothing at this address.' : 'The request failed.';
-		return problemResponse(response.status, detail);
+	if (!isGuarded() || OPEN.has(url.pathname)) return null;
+	if (await isInside(await openDatabase(), cookies.get(SESSION))) return null;
+	const page = isDataRequest || request.headers.get('accept')?.includes('text/html');
+	if (page && SAFE.has(request.method) && !url.pathname.startsWith('/api/')) {
+		redirect(303, `/login?to=${encodeURIComponent(url.pathname + url.search)}`);
 	}
-	return response;
+	return problemResponse(
+		401,
+		'This notebook asks for its passphrase: open it in another tab and sign in, then try again. Nothing that stands here is lost.'
+	);
+}
+
+const HEADERS = {
+	'x-content-type-options': 'nosniff',
+	'referrer-policy': 'same-origin',
+	'x-frame-options': 'DENY',
+	'cross-origin-opener-policy': 'same-origin',
+	'cross-origin-resource-policy': 'same-origin',
+	'permissions-policy': 'camera=(), geolocation=(), payment=(), usb=()'
 };
+/** What is no page needs nothing: a file of the notebook that is opened as a page runs no script. */
+const BARE = "default-src 'none'; frame-ancestors 'none'; sandbox";
+
+/** Sets the theme before anything is drawn; its place is in app.html. */
+const MODE = createInitialModeExpression();
+
+export const handle: Handle = async ({ event, resolve }) => {
+	const { request, url } = event;
+	const refused = await refusal(event);
+	const response =
+		refused ??
+		(await resolve(event, {
+			transformPageChunk: ({ html }) => html.replace('%mode%', () => MODE)
+		}));
+	if (response.status >= 400) await drain(request);
+	const told = response.headers.get('content-type')?.includes('problem+json');
+	const answer =
+		url.pathname.startsWith('/api/') && response.status >= 400 && !told
+			? asProblem(response, request.method)
+			: response;
+	for (const [name, value] of Object.entries(HEADERS)) answer.headers.set(name, value);
+	if (!answer.headers.has('content-security-policy')) {
+		answer.headers.set('content-security-policy', BARE);
+	}
+	if (isGuarded() && !answer.headers.has('cache-control')) {
+		answer.headers.set('cache-control', 'private, no-cache');
+	}
+	return answer;
+};
+
+/** A refusal of the framework in the API’s own words. */
+function asProblem(response: Response, method: string): Response {
+	if (response.status === 405) {
+		const allow = response.headers.get('allow') ?? '';
+		const refusal = problemResponse(405, `${method} is not possible here; use ${allow}.`);
+		refusal.headers.set('allow', allow);
+		return refusal;
+	}
+	const detail =
+		response.status === 404 ? 'There is nothing at this address.' : 'The request failed.';
+	return problemResponse(response.status, detail);
+}
 
 export const handleError: HandleServerError = ({ error, status, message }) => {
 	if (status < 500) return { message };

@@ -61,7 +61,8 @@
 </script>
 
 <svelte:window onkeydown={press} />
-<ModeWatcher />
+<!-- The script that sets the theme before anything is drawn stands in app.html, by the nonce of the page. -->
+<ModeWatcher disableHeadScriptInjection />
 <Toaster
 	position="bottom-right"
 	duration={8000}
@@ -77,11 +78,15 @@
 	}}
 />
 <a class="skip" href="#main">To the content</a>
-<DropFiles />
-<Rail {tuneId} />
-<div class="page">
+{#if page.route.id === '/login'}
 	{@render children()}
-</div>
+{:else}
+	<DropFiles />
+	<Rail {tuneId} />
+	<div class="page">
+		{@render children()}
+	</div>
+{/if}
 
 <style>
 	.page {

@@ -2,7 +2,9 @@
 	import { goto, invalidateAll } from '$app/navigation';
 	import type { TuneAnswer } from '$lib/api/notebook-schema';
 	import { Refusal, send } from '$lib/state/api';
+	import type { NotebookRow } from '$lib/server/tunes';
 	import { onKeys } from '$lib/state/keys';
+	import { SetBoard, type Group } from '$lib/state/set-board.svelte';
 	import ChooseFiles from '$lib/ui/files/ChooseFiles.svelte';
 	import FootKeys from '$lib/ui/FootKeys.svelte';
 	import { listen } from '$lib/ui/listen';
@@ -10,25 +12,46 @@
 	import TopBar from '$lib/ui/TopBar.svelte';
 	import TodayStrip from '$lib/ui/home/TodayStrip.svelte';
 	import { drillHref, todaySentence } from '$lib/ui/home/today-words';
-	import TuneRow from '$lib/ui/TuneRow.svelte';
+	import FindField from '$lib/ui/home/FindField.svelte';
+	import SetDialog from '$lib/ui/home/SetDialog.svelte';
+	import TuneGroup from '$lib/ui/home/TuneGroup.svelte';
 	import { ahead, dayWords } from '$lib/ui/when';
 	import { capital, inWords, plural } from '$lib/ui/words';
+	import { tick, untrack } from 'svelte';
 	import { toast } from 'svelte-sonner';
 	import type { PageData } from './$types';
 
 	let { data }: { data: PageData } = $props();
 
-	const groups = $derived.by(() => {
-		const found = new Map<string, { name: string; note: string; tunes: PageData['tunes'] }>();
-		for (const tune of data.tunes) {
-			const key = tune.set?.id ?? '';
-			const name = tune.set?.name ?? (data.tunes.some((t) => t.set) ? 'Outside the sets' : 'Tunes');
-			const group = found.get(key) ?? { name, note: tune.set?.note ?? '', tunes: [] };
-			group.tunes.push(tune);
-			found.set(key, group);
+	const board = new SetBoard<NotebookRow>(
+		(told, undo) =>
+			toast(told, {
+				id: 'moved',
+				action: {
+					label: 'Put it back',
+					onClick: () =>
+						void undo()
+							.catch((error: Error) => toast(error.message))
+							.then(() => invalidateAll())
+				}
+			}),
+		(reason) => {
+			toast(reason);
+			void invalidateAll();
 		}
-		return [...found.values()];
+	);
+	// The board is drawn on the server too, and follows the notebook; while it is dragged the player holds it.
+	untrack(() => board.show(data.tunes, data.sets));
+	$effect.pre(() => {
+		const { tunes, sets } = data;
+		untrack(() => board.show(tunes, sets));
 	});
+	let naming = $state(false);
+	let named: Group<NotebookRow> | null = $state.raw(null);
+	function nameSet(group: Group<NotebookRow> | null): void {
+		named = group;
+		naming = true;
+	}
 	const planned = $derived(data.tunes.filter((tune) => tune.routes.length > 0).length);
 	const percent = (share: number | null) => `${Math.round(100 * (share ?? 0))}`;
 	const facts = $derived.by(() => {
@@ -46,6 +69,7 @@
 	const waiting = $derived(data.tunes.find((tune) => tune.routes.length === 0));
 
 	let chooser: ChooseFiles | undefined = $state();
+	let finder: FindField | undefined = $state();
 	let list: HTMLElement | undefined = $state();
 	function walk(by: number): void {
 		const links = [...(list?.querySelectorAll<HTMLAnchorElement>('a.open') ?? [])];
@@ -86,6 +110,26 @@
 		takeAway(`/api/v1/tunes/${id}`, `${title} is deleted.`, () =>
 			send('POST', `/api/v1/tunes/${id}/undelete`)
 		);
+	const removeSet = ({ id, name }: { id: string; name: string }) =>
+		takeAway(`/api/v1/sets/${id}`, `${name} is deleted; its tunes stay.`, () =>
+			send('POST', `/api/v1/sets/${id}/undelete`)
+		);
+	/** Moves the tune whose row has the focus, and stays with it. */
+	async function carry(by: 1 | -1): Promise<void> {
+		const row = document.activeElement?.closest<HTMLElement>('tr[data-tune]');
+		const zone = row?.closest<HTMLElement>('[data-set]');
+		if (!row?.dataset.tune || !zone || data.found) return;
+		const id = row.dataset.tune;
+		const grip = document.activeElement?.classList.contains('grip');
+		if (!board.step(id, zone.dataset.set || null, by)) return;
+		const tune = data.tunes.find((one) => one.id === id);
+		const saved = board.save(`${tune?.title} is moved.`);
+		await tick();
+		const rows = [...(list?.querySelectorAll<HTMLElement>(`tr[data-tune="${id}"]`) ?? [])];
+		const now = by > 0 ? rows.at(-1) : rows[0];
+		now?.querySelector<HTMLElement>(grip ? '.grip' : 'a.open')?.focus();
+		await saved;
+	}
 	const rest = ({ id, tuneId, title, drill }: PageData['today'][number]['card']) =>
 		takeAway(`/api/v1/cards/${id}`, `${title}, position ${drill.position}, rests.`, () =>
 			send('POST', '/api/v1/cards', { tuneId, drill })
@@ -104,12 +148,19 @@
 		ArrowDown: () => walk(1),
 		ArrowUp: () => walk(-1),
 		c: () => void create(),
-		i: () => chooser?.choose()
+		i: () => chooser?.choose(),
+		s: () => nameSet(null),
+		'/': (event) => {
+			event.preventDefault();
+			finder?.focus();
+		}
 	});
 	function onListKey(event: KeyboardEvent): void {
 		if (event.key !== 'ArrowDown' && event.key !== 'ArrowUp') return;
 		event.preventDefault();
-		walk(event.key === 'ArrowDown' ? 1 : -1);
+		const by = event.key === 'ArrowDown' ? 1 : -1;
+		if (event.altKey) void carry(by);
+		else walk(by);
 	}
 </script>
 
@@ -150,6 +201,14 @@
 				</p>
 			{/if}
 		{/if}
+		{#if data.tunes.length > 0}
+			<div class="find">
+				<FindField bind:this={finder} query={data.query} />
+				<button class="quiet" type="button" onclick={() => nameSet(null)}>
+					New set <KeyCap keys="S" />
+				</button>
+			</div>
+		{/if}
 	</div>
 	{#if data.today.length > 0}<TodayStrip
 			list={data.today}
@@ -166,41 +225,24 @@
 		</div>
 	{/if}
 	<div bind:this={list} {@attach listen('keydown', onListKey)}>
-		{#each groups as group (group.name)}
-			<section class="set">
-				<div class="head">
-					<h2>{group.name}</h2>
-					{#if group.note}<small>{group.note}</small>{/if}
-				</div>
-				<table>
-					<thead>
-						<tr>
-							<th class="no"><span class="sr">Number</span></th>
-							<th>Tune</th>
-							<th class="wide">Key</th>
-							<th class="wide">Form</th>
-							<th class="wide">Tempo, clean</th>
-							<th>Changes landed</th>
-							<th class="wide">Places, darker lands better</th>
-							<th class="wide">Last played</th>
-							<th class="wide">Due</th>
-							<th class="wide"><span class="sr">Delete</span></th>
-						</tr>
-					</thead>
-					<tbody>
-						{#each group.tunes as tune, i (tune.id)}
-							<TuneRow
-								{tune}
-								practice={data.practice.get(tune.id)}
-								now={data.now}
-								number={i + 1}
-								onremove={() => remove(tune)}
-							/>
-						{/each}
-					</tbody>
-				</table>
-			</section>
+		{#each board.groups as group (group.set?.id ?? '')}
+			<TuneGroup
+				{group}
+				{board}
+				practice={data.practice}
+				now={data.now}
+				outside={data.sets.length > 0 ? 'Outside the sets' : 'Tunes'}
+				found={data.found}
+				onremove={(tune) => void remove(tune)}
+				onchange={() => nameSet(group)}
+			/>
 		{/each}
+		{#if data.found?.size === 0}
+			<p class="nothing" role="status">
+				No tune has “{data.query}” in its title, key, chords or words. Chords are looked for one
+				after the other, as in <b>Cm7 F7</b> or <b>ii7 V7</b>.
+			</p>
+		{/if}
 	</div>
 	<p class="care">
 		<b>Care.</b> Warm up. Rest a few minutes in every half hour. Stop when anything hurts, tingles
@@ -212,46 +254,28 @@
 			['↑ ↓', 'choose a tune'],
 			['Enter', 'open'],
 			['D', 'drill it now'],
+			['Alt ↑ ↓', 'move it'],
+			['/', 'find'],
 			['C', 'new tune'],
+			['S', 'new set'],
 			['I', 'bring in files'],
 			['6', 'log'],
 			['?', 'keys and terms']
 		]}
 	/>
 </main>
+<SetDialog group={named} bind:open={naming} ondelete={(set) => void removeSet(set)} />
 
 <style>
-	.set {
-		margin-top: 18px;
-	}
-	.head {
+	.find {
 		display: flex;
-		flex-wrap: wrap;
-		align-items: baseline;
-		gap: 0 12px;
+		align-items: center;
+		gap: 16px;
+		margin-left: auto;
 	}
-	.head h2 {
-		font-size: 24px;
-	}
-	.head small {
-		font-size: 13px;
-		color: var(--second);
-	}
-	table {
-		width: 100%;
-		border-collapse: collapse;
-	}
-	th {
-		text-align: left;
-		font-weight: 400;
-		font-size: 13px;
-		color: var(--second);
-		padding: 8px 16px 7px 0;
-		border-bottom: 2px solid var(--ink);
-		white-space: nowrap;
-	}
-	.no {
-		width: 32px;
+	.nothing {
+		margin-top: 18px;
+		max-width: 60ch;
 	}
 	.link {
 		font-weight: 700;
@@ -280,11 +304,6 @@
 		margin: 8px 0 16px;
 		font-size: 18px;
 	}
-	@media (max-width: 1099px) {
-		.wide:not(:nth-child(3)):not(:last-child) {
-			display: none;
-		}
-	}
 	.settings {
 		display: none;
 	}
@@ -293,8 +312,10 @@
 			display: inline;
 			margin-left: 12px;
 		}
-		.wide:not(:last-child) {
-			display: none;
+		.find {
+			width: 100%;
+			justify-content: space-between;
+			margin: 8px 0;
 		}
 	}
 </style>

@@ -17,6 +17,7 @@ export {
 } from './types';
 export { chartTicks, eventAt, parseChart } from './chart';
 export { compareChords } from './compare';
+export { findProgression, readProgression } from './find';
 export { keyName, parseKey } from './headers';
 export { utf8Length } from './parse';
 export { circleOf, transposeText } from './transpose';

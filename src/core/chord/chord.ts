@@ -64,6 +64,8 @@ export function buildChord(
 const ROOT = /^[A-G](?:bb|b|##|#)?/;
 const cache = new Map<string, Chord | null>();
 const CACHE_LIMIT = 4096;
+/** Longer than any chord that can be read and spelled with sense; such text is not worth keeping. */
+const CACHED_LENGTH = 64;
 
 function readChord(text: string): Chord | null {
 	const rootText = ROOT.exec(text)?.[0];
@@ -87,6 +89,7 @@ export function parseChord(text: string): Chord | null {
 	const known = cache.get(symbol);
 	if (known !== undefined) return known;
 	const chord = readChord(symbol);
+	if (symbol.length > CACHED_LENGTH) return chord;
 	if (cache.size >= CACHE_LIMIT) cache.clear();
 	cache.set(symbol, chord);
 	return chord;

@@ -35,6 +35,17 @@ export async function drain(request: Request): Promise<void> {
 	if (request.body && !request.bodyUsed) await bytesOf(request, 0);
 }
 
+/** Most bytes of a small form. */
+const MAX_FORM = 16 * 1024;
+
+/** The fields of a small form without files; null when the body is none. */
+export async function readForm(request: Request): Promise<URLSearchParams | null> {
+	const type = request.headers.get('content-type')?.split(';')[0].trim().toLowerCase();
+	if (type !== 'application/x-www-form-urlencoded') return null;
+	const bytes = await bytesOf(request, MAX_FORM);
+	return bytes && new URLSearchParams(new TextDecoder().decode(bytes));
+}
+
 /** The bytes of a body that holds files, or 413. */
 export async function readBytes(
 	request: Request

@@ -10,6 +10,8 @@ export type Operation = {
 	readonly files?: true;
 	/** Parameters of the address and what they may be. */
 	readonly query?: Readonly<Record<string, readonly string[]>>;
+	/** Parameters of the address that are free text and must be there. */
+	readonly text?: readonly string[];
 	/** What is answered, where it is no JSON. */
 	readonly media?: string;
 	readonly status: number;

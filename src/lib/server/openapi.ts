@@ -32,7 +32,7 @@ const FORM = {
 	}
 };
 
-function parametersOf({ path, query = {} }: Operation) {
+function parametersOf({ path, query = {}, text = [] }: Operation) {
 	const inPath = [...path.matchAll(/\{(\w+)\}/g)].map(([, name]) => ({
 		...{ name, in: 'path', required: true },
 		schema: name === 'id' ? { type: 'string', format: 'uuid' } : { type: 'string' }
@@ -41,7 +41,11 @@ function parametersOf({ path, query = {} }: Operation) {
 		...{ name, in: 'query', required: false },
 		schema: { type: 'string', enum: values }
 	}));
-	return [...inPath, ...inQuery];
+	const asText = text.map((name) => ({
+		...{ name, in: 'query', required: true },
+		schema: { type: 'string' }
+	}));
+	return [...inPath, ...inQuery, ...asText];
 }
 
 function operation(entry: Operation) {

@@ -2,13 +2,16 @@ import type { Issue, Problem } from '../api/chart-schema';
 
 const TITLES: Record<number, string> = {
 	400: 'This is not JSON',
+	401: 'Passphrase missing',
 	403: 'Not from here',
 	404: 'Not found',
 	405: 'Not this way',
 	409: 'Changed meanwhile',
 	413: 'Too large',
 	415: 'Not this kind',
+	421: 'Not this server',
 	422: 'The request breaks a rule',
+	429: 'Too many tries',
 	500: 'Something broke on the server'
 };
 

@@ -1,18 +1,23 @@
 <script lang="ts">
 	import type { TunePractice } from '$lib/server/practice';
 	import type { NotebookRow } from '$lib/server/tunes';
-	import LandingArc from './LandingArc.svelte';
-	import { ago, ahead } from './when';
-	import { keyWords, plural } from './words';
+	import { dragHandle } from 'svelte-dnd-action';
+	import LandingArc from '../LandingArc.svelte';
+	import { ago, ahead } from '../when';
+	import { keyWords, plural } from '../words';
 
 	type Props = {
 		tune: NotebookRow;
 		practice: TunePractice | undefined;
 		now: number;
 		number: number;
+		/** Where a search found it. */
+		where: string;
+		/** Its number is the handle by which it is dragged. */
+		movable: boolean;
 		onremove: () => void;
 	};
-	let { tune, practice, now, number, onremove }: Props = $props();
+	let { tune, practice, now, number, where, movable, onremove }: Props = $props();
 	const PLACES = 12;
 	const places = Array.from({ length: PLACES }, (_, i) => i + 1);
 	const practised = $derived(new Map(practice?.places.map((one) => [one.position, one.landed])));
@@ -36,10 +41,29 @@
 	);
 </script>
 
-<tr>
-	<td class="no">{number}</td>
+<tr data-tune={tune.id}>
+	<td class="no">
+		{#if movable}
+			<button
+				type="button"
+				class="grip"
+				use:dragHandle
+				aria-label="Move {tune.title}, now number {number}: drag, or hold Alt with up and down"
+			>
+				<!-- What is dragged must not be the button itself, which the drag takes for a field. -->
+				<span>
+					<svg viewBox="0 0 6 16" width="6" height="16" aria-hidden="true"
+						><path d="M1 3v.01M5 3v.01M1 8v.01M5 8v.01M1 13v.01M5 13v.01" /></svg
+					>{number}
+				</span>
+			</button>
+		{:else}
+			{number}
+		{/if}
+	</td>
 	<td class="title">
 		<a class="open" href="/tunes/{tune.id}/chart">{tune.title}</a>
+		{#if where}<span class="where">{where}</span>{/if}
 		<span class="narrow">{keyWords(tune.key)} · {tune.tempo}</span>
 	</td>
 	<td class="wide key">{keyWords(tune.key)}</td>
@@ -112,7 +136,8 @@
 		background: var(--lit);
 	}
 	.no {
-		width: 32px;
+		width: 40px;
+		padding-right: 6px;
 		font-family: var(--font-display);
 		font-weight: 600;
 		font-size: 21px;
@@ -203,11 +228,39 @@
 		background: var(--density-4);
 		color: var(--on-density-4);
 	}
+	.grip {
+		font: inherit;
+		color: inherit;
+		touch-action: none;
+	}
+	.grip span {
+		display: flex;
+		align-items: center;
+		gap: 6px;
+		min-height: 32px;
+	}
+	.grip path {
+		stroke: currentColor;
+		stroke-width: 2;
+		stroke-linecap: round;
+	}
+	.where {
+		display: block;
+		font-family: var(--font-sans);
+		font-weight: 400;
+		font-size: 13px;
+		line-height: 1.2;
+		color: var(--second);
+		padding-bottom: 4px;
+		max-width: 34ch;
+		overflow: hidden;
+		text-overflow: ellipsis;
+	}
 	.last {
 		width: 28px;
 		padding: 0;
 	}
-	button {
+	.last button {
 		display: grid;
 		place-items: center;
 		width: 28px;

@@ -1,0 +1,99 @@
+<script lang="ts">
+	import { invalidateAll } from '$app/navigation';
+	import type { Group } from '$lib/state/set-board.svelte';
+	import { Refusal, send } from '$lib/state/api';
+	import { Dialog } from 'bits-ui';
+	import { toast } from 'svelte-sonner';
+	import Field from '../Field.svelte';
+
+	/** Names a new set, or changes or deletes one that is there. */
+	type Props = {
+		/** The set with its tunes; null makes a new one. */
+		group: Group<{ id: string; title: string }> | null;
+		open: boolean;
+		ondelete: (set: { id: string; name: string }) => void;
+	};
+	let { group, open = $bindable(), ondelete }: Props = $props();
+	const set = $derived(group?.set ?? null);
+	let name = $state('');
+	let note = $state('');
+	let wrong = $state('');
+	$effect(() => {
+		if (!open) return;
+		name = set?.name ?? '';
+		note = set?.note ?? '';
+		wrong = '';
+	});
+
+	async function save(event: SubmitEvent): Promise<void> {
+		event.preventDefault();
+		if (name.trim() === '') {
+			wrong = 'Give the set a name, such as an evening or a place.';
+			return;
+		}
+		try {
+			if (set && group) {
+				const tuneIds = group.tunes.map(({ id }) => id);
+				const { id, version } = set;
+				await send('PUT', `/api/v1/sets/${id}`, { name, note, tuneIds, version });
+			} else {
+				await send('POST', '/api/v1/sets', { name, note });
+			}
+			open = false;
+			await invalidateAll();
+		} catch (error) {
+			if (!(error instanceof Refusal)) throw error;
+			if (error.status === 409) {
+				await invalidateAll();
+				toast('Someone changed this set meanwhile; it is shown as it stands now.');
+			} else wrong = error.message;
+		}
+	}
+</script>
+
+<Dialog.Root bind:open>
+	<Dialog.Portal>
+		<Dialog.Overlay class="veil" />
+		<Dialog.Content class="sheet">
+			<Dialog.Title class="sheet-title" level={2}
+				>{set ? 'Change the set' : 'A new set'}</Dialog.Title
+			>
+			<Dialog.Description class="sheet-lead">
+				A set is a list of tunes in playing order. A tune may stand in several.
+			</Dialog.Description>
+			<form onsubmit={(event) => void save(event)} novalidate>
+				<Field label="Name" bind:value={name} {wrong} maxlength={80} required />
+				<Field label="Note" bind:value={note} maxlength={2000} />
+				<div class="choices">
+					<button type="submit" class="act act-main">{set ? 'Save it' : 'Make the set'}</button>
+					{#if set}
+						<button
+							type="button"
+							class="quiet"
+							onclick={() => {
+								open = false;
+								ondelete(set);
+							}}>Delete the set; its tunes stay</button
+						>
+					{/if}
+					<Dialog.Close class="quiet">Leave it</Dialog.Close>
+				</div>
+			</form>
+		</Dialog.Content>
+	</Dialog.Portal>
+</Dialog.Root>
+
+<style>
+	form {
+		display: grid;
+		gap: 8px;
+		max-width: 32rem;
+	}
+	.choices {
+		display: flex;
+		flex-wrap: wrap;
+		align-items: center;
+		gap: 8px 20px;
+		margin-top: 8px;
+	}
+</style>
