@@ -290,6 +290,14 @@ export class PhraseDesk {
 		if (this.from?.id === motif.id) this.from = null;
 	}
 
+	/** Undoes a deletion; what lies on the desk stays there. */
+	async bringBack(motif: MotifAnswer): Promise<void> {
+		const back = await send<MotifAnswer>('POST', `/api/v1/motifs/${motif.id}/undelete`);
+		this.motifs = [...this.motifs, back].sort(
+			(a, b) => a.createdAt.localeCompare(b.createdAt) || a.id.localeCompare(b.id)
+		);
+	}
+
 	/**
 	 * What is heard and put in the line: the talk where one is laid out, else the call on this chord and
 	 * what is made of it on the next one, in time.

@@ -251,5 +251,11 @@ describe('the library', () => {
 		await at.deleteStored(at.motifs[0]);
 		expect(asked[2].method).toBe('DELETE');
 		expect(at.motifs).toHaveLength(6);
+		await at.bringBack(stored[0]);
+		expect(asked[3]).toMatchObject({
+			method: 'POST',
+			path: `/api/v1/motifs/${stored[0].id}/undelete`
+		});
+		expect(at.motifs).toHaveLength(7);
 	});
 });

@@ -56,10 +56,17 @@ export class PlayerStore {
 			this.instruments = this.instruments.filter((entry) => entry.id !== old.id);
 		});
 		if (!done) return;
-		const { name, tuning, frets, scaleLengthMm, leftHanded, labels } = old;
-		const record = { name, tuning, frets, scaleLengthMm, leftHanded, labels };
-		toast(`${name} is gone.`, {
-			action: { label: 'Bring it back', onClick: () => void this.addInstrument(record) }
+		toast(`${old.name} is gone.`, {
+			action: { label: 'Bring it back', onClick: () => void this.bringBack(old) }
+		});
+	}
+
+	private async bringBack(old: InstrumentAnswer): Promise<void> {
+		await this.try(async () => {
+			const back = await send<InstrumentAnswer>('POST', `${ROOT}/${old.id}/undelete`);
+			this.instruments = [...this.instruments, back].sort((a, b) =>
+				a.createdAt.localeCompare(b.createdAt)
+			);
 		});
 	}
 

@@ -74,6 +74,7 @@ export class SetBoard<T extends Tune> {
 		const at = this.groups.findIndex(({ set }) => (set?.id ?? null) === setId);
 		const { tunes } = this.groups[at];
 		const from = tunes.findIndex(({ id }) => id === tuneId);
+		if (from < 0) return false;
 		const to = from + by;
 		// Outside the sets the order is that of writing.
 		if (setId !== null && to >= 0 && to < tunes.length) {

@@ -99,35 +99,27 @@
 			if (error instanceof Refusal) toast(error.message);
 		}
 	}
-	/** A deleted take stays in the list's memory until the offer to bring it back is gone. */
-	function remove(take: LogTake): void {
-		let kept = true;
-		hidden = [...hidden, take.id];
+	async function remove(take: LogTake): Promise<void> {
+		const path = `/api/v1/takes/${take.id}`;
+		const then = async (work: Promise<unknown>) => {
+			try {
+				await work;
+				await invalidateAll();
+				return true;
+			} catch (error) {
+				if (!(error instanceof Refusal)) throw error;
+				toast(error.message);
+				return false;
+			}
+		};
+		if (!(await then(send('DELETE', path)))) return;
 		toast(`The take of ${take.title} is deleted.`, {
 			action: {
 				label: 'Bring it back',
-				onClick: () => {
-					kept = false;
-					hidden = hidden.filter((id) => id !== take.id);
-				}
-			},
-			onAutoClose: () => void drop(),
-			onDismiss: () => void drop()
+				onClick: () => void then(send('POST', `${path}/undelete`))
+			}
 		});
-		async function drop(): Promise<void> {
-			if (!kept) return;
-			kept = false;
-			await send('DELETE', `/api/v1/takes/${take.id}`).catch((error: Error) =>
-				toast(error.message)
-			);
-			await invalidateAll();
-		}
 	}
-	let hidden: string[] = $state([]);
-	const visible = $derived({
-		...log,
-		takes: log.takes.filter(({ id }) => !hidden.includes(id))
-	});
 	const weakField = $derived([...heatFields(log).fields].sort((a, b) => a.share - b.share)[0]);
 	const keys = onKeys({
 		t: () => (tables = !tables),
@@ -248,14 +240,14 @@
 					</span>
 				</div>
 				<TakeTable
-					log={visible}
+					{log}
 					{filter}
 					now={data.now}
 					{chosen}
 					{href}
 					onchoose={choose}
 					onnote={note}
-					onremove={remove}
+					onremove={(take) => void remove(take)}
 				/>
 				{#if log.found > log.page}
 					<p class="pages">

@@ -75,6 +75,7 @@
 		</thead>
 		<tbody
 			data-set={id ?? ''}
+			class:bare={shown.length === 0}
 			use:dragHandleZone={{
 				items,
 				type: 'tunes',
@@ -165,8 +166,18 @@
 	.no {
 		width: 40px;
 	}
+	/* A list without rows still takes what is dropped on it; its words lie over that room. */
+	.bare::after {
+		content: '';
+		display: block;
+		height: 44px;
+	}
 	.empty {
-		padding: 10px 0;
+		position: relative;
+		height: 44px;
+		margin-top: -44px;
+		padding: 11px 0;
+		pointer-events: none;
 		border-bottom: 1px solid var(--hair);
 		color: var(--second);
 	}

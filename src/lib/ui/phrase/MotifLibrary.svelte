@@ -23,10 +23,7 @@
 		toast(`“${motif.name}” is deleted.`, {
 			action: {
 				label: 'Bring it back',
-				onClick: () => {
-					desk.take(motif.name, motif.motif as Motif);
-					void desk.store(true);
-				}
+				onClick: () => void desk.bringBack(motif).catch((error: Error) => toast(error.message))
 			}
 		});
 	}

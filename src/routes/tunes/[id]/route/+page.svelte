@@ -180,20 +180,16 @@
 	}
 	async function remove(): Promise<void> {
 		if (!plan.saved) return;
-		const { name, position, style, line, anchors } = plan.saved;
-		await send('DELETE', `/api/v1/routes/${plan.saved.id}`);
+		const { id, name } = plan.saved;
+		await send('DELETE', `/api/v1/routes/${id}`);
 		await goto('?route=new', { invalidateAll: true });
 		toast(`The route “${name}” is deleted.`, {
 			action: {
 				label: 'Bring it back',
 				onClick: () =>
-					void send<{ id: string }>('POST', `/api/v1/tunes/${open.saved.id}/routes`, {
-						name,
-						position,
-						style,
-						line,
-						anchors
-					}).then((route) => goto(`?route=${route.id}`, { invalidateAll: true }))
+					void send('POST', `/api/v1/routes/${id}/undelete`)
+						.then(() => goto(`?route=${id}`, { invalidateAll: true }))
+						.catch((error: Error) => toast(error.message))
 			}
 		});
 	}

@@ -1,0 +1,180 @@
+import { expect, test, type Page } from '@playwright/test';
+import { expectAccessible, expectNoOverflow, newTune, visit } from './helpers';
+
+type Named = { id: string; name: string; tuneIds: string[] };
+
+/** Two tunes in a set of a test's own. */
+async function ownSet(request: Parameters<typeof newTune>[0], name: string) {
+	const tunes = [];
+	for (const part of ['first', 'second']) {
+		tunes.push(await newTune(request, `title: ${name} ${part}\nkey: C\n| C | F | G7 | C |\n`));
+	}
+	const tuneIds = tunes.map(({ id }) => id);
+	const response = await request.post('/api/v1/sets', { data: { name, tuneIds } });
+	expect(response.status()).toBe(201);
+	const set = (await response.json()) as Named;
+	const order = async () =>
+		((await (await request.get(`/api/v1/sets/${set.id}`)).json()) as Named).tuneIds;
+	return { ...set, order };
+}
+const rowsOf = (page: Page, name: string) =>
+	page
+		.locator('section', { has: page.getByRole('heading', { name, exact: true }) })
+		.locator('tbody tr');
+
+test('a set is made, filled by dragging and keys, renamed, deleted and brought back', async ({
+	page,
+	request
+}) => {
+	const other = await ownSet(request, 'Harbour evening');
+	await visit(page, '/');
+	await page.keyboard.press('s');
+	const dialog = page.getByRole('dialog');
+	await dialog.getByRole('button', { name: 'Make the set' }).click();
+	await expect(dialog.getByRole('alert').first()).toContainText('Give the set a name');
+	await dialog.getByLabel('Name').fill('Quay morning');
+	await dialog.getByLabel('Note').fill('before the boats');
+	await expectAccessible(page, '[role="dialog"]');
+	await dialog.getByLabel('Note').press('Enter');
+	await expect(dialog).toBeHidden();
+	const heading = page.getByRole('heading', { name: 'Quay morning', exact: true });
+	await expect(heading).toBeVisible();
+	const { sets } = (await (await request.get('/api/v1/sets')).json()) as { sets: Named[] };
+	const quay = sets.find(({ name }) => name === 'Quay morning')!;
+	const orderOf = async () =>
+		((await (await request.get(`/api/v1/sets/${quay.id}`)).json()) as Named).tuneIds;
+
+	// By the mouse out of one set into the other.
+	const grip = rowsOf(page, 'Harbour evening').first().locator('.grip');
+	await grip.scrollIntoViewIfNeeded();
+	await heading.scrollIntoViewIfNeeded();
+	const from = (await grip.boundingBox())!;
+	const target = page.locator(`[data-set="${quay.id}"]`);
+	await page.mouse.move(from.x + 8, from.y + from.height / 2);
+	await page.mouse.down();
+	await page.mouse.move(from.x + 12, from.y + from.height / 2 + 8, { steps: 3 });
+	await expect(page.locator('tr.carried')).toBeVisible();
+	// The list makes room as it goes along: the way is gone step by step.
+	await expect(async () => {
+		const to = (await target.locator('..').boundingBox())!;
+		await page.mouse.move(to.x + 60, to.y + to.height - 4, { steps: 4 });
+		await page.mouse.move(to.x + 64, to.y + to.height - 2, { steps: 2 });
+		await expect(target.locator('tr')).toHaveCount(1, { timeout: 400 });
+	}).toPass();
+	await page.mouse.up();
+	await expect(page.getByText('Harbour evening first is moved.')).toBeVisible();
+	await expect.poll(orderOf).toEqual([other.tuneIds[0]]);
+	await expect.poll(other.order).toEqual([other.tuneIds[1]]);
+	await page.getByRole('button', { name: 'Put it back' }).click();
+	await expect.poll(other.order).toEqual(other.tuneIds);
+	await expect.poll(orderOf).toEqual([]);
+
+	// By keys inside the set and over its end.
+	await expect(rowsOf(page, 'Harbour evening')).toHaveCount(2);
+	await page.getByRole('link', { name: 'Harbour evening first', exact: true }).focus();
+	await page.keyboard.press('Alt+ArrowDown');
+	await expect.poll(other.order).toEqual([...other.tuneIds].reverse());
+	await expect(
+		page.getByRole('link', { name: 'Harbour evening first', exact: true })
+	).toBeFocused();
+	await page.keyboard.press('ArrowUp');
+	await expect(
+		page.getByRole('link', { name: 'Harbour evening second', exact: true })
+	).toBeFocused();
+
+	await page.getByRole('button', { name: 'Change Quay morning' }).click();
+	await dialog.getByLabel('Name').fill('Quay noon');
+	await dialog.getByRole('button', { name: 'Save it' }).click();
+	await expect(page.getByRole('heading', { name: 'Quay noon' })).toBeVisible();
+	await page.getByRole('button', { name: 'Change Quay noon' }).click();
+	await dialog.getByRole('button', { name: /Delete the set/ }).click();
+	await expect(page.getByRole('heading', { name: 'Quay noon' })).toBeHidden();
+	await page.getByRole('button', { name: 'Bring it back' }).click();
+	await expect(page.getByRole('heading', { name: 'Quay noon' })).toBeVisible();
+	await expectAccessible(page);
+});
+
+test('tunes are found while typing, by words and by chords in any key', async ({
+	page,
+	request
+}) => {
+	await newTune(
+		request,
+		'title: Zinc Lantern\nkey: E major\n[A]\n| F#m7 | B7 | Emaj7 | % | // ask for the high verse\n'
+	);
+	await visit(page, '/');
+	await page.keyboard.press('/');
+	const field = page.getByRole('searchbox');
+	await expect(field).toBeFocused();
+	const lantern = page.getByRole('link', { name: 'Zinc Lantern', exact: true });
+	const row = page.locator('tr', { has: lantern });
+	for (const [query, told] of [
+		['zinc lant', ''],
+		['F♯m7 B7', 'bar 1: F♯m7 B7'],
+		['Gbm7 Cb7 Emaj7', 'bar 1: F♯m7 B7 Emaj7'],
+		['ii7 V7 Imaj7', 'bar 1: F♯m7 B7 Emaj7'],
+		['high verse', 'in the chart: ask for the high verse']
+	]) {
+		await field.fill(query);
+		await expect(page).toHaveURL((url) => url.searchParams.get('q') === query);
+		await expect(row).toBeVisible();
+		await expect(row).toContainText(told);
+		await expect(field).toBeFocused();
+	}
+	await expect(page.getByRole('link', { name: 'Pylon Song', exact: true })).toHaveCount(0);
+	await expectAccessible(page);
+	await field.fill('no such words anywhere');
+	await expect(page.getByText('No tune has “no such words anywhere”')).toBeVisible();
+	await page.keyboard.press('Escape');
+	await expect(page).toHaveURL('/');
+	await expect(page.getByRole('link', { name: 'Pylon Song', exact: true }).first()).toBeVisible();
+	// Without scripts the address alone finds as well.
+	await visit(page, '/?q=zinc');
+	await expect(lantern).toBeVisible();
+});
+
+for (const size of [
+	{ width: 1280, height: 800 },
+	{ width: 820, height: 1180 },
+	{ width: 390, height: 844 }
+]) {
+	test(`a set list is read and printed at ${size.width}`, async ({ page, request }) => {
+		await page.setViewportSize(size);
+		const { sets } = (await (await request.get('/api/v1/sets')).json()) as { sets: Named[] };
+		const demo = sets.find(({ name }) => name === 'Thursday on the Corvane')!;
+		await visit(page, `/sets/${demo.id}`);
+		await expect(page.getByRole('heading', { level: 2 })).toHaveCount(8);
+		const first = page.getByRole('listitem').first();
+		await expect(first).toContainText('Tin Roof Ferry');
+		await expect(first).toContainText('B♭ blues');
+		await expect(first).toContainText('104');
+		await expect(first).toContainText(/position 6\s+first D, 3 of B♭7: string 3, fret 7/);
+		await expectNoOverflow(page);
+		await expectAccessible(page);
+		await page.emulateMedia({ media: 'print' });
+		await expect(page.getByRole('link', { name: 'Notebook' })).toHaveCount(0);
+		await expect(first).toBeVisible();
+	});
+}
+
+test('sets answer by version and refuse what is no tune', async ({ request }) => {
+	const set = await ownSet(request, 'Tide table');
+	const [a, b] = set.tuneIds;
+	const put = (data: unknown) => request.put(`/api/v1/sets/${set.id}`, { data });
+	const body = { name: 'Tide table', note: '', tuneIds: [b, a], version: 1 };
+	expect((await put(body)).status()).toBe(200);
+	const stale = await put(body);
+	expect(stale.status()).toBe(409);
+	expect((await stale.json()).current).toMatchObject({ version: 2, tuneIds: [b, a] });
+	const wrong = await put({ ...body, version: 2, tuneIds: [a, set.id] });
+	expect(wrong.status()).toBe(422);
+	expect((await wrong.json()).issues[0].path).toBe('tuneIds.1');
+	expect((await request.delete(`/api/v1/sets/${set.id}`)).status()).toBe(204);
+	expect((await request.get(`/api/v1/sets/${set.id}`)).status()).toBe(404);
+	const back = await request.post(`/api/v1/sets/${set.id}/undelete`);
+	expect(await back.json()).toMatchObject({ id: set.id, tuneIds: [b, a], version: 2 });
+	expect((await request.post(`/api/v1/sets/${set.id}/undelete`)).status()).toBe(404);
+	for (const q of ['', 'x'.repeat(201)]) {
+		expect((await request.get('/api/v1/search', { params: { q } })).status()).toBe(422);
+	}
+});
