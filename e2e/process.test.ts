@@ -1,30 +1,8 @@
 import { expect, test } from '@playwright/test';
-import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-
-type Running = { process: ChildProcess; url: string; exited: Promise<number | null> };
-
-/** Starts the built server on a free port with a data folder of its own. */
-async function start(data: string): Promise<Running> {
-	const child = spawn(process.execPath, ['scripts/start.mjs'], {
-		env: { ...process.env, PORT: '0', ARC_STEP_DATA: data, ORIGIN: undefined }
-	});
-	const exited = new Promise<number | null>((resolve) => child.once('exit', resolve));
-	const url = await new Promise<string>((resolve, reject) => {
-		let said = '';
-		child.stdout.on('data', (chunk) => {
-			said += chunk;
-			const ready = /Arc Step is ready at (\S+)/.exec(said);
-			if (ready) resolve(ready[1]);
-		});
-		let told = '';
-		child.stderr.on('data', (chunk) => (told += chunk));
-		void exited.then((code) => reject(new Error(`exit ${code}: ${told}`)));
-	});
-	return { process: child, url, exited };
-}
+import { start } from './server';
 
 test('a killed server loses nothing that it acknowledged', async ({ request }) => {
 	test.slow();

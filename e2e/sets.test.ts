@@ -1,10 +1,10 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type APIRequestContext, type Locator, type Page } from '@playwright/test';
 import { expectAccessible, expectNoOverflow, newTune, visit } from './helpers';
 
 type Named = { id: string; name: string; tuneIds: string[] };
 
 /** Two tunes in a set of a test's own. */
-async function ownSet(request: Parameters<typeof newTune>[0], name: string) {
+async function ownSet(request: APIRequestContext, name: string) {
 	const tunes = [];
 	for (const part of ['first', 'second']) {
 		tunes.push(await newTune(request, `title: ${name} ${part}\nkey: C\n| C | F | G7 | C |\n`));
@@ -16,6 +16,17 @@ async function ownSet(request: Parameters<typeof newTune>[0], name: string) {
 	const order = async () =>
 		((await (await request.get(`/api/v1/sets/${set.id}`)).json()) as Named).tuneIds;
 	return { ...set, order };
+}
+async function setNamed(request: APIRequestContext, name: string): Promise<Named> {
+	const { sets } = (await (await request.get('/api/v1/sets')).json()) as { sets: Named[] };
+	const found = sets.find((set) => set.name === name);
+	if (!found) throw new Error(`no set ${name}`);
+	return found;
+}
+async function boxOf(at: Locator) {
+	const box = await at.boundingBox();
+	if (!box) throw new Error('not shown');
+	return box;
 }
 const rowsOf = (page: Page, name: string) =>
 	page
@@ -39,8 +50,7 @@ test('a set is made, filled by dragging and keys, renamed, deleted and brought b
 	await expect(dialog).toBeHidden();
 	const heading = page.getByRole('heading', { name: 'Quay morning', exact: true });
 	await expect(heading).toBeVisible();
-	const { sets } = (await (await request.get('/api/v1/sets')).json()) as { sets: Named[] };
-	const quay = sets.find(({ name }) => name === 'Quay morning')!;
+	const quay = await setNamed(request, 'Quay morning');
 	const orderOf = async () =>
 		((await (await request.get(`/api/v1/sets/${quay.id}`)).json()) as Named).tuneIds;
 
@@ -48,7 +58,7 @@ test('a set is made, filled by dragging and keys, renamed, deleted and brought b
 	const grip = rowsOf(page, 'Harbour evening').first().locator('.grip');
 	await grip.scrollIntoViewIfNeeded();
 	await heading.scrollIntoViewIfNeeded();
-	const from = (await grip.boundingBox())!;
+	const from = await boxOf(grip);
 	const target = page.locator(`[data-set="${quay.id}"]`);
 	await page.mouse.move(from.x + 8, from.y + from.height / 2);
 	await page.mouse.down();
@@ -56,7 +66,7 @@ test('a set is made, filled by dragging and keys, renamed, deleted and brought b
 	await expect(page.locator('tr.carried')).toBeVisible();
 	// The list makes room as it goes along: the way is gone step by step.
 	await expect(async () => {
-		const to = (await target.locator('..').boundingBox())!;
+		const to = await boxOf(target.locator('..'));
 		await page.mouse.move(to.x + 60, to.y + to.height - 4, { steps: 4 });
 		await page.mouse.move(to.x + 64, to.y + to.height - 2, { steps: 2 });
 		await expect(target.locator('tr')).toHaveCount(1, { timeout: 400 });
@@ -140,8 +150,7 @@ for (const size of [
 ]) {
 	test(`a set list is read and printed at ${size.width}`, async ({ page, request }) => {
 		await page.setViewportSize(size);
-		const { sets } = (await (await request.get('/api/v1/sets')).json()) as { sets: Named[] };
-		const demo = sets.find(({ name }) => name === 'Thursday on the Corvane')!;
+		const demo = await setNamed(request, 'Thursday on the Corvane');
 		await visit(page, `/sets/${demo.id}`);
 		await expect(page.getByRole('heading', { level: 2 })).toHaveCount(8);
 		const first = page.getByRole('listitem').first();

@@ -9,6 +9,12 @@ const FERRY =
 const chart = parseChart(FERRY);
 const key = parseKey('Bb blues');
 
+const tonicOf = (name: string) => {
+	const read = parseKey(name);
+	if (!read) throw new Error(name);
+	return read.tonic;
+};
+
 const found = (text: string, in_ = chart) => {
 	const wanted = readProgression(text, in_.headers.key);
 	return wanted && findProgression(in_, wanted);
@@ -48,8 +54,8 @@ describe('a progression as it is looked for', () => {
 	});
 
 	it('is found in every key by its numerals, and by any part of itself', () => {
-		const tonics = ['C', 'Db', 'E', 'F#', 'Ab', 'B'].map((name) => parseKey(name)!.tonic);
-		const from = key!.tonic;
+		const tonics = ['C', 'Db', 'E', 'F#', 'Ab', 'B'].map((name) => tonicOf(name));
+		const from = tonicOf('Bb');
 		fc.assert(
 			fc.property(
 				fc.constantFrom(...tonics),
@@ -61,7 +67,7 @@ describe('a progression as it is looked for', () => {
 					const part = moved.changes.slice(start, start + length).map(({ to }) => to.chord);
 					const hit = findProgression(moved, part);
 					expect(hit).not.toBeNull();
-					expect(hit!.bar).toBeLessThanOrEqual(moved.changes[start].source);
+					expect(hit?.bar).toBeLessThanOrEqual(moved.changes[start].source);
 				}
 			)
 		);

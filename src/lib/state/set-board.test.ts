@@ -12,6 +12,11 @@ const set = (id: string, tuneIds: string[]): SetAnswer => ({
 
 /** A server that keeps sets by version. */
 let sets: Map<string, SetAnswer>;
+function kept(id: string): SetAnswer {
+	const one = sets.get(id);
+	if (!one) throw new Error(id);
+	return one;
+}
 const puts: string[] = [];
 const said: { told: string; undo: () => Promise<void> }[] = [];
 const refused: string[] = [];
@@ -21,7 +26,7 @@ beforeEach(() => {
 	vi.stubGlobal('fetch', (path: string, init: { body: string }) => {
 		const id = path.split('/').at(-1) ?? '';
 		const body = JSON.parse(init.body) as SetAnswer;
-		const there = sets.get(id)!;
+		const there = kept(id);
 		puts.push(`${id}: ${body.tuneIds.join('')}`);
 		if (there.version !== body.version) {
 			return Promise.resolve(Response.json({ detail: 'stale' }, { status: 409 }));
@@ -96,7 +101,7 @@ describe('the board of sets', () => {
 
 	it('tells when a set was changed elsewhere', async () => {
 		const at = board();
-		sets.set('x', { ...sets.get('x')!, version: 5 });
+		sets.set('x', { ...kept('x'), version: 5 });
 		at.step('a', 'x', 1);
 		await at.save('moved');
 		expect(refused).toEqual(['stale']);

@@ -1,3 +1,4 @@
+import { isGuarded } from '$lib/server/access';
 import { openDatabase } from '$lib/server/database';
 import { getPlayer, listInstruments } from '$lib/server/instruments';
 import type { PageServerLoad } from './$types';
@@ -5,5 +6,5 @@ import type { PageServerLoad } from './$types';
 export const load: PageServerLoad = async () => {
 	const db = await openDatabase();
 	const [instruments, player] = await Promise.all([listInstruments(db), getPlayer(db)]);
-	return { instruments, player };
+	return { instruments, player, guarded: isGuarded() };
 };

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { Refusal, send } from '$lib/state/api';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import TopBar from '$lib/ui/TopBar.svelte';
 	import { RadioGroup, Switch } from 'bits-ui';
@@ -11,10 +12,20 @@
 	import SoundCheck from '$lib/ui/settings/SoundCheck.svelte';
 	import ScaleList from '$lib/ui/settings/ScaleList.svelte';
 	import { untrack } from 'svelte';
+	import { toast } from 'svelte-sonner';
 	import type { PageData } from './$types';
 
 	let { data }: { data: PageData } = $props();
 	const store = untrack(() => new PlayerStore(data.player, data.instruments));
+
+	async function signOut(): Promise<void> {
+		try {
+			await send('DELETE', '/api/v1/session');
+			location.assign('/login');
+		} catch (error) {
+			if (error instanceof Refusal) toast(error.message);
+		}
+	}
 
 	const MODES = [
 		{ id: 'light', name: 'Paper', says: 'light' },
@@ -115,6 +126,17 @@
 			<small>A backup is shown before it is restored: merged, or in place of what is here.</small>
 		</p>
 	</section>
+	{#if data.guarded}
+		<section>
+			<div class="section-head">
+				<h2>This browser</h2>
+				<small>it gave the passphrase of this notebook</small>
+			</div>
+			<p class="files">
+				<button type="button" class="act" onclick={() => void signOut()}>Sign out</button>
+			</p>
+		</section>
+	{/if}
 </main>
 
 <style>

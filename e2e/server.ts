@@ -1,0 +1,26 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+
+export type Running = { process: ChildProcess; url: string; exited: Promise<number | null> };
+
+/**
+ * Starts the built server on a free port with a data folder of its own.
+ * @throws Error with the exit code and what was said, when it does not start
+ */
+export async function start(data: string, env: Record<string, string> = {}): Promise<Running> {
+	const child = spawn(process.execPath, ['scripts/start.mjs'], {
+		env: { ...process.env, PORT: '0', ARC_STEP_DATA: data, ORIGIN: undefined, ...env }
+	});
+	const exited = new Promise<number | null>((resolve) => child.once('exit', resolve));
+	const url = await new Promise<string>((resolve, reject) => {
+		let said = '';
+		child.stdout.on('data', (chunk) => {
+			said += chunk;
+			const ready = /Arc Step is ready at (\S+)/.exec(said);
+			if (ready) resolve(ready[1]);
+		});
+		let told = '';
+		child.stderr.on('data', (chunk) => (told += chunk));
+		void exited.then((code) => reject(new Error(`exit ${code}: ${told}`)));
+	});
+	return { process: child, url, exited };
+}
