@@ -1,8 +1,10 @@
 import { engrave, type Chord } from '$core/chord';
 import * as fontkit from 'fontkit';
+import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { projectRoot } from '../paths';
 import type { Face, Font, Ink } from './ink';
+import { toSfnt } from './sfnt';
 
 const NEXT = '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin';
 const MONO = '@fontsource/atkinson-hyperlegible-mono/files/atkinson-hyperlegible-mono-latin';
@@ -22,7 +24,16 @@ const FILES: Readonly<Record<Font, string>> = {
 	score: '@coderline/alphatab/dist/font/Bravura.otf'
 };
 
-export const fontFile = (font: Font): string => join(projectRoot(), 'node_modules', FILES[font]);
+const read = new Map<Font, Buffer>();
+
+/** The bytes of a font, unpacked once. */
+export function fontFile(font: Font): Buffer {
+	const known = read.get(font);
+	if (known) return known;
+	const fresh = toSfnt(readFileSync(join(projectRoot(), 'node_modules', FILES[font])));
+	read.set(font, fresh);
+	return fresh;
+}
 
 /** Who lends a face the signs that it lacks: accidentals of chords as music, those of sentences as text. */
 const LENDERS: Readonly<Record<Face, readonly Font[]>> = {
@@ -40,7 +51,7 @@ const opened = new Map<Font, Opened>();
 function fontOf(font: Font): Opened {
 	const known = opened.get(font);
 	if (known) return known;
-	const fresh = fontkit.openSync(fontFile(font)) as fontkit.Font;
+	const fresh = fontkit.create(fontFile(font)) as fontkit.Font;
 	opened.set(font, fresh);
 	return fresh;
 }
