@@ -8,6 +8,18 @@ const PORT = Number(process.env.ARC_STEP_TEST_PORT ?? 4327);
 // The configuration is read again by every worker; the folder is made once, by the first.
 process.env.ARC_STEP_TEST_DATA ??= mkdtempSync(join(tmpdir(), 'arc-step-e2e-'));
 
+// The same requests are answered on a PostgreSQL server, where one was started for the tests.
+const POSTGRES = process.env.ARC_STEP_TEST_POSTGRES;
+const POSTGRES_PORT = PORT + 1;
+const serve = (port: number, env: Record<string, string>) => ({
+	command: 'node scripts/demo.mjs',
+	url: `http://127.0.0.1:${port}/healthz`,
+	reuseExistingServer: false,
+	timeout: 120_000,
+	gracefulShutdown: { signal: 'SIGTERM' as const, timeout: 10_000 },
+	env: { PORT: String(port), HOST: '127.0.0.1', ...env }
+});
+
 export default defineConfig({
 	testDir: 'e2e',
 	outputDir: 'test-results/browser',
@@ -25,12 +37,20 @@ export default defineConfig({
 		// Recording every test takes longer than running it: ask for it where one is looked into.
 		trace: process.env.ARC_STEP_TRACE ? 'on' : 'off'
 	},
-	webServer: {
-		command: 'node scripts/demo.mjs',
-		url: `http://127.0.0.1:${PORT}/healthz`,
-		reuseExistingServer: false,
-		timeout: 120_000,
-		gracefulShutdown: { signal: 'SIGTERM', timeout: 10_000 },
-		env: { PORT: String(PORT), HOST: '127.0.0.1', ARC_STEP_DATA: process.env.ARC_STEP_TEST_DATA }
-	}
+	projects: [
+		{ name: 'embedded' },
+		...(POSTGRES
+			? [
+					{
+						name: 'postgres',
+						testMatch: /(api|neck-api|files|sets|settings|home)\.test\.ts/,
+						use: { baseURL: `http://127.0.0.1:${POSTGRES_PORT}` }
+					}
+				]
+			: [])
+	],
+	webServer: [
+		serve(PORT, { ARC_STEP_DATA: process.env.ARC_STEP_TEST_DATA }),
+		...(POSTGRES ? [serve(POSTGRES_PORT, { DATABASE_URL: POSTGRES })] : [])
+	]
 });

@@ -21,9 +21,13 @@ export function run(command, args, options = {}) {
 }
 
 /** Runs a command in the project's folder beside others; resolves with its status and all that it said. */
-export function runQuietly(command, args) {
+export function runQuietly(command, args, env = {}) {
 	return new Promise((resolve) => {
-		const child = spawn(command, args, { cwd: root, shell: windows });
+		const child = spawn(command, args, {
+			cwd: root,
+			shell: windows,
+			env: { ...process.env, ...env }
+		});
 		let output = '';
 		const take = (chunk) => (output += chunk);
 		child.stdout.on('data', take);

@@ -1,6 +1,14 @@
 // A PostgreSQL server of the tests' own, from Debian's packages: a new folder, a free port, nothing on the disk waited for.
 import { spawn, spawnSync } from 'node:child_process';
-import { chownSync, existsSync, mkdtempSync, readdirSync, rmSync } from 'node:fs';
+import {
+	chownSync,
+	existsSync,
+	mkdtempSync,
+	openSync,
+	readdirSync,
+	readFileSync,
+	rmSync
+} from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -68,27 +76,27 @@ export async function startPostgres() {
 		'-c',
 		one
 	]);
+	// Into a file: a full pipe would hold the server up while a command beside it is waited for.
+	const log = join(folder, 'log');
 	const server = spawn(
 		join(programs, 'postgres'),
 		['-D', data, '-p', String(port), '-h', '127.0.0.1', '-k', folder, ...settings],
-		{ ...as, cwd: folder }
+		{ ...as, cwd: folder, stdio: ['ignore', 'ignore', openSync(log, 'w')] }
 	);
-	let told = '';
-	server.stderr.setEncoding('utf8');
-	await new Promise((resolve, reject) => {
-		server.stderr.on('data', (text) => {
-			told += text;
-			if (told.includes('ready to accept connections')) resolve();
-		});
-		server.once('exit', () => reject(new Error(`PostgreSQL ended: ${told}`)));
-	});
+	const end = () => server.kill('SIGINT');
+	process.once('exit', end);
+	while (!readFileSync(log, 'utf8').includes('ready to accept connections')) {
+		if (server.exitCode !== null) throw new Error(`PostgreSQL ended: ${readFileSync(log, 'utf8')}`);
+		await new Promise((resolve) => setTimeout(resolve, 50));
+	}
 	const stop = () =>
 		new Promise((resolve) => {
+			process.off('exit', end);
 			server.once('exit', () => {
 				rmSync(folder, { recursive: true, force: true });
 				resolve();
 			});
-			server.kill('SIGINT');
+			end();
 		});
 	return { url: `postgres://arc@127.0.0.1:${port}/postgres`, stop };
 }

@@ -3,14 +3,19 @@ import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureChromium } from './chromium.mjs';
 import { bin, ensureBuild, ensurePackages, root, run, runQuietly } from './lib.mjs';
+import { startPostgres } from './postgres.mjs';
 
 ensurePackages();
 ensureChromium();
+const postgres = await startPostgres();
+if (postgres) process.env.ARC_STEP_TEST_POSTGRES = postgres.url;
+else console.log('No PostgreSQL was found: what is tested on it is skipped.');
 
 const results = join(root, 'test-results');
 rmSync(results, { recursive: true, force: true });
 mkdirSync(results);
 const unit = join(results, 'unit.json');
+const server = join(results, 'server.json');
 const browser = join(results, 'browser.json');
 const failures = [];
 
@@ -21,8 +26,8 @@ function step(name, program, args, env = {}) {
 }
 
 /** A step beside others: what it says is shown when it has ended. */
-async function quietStep(name, program, args) {
-	const { status, output } = await runQuietly(bin(program), args);
+async function quietStep(name, program, args, env = {}) {
+	const { status, output } = await runQuietly(bin(program), args, env);
 	console.log(`\n— ${name}\n${output.trim()}`);
 	if (status !== 0) failures.push(name);
 }
@@ -34,20 +39,29 @@ async function checks() {
 	await quietStep('types', 'svelte-check', ['--tsconfig', './tsconfig.json', '--fail-on-warnings']);
 	await quietStep('unused code', 'knip', []);
 }
-const reporters = ['--reporter=default', '--reporter=json', `--outputFile.json=${unit}`];
+const report = (file) => ['--reporter=default', '--reporter=json', `--outputFile.json=${file}`];
 console.log('Checking the code and running the unit tests …');
-await Promise.all([checks(), quietStep('unit tests', 'vitest', ['run', ...reporters])]);
+async function units() {
+	// The tests of what is stored run twice: on the embedded database and on a server.
+	const embedded = { ARC_STEP_TEST_POSTGRES: '' };
+	await quietStep('unit tests', 'vitest', ['run', ...report(unit)], embedded);
+	const args = ['run', 'src/lib/server', '--exclude', 'src/lib/server/sheet', ...report(server)];
+	if (postgres) await quietStep('stored on PostgreSQL', 'vitest', args);
+}
+await Promise.all([checks(), units()]);
 console.log('\n— build');
 ensureBuild();
 step('browser tests', 'playwright', ['test', '--reporter=list,json'], {
 	PLAYWRIGHT_JSON_OUTPUT_FILE: browser
 });
 
+await postgres?.stop();
 const read = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null);
-const units = read(unit);
+const runs = [read(unit), read(server)];
+const sum = (name) => runs.reduce((total, one) => total + (one?.[name] ?? 0), 0);
 const browsers = read(browser)?.stats;
-const passed = (units?.numPassedTests ?? 0) + (browsers ? browsers.expected + browsers.flaky : 0);
-const failed = (units?.numFailedTests ?? 0) + (browsers?.unexpected ?? 0);
+const passed = sum('numPassedTests') + (browsers ? browsers.expected + browsers.flaky : 0);
+const failed = sum('numFailedTests') + (browsers?.unexpected ?? 0);
 if (browsers?.flaky > 0) {
 	console.log(`\n${browsers.flaky} browser tests passed only at the second try: look into them.`);
 }

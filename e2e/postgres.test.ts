@@ -1,0 +1,105 @@
+import { expect, test } from '@playwright/test';
+import { randomUUID } from 'node:crypto';
+import pg from 'pg';
+import { start } from './server';
+
+/** A PostgreSQL server that was started for the tests. */
+const SERVER = process.env.ARC_STEP_TEST_POSTGRES ?? '';
+test.skip(SERVER === '', 'no PostgreSQL is at hand');
+
+/** A new database on it. */
+async function database(): Promise<string> {
+	const name = `shared_${randomUUID().replaceAll('-', '')}`;
+	const client = new pg.Client({ connectionString: SERVER });
+	await client.connect();
+	await client.query(`create database ${name}`);
+	await client.end();
+	const url = new URL(SERVER);
+	url.pathname = `/${name}`;
+	return url.href;
+}
+
+test('several processes share one database, start together, and lose nothing', async ({
+	request
+}) => {
+	test.slow();
+	const env = { DATABASE_URL: await database(), ARC_STEP_DEMO: '1' };
+	// Both find an empty database: the tables are made once, the demo is loaded once.
+	const [a, b] = await Promise.all([start('/nowhere', env), start('/nowhere', env)]);
+	const tunesAt = async (url: string) =>
+		(await (await request.get(`${url}/api/v1/tunes`)).json()).tunes as { id: string }[];
+	expect(await tunesAt(a.url)).toHaveLength(8);
+	expect(await tunesAt(b.url)).toEqual(await tunesAt(a.url));
+
+	const made = await request.post(`${a.url}/api/v1/tunes`, {
+		data: { chart: 'title: Both\n| C |' }
+	});
+	const { id } = await made.json();
+	expect((await request.get(`${b.url}/api/v1/tunes/${id}`)).status()).toBe(200);
+	// Of writes that were made from the same version exactly one is taken, wherever they arrive.
+	for (let version = 1; version <= 5; version++) {
+		const answers = await Promise.all(
+			[a, b, a, b, a, b].map(({ url }, i) =>
+				request.put(`${url}/api/v1/tunes/${id}`, {
+					data: { chart: `title: Both ${version} ${i}\n| C |`, version }
+				})
+			)
+		);
+		const statuses = answers.map((answer) => answer.status()).sort();
+		expect(statuses).toEqual([200, 409, 409, 409, 409, 409]);
+	}
+	// One is killed; the other goes on, and what was deleted there can be brought back here.
+	expect((await request.delete(`${a.url}/api/v1/tunes/${id}`)).status()).toBe(204);
+	a.process.kill('SIGKILL');
+	await a.exited;
+	const back = await request.post(`${b.url}/api/v1/tunes/${id}/undelete`);
+	expect((await back.json()).version).toBe(6);
+	const again = await start('/nowhere', env);
+	expect(await tunesAt(again.url)).toHaveLength(9);
+	for (const one of [b, again]) {
+		one.process.kill('SIGTERM');
+		expect(await one.exited).toBe(0);
+	}
+});
+
+test('a session is known to every process', async ({ request }) => {
+	test.slow();
+	const env = { DATABASE_URL: await database(), ARC_STEP_PASSPHRASE: 'five grey herons' };
+	const [a, b] = await Promise.all([start('/nowhere', env), start('/nowhere', env)]);
+	const data = { passphrase: 'five grey herons' };
+	const entered = await request.post(`${a.url}/api/v1/session`, { data });
+	expect(entered.status()).toBe(204);
+	const cookie = entered.headers()['set-cookie'].split(';')[0];
+	expect((await request.get(`${b.url}/api/v1/tunes`, { headers: { cookie } })).status()).toBe(200);
+	expect((await request.delete(`${b.url}/api/v1/session`, { headers: { cookie } })).status()).toBe(
+		204
+	);
+	expect((await request.get(`${a.url}/api/v1/tunes`, { headers: { cookie } })).status()).toBe(401);
+	for (const one of [a, b]) {
+		one.process.kill('SIGTERM');
+		await one.exited;
+	}
+});
+
+test('a database that goes away is told, and used again when it is back', async ({ request }) => {
+	test.slow();
+	const url = await database();
+	const server = await start('/nowhere', { DATABASE_URL: url });
+	const made = await request.post(`${server.url}/api/v1/tunes`, {
+		data: { chart: 'title: Here\n| C |' }
+	});
+	expect(made.status()).toBe(201);
+	const client = new pg.Client({ connectionString: SERVER });
+	await client.connect();
+	const name = new URL(url).pathname.slice(1);
+	await client.query(`select pg_terminate_backend(pid) from pg_stat_activity where datname = $1`, [
+		name
+	]);
+	await client.end();
+	// The connections were cut: the process lives, and the next request finds new ones.
+	await expect
+		.poll(async () => (await request.get(`${server.url}/api/v1/tunes`)).status())
+		.toBe(200);
+	server.process.kill('SIGTERM');
+	expect(await server.exited).toBe(0);
+});
