@@ -7,7 +7,7 @@ import { FERRY } from './helpers';
 import { start, type Running } from './server';
 
 /** Requests for each operation; more are sent where a longer look is wanted. */
-const RUNS = Number(process.env.ARC_STEP_FUZZ ?? 8);
+const RUNS = Number(process.env.ARC_STEP_FUZZ ?? 5);
 const LONGEST_MS = 2000;
 
 type Schema = {
@@ -183,7 +183,7 @@ async function answered(path: string, init: RequestInit & { shown?: string }): P
 	const told = `${init.method} ${path.slice(0, 200)} ${(init.shown ?? '').slice(0, 1500)}`;
 	expect(response.status, `${told}\n${text.slice(0, 300)}`).toBeLessThan(500);
 	expect(took, told).toBeLessThan(LONGEST_MS);
-	if (response.status >= 400 && path.startsWith('/api/')) {
+	if (response.status >= 400 && path.startsWith('/api/') && init.method !== 'HEAD') {
 		expect(response.headers.get('content-type'), told).toContain('problem+json');
 		const { status, detail } = JSON.parse(text) as { status: number; detail: string };
 		expect(status, told).toBe(response.status);
@@ -204,7 +204,7 @@ const QUERY = fc.oneof(
 );
 
 test('no request breaks an operation of the API, or keeps it long', async () => {
-	test.setTimeout(60_000 + 120_000 * (RUNS / 8));
+	test.setTimeout(60_000 + 120_000 * (RUNS / 5));
 	const document = (await (await fetch(`${server.url}/api/v1/openapi.json`)).json()) as {
 		paths: Record<string, Record<string, Operation>>;
 	};
@@ -261,7 +261,7 @@ test('no request breaks an operation of the API, or keeps it long', async () => 
 });
 
 test('no address and no method breaks a page', async () => {
-	test.setTimeout(60_000 + 60_000 * (RUNS / 8));
+	test.setTimeout(60_000 + 60_000 * (RUNS / 5));
 	const screens = [
 		'chart',
 		'neck',

@@ -66,9 +66,9 @@ test('a set is made, filled by dragging and keys, renamed, deleted and brought b
 	await expect(page.locator('tr.carried')).toBeVisible();
 	// The list makes room as it goes along: the way is gone step by step.
 	await expect(async () => {
-		const to = await boxOf(target.locator('..'));
-		await page.mouse.move(to.x + 60, to.y + to.height - 4, { steps: 4 });
-		await page.mouse.move(to.x + 64, to.y + to.height - 2, { steps: 2 });
+		const to = await boxOf(target);
+		await page.mouse.move(to.x + 60, to.y + to.height / 2 - 4, { steps: 4 });
+		await page.mouse.move(to.x + 64, to.y + to.height / 2, { steps: 2 });
 		await expect(target.locator('tr')).toHaveCount(1, { timeout: 400 });
 	}).toPass();
 	await page.mouse.up();

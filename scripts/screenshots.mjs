@@ -23,6 +23,7 @@ const base = await new Promise((resolve, reject) => {
 	server.once('exit', (code) => reject(new Error(`the server ended with ${code}`)));
 });
 const { tunes } = await (await fetch(`${base}/api/v1/tunes`)).json();
+const { sets } = await (await fetch(`${base}/api/v1/sets`)).json();
 const tunePath = (title) => `/tunes/${tunes.find((tune) => tune.title === title).id}`;
 const ferry = tunePath('Tin Roof Ferry');
 const harbours = tunePath('Two Harbours');
@@ -32,8 +33,8 @@ const PHONE = { width: 390, height: 844 };
 
 const VIEWS = [
 	{ name: 'notebook', path: '/' },
+	{ name: 'set-list', path: `/sets/${sets[0].id}` },
 	{ name: 'chart', path: `${ferry}/chart`, act: (page) => page.locator('.cm-content').waitFor() },
-	{ name: 'chart-problem', path: `${ferry}/chart`, act: spoil },
 	{ name: 'neck', path: `${ferry}/neck`, act: weighed },
 	{ name: 'route', path: `${ferry}/route`, act: (page) => page.keyboard.press('.') },
 	{
@@ -131,15 +132,6 @@ async function weighed(page) {
 	await page.keyboard.press('.');
 	await page.locator('h1', { hasText: 'lies best' }).waitFor();
 	await page.locator('.heat path, .heat rect').nth(20).waitFor();
-}
-
-/** A symbol that does not read, with its message. */
-async function spoil(page) {
-	await page.locator('.cm-content').waitFor();
-	await page.locator('.row .bar').nth(7).getByRole('button').click();
-	await page.keyboard.press('ControlOrMeta+Shift+ArrowLeft');
-	await page.keyboard.insertText('G7atl');
-	await page.locator('.cm-message').waitFor();
 }
 
 const browser = await chromium.launch({ executablePath, args: CHROMIUM_FLAGS });

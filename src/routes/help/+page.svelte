@@ -39,7 +39,10 @@
 				['Space', 'start the first drill of today'],
 				['D', 'drill the tune'],
 				['Enter', 'open it'],
+				['Alt ↑ ↓', 'move the tune in its set, over the end into the next'],
+				['/', 'find by title, key, chords (Cm7 F7, ii7 V7) or words'],
 				['C', 'new tune'],
+				['S', 'new set'],
 				['I', 'bring in files; or drop them anywhere']
 			]
 		],
