@@ -233,6 +233,9 @@ test('the passphrase opens the notebook to one browser, over TLS too', async ({ 
 	await expect(field).toBeFocused();
 	await page.locator('html[data-ready]').waitFor();
 	await expectAccessible(page);
+	await page.emulateMedia({ colorScheme: 'dark' });
+	await expectAccessible(page);
+	await page.emulateMedia({ colorScheme: 'light' });
 	await field.fill('a wrong one');
 	await field.press('Enter');
 	await expect(page.getByRole('alert')).toHaveText('That is not the passphrase.');

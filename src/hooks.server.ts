@@ -1,5 +1,5 @@
 import { isGuarded, isInside, setPassphrase } from '$lib/server/access';
-import { closeDatabase, openDatabase } from '$lib/server/database';
+import { closeDatabase, hasNoRoom, openDatabase } from '$lib/server/database';
 import { loadDemo } from '$lib/server/demo';
 import { isOurs } from '$lib/server/hosts';
 import { drain } from '$lib/server/http';
@@ -36,6 +36,9 @@ const SAFE = new Set(['GET', 'HEAD', 'OPTIONS']);
 /** What answers without the passphrase. */
 const OPEN = new Set(['/login', '/api/v1/session', '/healthz']);
 
+/** What only computes: it is answered where nothing more can be kept. */
+const COMPUTES = /^\/api\/v1\/(analyze|check|coverage|judge|phrase|plan|positions|shapes)$/;
+
 /** What speaks against a request before it is looked at; a page without a session leads to the passphrase. */
 async function refusal({
 	request,
@@ -58,8 +61,17 @@ async function refusal({
 			return problemResponse(403, 'Writes are taken only from Arc Step’s own pages.');
 		}
 	}
-	if (!isGuarded() || OPEN.has(url.pathname)) return null;
-	if (await isInside(await openDatabase(), cookies.get(SESSION))) return null;
+	const locked =
+		isGuarded() &&
+		!OPEN.has(url.pathname) &&
+		!(await isInside(await openDatabase(), cookies.get(SESSION)));
+	if (!locked) {
+		if (SAFE.has(request.method) || COMPUTES.test(url.pathname) || !hasNoRoom()) return null;
+		return problemResponse(
+			507,
+			'The disk of this notebook is nearly full: nothing was saved. What stands here is not lost; make room, then try again.'
+		);
+	}
 	const page = isDataRequest || request.headers.get('accept')?.includes('text/html');
 	if (page && SAFE.has(request.method) && !url.pathname.startsWith('/api/')) {
 		redirect(303, `/login?to=${encodeURIComponent(url.pathname + url.search)}`);

@@ -12,7 +12,7 @@ import { lockFolder } from './lock';
 import { projectRoot } from './paths';
 import * as schema from './schema';
 import { StartProblem } from './start-problem';
-import { checkRoom, LATER, makeFolder, Storage } from './storage';
+import { checkRoom, isNearlyFull, LATER, makeFolder, Storage } from './storage';
 
 /** The database, embedded or a server; both speak the same schema. */
 export type Database = PgDatabase<PgQueryResultHKT, typeof schema>;
@@ -113,7 +113,11 @@ export async function openEmbedded(
 			console.log(`Creating the notebook in ${folder} (this takes a few seconds) …`);
 			await storage.create(async (files) => (await PGlite.create(files)).close());
 		}
-		const client = await PGlite.create(storage.files);
+		const client = await PGlite.create(storage.files).catch((error: unknown) => {
+			throw new StartProblem(
+				`The notebook in ${folder} could not be opened (${told(error)}); it was left as it is. Where the disk is full, make room and start again.`
+			);
+		});
 		const db = drizzlePglite(client, { schema });
 		try {
 			await checkAge(db, newest);
@@ -136,6 +140,11 @@ export async function openEmbedded(
 	}
 }
 
+const dataFolder = () => resolve(process.env.ARC_STEP_DATA ?? 'data');
+
+/** Whether the disk of the embedded database has no room for more; a server looks after itself. */
+export const hasNoRoom = (): boolean => !process.env.DATABASE_URL && isNearlyFull(dataFolder());
+
 // One connection a process, also when the development server loads this module again.
 const held = globalThis as typeof globalThis & { arcStepDatabase?: Promise<Opened> };
 
@@ -146,9 +155,7 @@ const held = globalThis as typeof globalThis & { arcStepDatabase?: Promise<Opene
  */
 export async function openDatabase(): Promise<Database> {
 	const url = process.env.DATABASE_URL;
-	held.arcStepDatabase ??= url
-		? openServer(url)
-		: openEmbedded(resolve(process.env.ARC_STEP_DATA ?? 'data'));
+	held.arcStepDatabase ??= url ? openServer(url) : openEmbedded(dataFolder());
 	return (await held.arcStepDatabase).db;
 }
 

@@ -12,7 +12,8 @@ const TITLES: Record<number, string> = {
 	421: 'Not this server',
 	422: 'The request breaks a rule',
 	429: 'Too many tries',
-	500: 'Something broke on the server'
+	500: 'Something broke on the server',
+	507: 'The disk is full'
 };
 
 /** An error answer as `application/problem+json` (RFC 9457); `extra` members stand beside the usual ones. */

@@ -17,6 +17,7 @@ import { openEmbedded, openServer } from './database';
 import { FolderInUse } from './lock';
 import { projectRoot } from './paths';
 import { StartProblem } from './start-problem';
+import { isNearlyFull } from './storage';
 import { newNotebook, SERVER } from './test-database';
 import { createTune, listTunes } from './tunes';
 
@@ -87,6 +88,23 @@ describe.skipIf(SERVER)('the folder of the embedded database', () => {
 		expect(await refusal(openEmbedded(folder))).toContain('must be a number of megabytes');
 		vi.unstubAllEnvs();
 		expect(await titles()).toEqual(['Kept']);
+	});
+
+	it('takes nothing more when little room is left', () => {
+		expect(isNearlyFull(folder)).toBe(false);
+		vi.stubEnv('ARC_STEP_MIN_FREE_MB', '1e12');
+		expect(isNearlyFull(folder)).toBe(true);
+		vi.stubEnv('ARC_STEP_MIN_FREE_MB', '0');
+		expect(isNearlyFull(folder)).toBe(false);
+	});
+
+	it('says what to do when what is there cannot be opened', async () => {
+		const broken = join(scratch, 'broken');
+		cpSync(folder, broken, { recursive: true });
+		rmSync(join(broken, 'pg', 'global'), { recursive: true });
+		expect(await refusal(openEmbedded(broken))).toMatch(
+			/could not be opened \(.+\); it was left as it is/
+		);
 	});
 
 	it('is refused where it cannot be made', async () => {

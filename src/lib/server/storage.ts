@@ -109,6 +109,15 @@ export function checkRoom(folder: string, extra = 0): void {
 export const LATER =
 	'This notebook was kept by a later version of Arc Step; start that version. Nothing was changed.';
 
+/**
+ * Whether so little room is left, a quarter of what a start wants, that nothing more may be written: on a disk
+ * that is wholly full the database stops answering.
+ */
+export function isNearlyFull(folder: string): boolean {
+	const { bavail, bsize } = statfsSync(folder);
+	return bavail * bsize < leastFree() / 4;
+}
+
 const BEFORE = 'pg-before-';
 
 /** The database of a data folder, and the safe copy of it that a change of its tables begins with. */

@@ -4,7 +4,8 @@ import { inWindow, instrumentOf, lastPosition, type OwnInstrument } from '$core/
 import { arrivalsOf, changeAt } from '$core/route';
 import type { PlanSnapshot, RouteInput } from '../../api/notebook-schema';
 import type { SheetOptions } from './options';
-import { setSheet, type SheetContent } from './sheet';
+import type { SheetContent } from './content';
+import { setSheet } from './sheet';
 import { toPdf } from './to-pdf';
 import { toSvg } from './to-svg';
 

@@ -10,4 +10,4 @@ export type SheetOptions = {
 	readonly large: boolean;
 };
 
-export type { SheetContent } from './sheet';
+export type { SheetContent } from './content';

@@ -8,7 +8,7 @@ import { DEMO_TUNES } from '../demo-tunes';
 import { parseXml } from '$core/formats';
 import { sheetPdf, sheetSvg, type SheetRequest } from './make';
 import type { SheetOptions } from './options';
-import { tempi } from './sheet';
+import { tempi } from './text-blocks';
 import { fitted, linesOf, widthOf, write } from './type';
 
 const USUAL: SheetOptions = { paper: 'a4', show: 'both', leftHanded: false, large: false };

@@ -1,223 +1,24 @@
-import { keyName, type Chart } from '$core/chart';
-import { proseSigns, sameChord } from '$core/chord';
+import { keyName } from '$core/chart';
+import { proseSigns } from '$core/chord';
 import type { FileNote } from '$core/formats';
 import { functionsAlong, keyOf } from '$core/harmony';
-import type { Hand, Instrument } from '$core/neck';
-import { distinctChords, type Style } from '$core/route';
-import { capital, plural } from '../../ui/words';
+import { plural } from '../../ui/words';
 import { changesInk } from './changes-block';
-import { box, line, moved, type Ink, type Page } from './ink';
-import { pictureInk, roleInk, type Picture } from './neck-picture';
+import type { Block, SheetContent } from './content';
+import { line, moved, type Ink, type Page } from './ink';
 import type { SheetOptions } from './options';
-import { routeInk, type Landing } from './route-block';
-import { fitted, linesOf, widthOf, write } from './type';
+import { pictureBlocks } from './picture-blocks';
+import { routeInk } from './route-block';
+import { heading, practiceBlock, titleBlock } from './text-blocks';
+import { fitted, widthOf, write } from './type';
 
 /** Width and height in points. */
 const SIZES = { a4: [595.28, 841.89], letter: [612, 792] } as const;
-
-/** What stands on the page. */
-export type SheetContent = {
-	readonly chart: Chart;
-	readonly instrument: Instrument;
-	readonly hand: Hand;
-	readonly position: number;
-	/** Where the hand is at each change, where it moves. */
-	readonly windows: readonly number[] | null;
-	/** Null for a tune without a route. */
-	readonly route: {
-		readonly name: string;
-		readonly style: Style;
-		readonly grid: string;
-		readonly notes: readonly FileNote[];
-		readonly landings: readonly (Landing & { change: number; string: number; fret: number })[];
-	} | null;
-	/** The set that the tune stands in, its number there and how many there are. */
-	readonly set: { readonly name: string; readonly number: number; readonly count: number } | null;
-};
 
 const MARGIN = 42;
 const FOOT = 26;
 /** Large print is this much larger. */
 const LARGER = 1.3;
-
-const LAND: Record<Style, string> = {
-	roots: 'Land on the root, on every change',
-	'guide-tones': 'Land on the third or the seventh, on every change',
-	nearest: 'Land on the nearest chord tone, on every change',
-	arpeggio: 'Chord tones alone, landings and ways',
-	blend: 'Minor pentatonic of home, with the third of each chord',
-	mirror: 'One cell moved to each chord'
-};
-const GRID: Readonly<Record<string, string>> = {
-	targets: 'Landings alone',
-	quarter: 'Quarters only',
-	eighth: 'Eighths only',
-	triplet: 'Triplets only',
-	sixteenth: 'Sixteenths only'
-};
-
-/** A part of the page that is not broken. */
-type Block = { readonly ink: readonly Ink[]; readonly height: number; readonly heads?: true };
-
-const heading = (width: number, title: string, words: string): Block => {
-	const wide = widthOf(title, 'title', 12.5);
-	return {
-		ink: [
-			line(0, 0, width, 0, { width: 0.8 }),
-			...write(0, 16, title, 'title', 12.5),
-			...write(wide + 6, 16, words, 'text', 8.5, { fill: 0.15 })
-		],
-		height: 23,
-		heads: true
-	};
-};
-
-function titleBlock(content: SheetContent, width: number): Block {
-	const { chart, position, route, windows } = content;
-	const { title, tempo, feel } = chart.headers;
-	const number = String(Math.round(10 * tempo) / 10);
-	const right = width - widthOf(number, 'title', 25);
-	const most = right - 120;
-	const whole = title ?? 'Untitled tune';
-	const size = Math.min(34, Math.max(16, (34 * (most - 18)) / widthOf(whole, 'title', 34)));
-	const name = fitted(whole, 'title', size, most - 16);
-	const key = keyOf(chart);
-	const bars = chart.played.length;
-	const capo = chart.headers.capo > 0 ? ` from the capo at ${chart.headers.capo}` : '';
-	const facts = [
-		key ? proseSigns(keyName(key)) : 'no key',
-		`${bars}-bar ${feel === 'sixteenths' ? 'groove in sixteenths' : feel}`,
-		windows
-			? 'The hand moves'
-			: `Position ${position}, frets ${position} to ${position + 3}${capo}`,
-		route ? LAND[route.style] : ''
-	].filter(Boolean);
-	const ink: Ink[] = [
-		...write(0, 31, name, 'title', size),
-		...write(most, 32, 'Name', 'text', 8.5),
-		line(most + 26, 33, right - 26, 33),
-		...write(right - 17, 32, '♩', 'title', 25),
-		...write(right, 32, number, 'title', 25),
-		line(0, 41, width, 41, { width: 2.2 })
-	];
-	let at = 0;
-	let y = 57;
-	facts.forEach((fact, i) => {
-		const wide = widthOf(fact, 'strong', 9.5);
-		if (at > 0 && at + wide > width) [at, y] = [0, y + 13];
-		else if (i > 0) {
-			ink.push(line(at - 8, y - 8, at - 8, y + 3, { stroke: 0.6 }));
-		}
-		ink.push(...write(at, y, fact, 'strong', 9.5));
-		at += wide + 16;
-	});
-	return { ink, height: y + 11 };
-}
-
-/** Each chord once, where the hand is when it first sounds, with every landing on it there. */
-function picturesOf(content: SheetContent): Picture[] {
-	const { chart, route, position, windows } = content;
-	const key = keyOf(chart);
-	const functions = key ? functionsAlong(chart, key) : null;
-	return distinctChords({ chart }).map((chord) => {
-		const changes = chart.changes.filter(({ to }) => sameChord(to.chord, chord));
-		const at = windows && changes[0] ? (windows[changes[0].index] ?? position) : position;
-		const landings = (route?.landings ?? []).filter(({ change }) =>
-			changes.some((each) => each.index === change && (windows?.[change] ?? position) === at)
-		);
-		const event = chart.events.find((each) => each.chord && sameChord(each.chord, chord));
-		const numeral = event ? (functions?.[event.index]?.numeral ?? '') : '';
-		return { chord, numeral, landings, position: at };
-	});
-}
-
-const LEGEND = [
-	['R', 'root', false],
-	['3', 'third or seventh', false],
-	['5', 'fifth', false],
-	['b9', 'tension', false],
-	['3', 'double outline: land here', true]
-] as const;
-
-function legend(x: number, y: number, content: SheetContent): Ink[] {
-	const { position, windows } = content;
-	const ink = LEGEND.filter(([, , landing]) => !landing || content.route).flatMap(
-		([role, words, landing], i) => [
-			...roleInk(x + 7, y + 8 + 15 * i, role, 5, landing),
-			...write(x + 20, y + 11 + 15 * i, words, 'text', 8.5)
-		]
-	);
-	const last = y + 15 * (content.route ? 5 : 4);
-	ink.push(box(x + 1, last + 4, 12, 8, { stroke: 0, width: 1.6 }));
-	const frets = windows ? 'a finger each' : `frets ${position} to ${position + 3}, a finger each`;
-	ink.push(...write(x + 20, last + 11, frets, 'text', 8.5));
-	return ink;
-}
-
-/** The pictures in rows; the words of the marks stand behind the last one, or under it. */
-function pictureBlocks(
-	content: SheetContent,
-	options: SheetOptions,
-	width: number,
-	perRow: number
-): Block[] {
-	const { instrument, hand } = content;
-	const pictures = picturesOf(content);
-	const gap = 14;
-	const each = (width - gap * (perRow - 1)) / perRow;
-	const strings = instrument.open.length;
-	const height = 34 + Math.min(17, each / 9) * (strings - 1);
-	const look = { width: each, height, instrument, hand, leftHanded: options.leftHanded };
-	const blocks: Block[] = [];
-	for (let i = 0; i < pictures.length || i % perRow !== 0; i += perRow) {
-		const row = pictures.slice(i, i + perRow);
-		if (row.length === 0) break;
-		const ink = row.flatMap((picture, k) => pictureInk(k * (each + gap), 0, picture, look));
-		const isLast = i + perRow >= pictures.length;
-		if (isLast && row.length < perRow) ink.push(...legend(row.length * (each + gap), 4, content));
-		blocks.push({ ink, height: height + 12 });
-	}
-	if (pictures.length % perRow === 0) blocks.push({ ink: legend(0, 0, content), height: 96 });
-	return blocks;
-}
-
-/** Tempi to tick, from a slow one up to the tune's. */
-export function tempi(tempo: number): number[] {
-	const top = Math.round(tempo);
-	const start = Math.max(30, Math.round((0.7 * top) / 4) * 4);
-	const steps = Math.max(1, Math.min(8, Math.round((top - start) / 4)));
-	return Array.from({ length: steps + 1 }, (_, i) =>
-		Math.round(start + ((top - start) * i) / steps)
-	);
-}
-
-function practiceBlock(content: SheetContent, width: number): Block {
-	const { chart, position, route, windows } = content;
-	const boxes = tempi(chart.headers.tempo);
-	const each = 28.5;
-	const start = width - each * boxes.length + 6;
-	const grid = route ? GRID[route.grid] : null;
-	const stay = windows ? 'let the hand move as marked' : `stay in position ${position}`;
-	const bold = 'First the landings alone, then the line.';
-	const rest = `${grid ? `${grid}, ` : ''}${stay}. Two clean choruses: tick, go on. One broken: a step back.`;
-	const words = linesOf(`${bold} ${capital(rest)}`, 'text', 9.5, start - 24);
-	const ink: Ink[] = [];
-	let left = bold.length;
-	words.forEach((text, i) => {
-		const y = 11 + 13.5 * i;
-		const head = text.slice(0, Math.max(0, left));
-		const tail = text.slice(head.length);
-		left -= text.length + 1;
-		ink.push(...write(0, y, head, 'strong', 9.5));
-		ink.push(...write(widthOf(head, 'strong', 9.5), y, tail, 'text', 9.5));
-	});
-	boxes.forEach((tempo, i) => {
-		const x = start + each * i;
-		ink.push(box(x, 2, 21, 21, { stroke: 0, width: 0.8 }));
-		ink.push(...write(x + 10.5, 34, String(tempo), 'tab', 9, { align: 'middle' }));
-	});
-	return { ink, height: Math.max(40, 13.5 * words.length + 6) };
-}
 
 /** Blocks that belong together: they begin a page of their own where they do not fit behind the others. */
 type Part = readonly Block[];
