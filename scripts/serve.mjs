@@ -92,6 +92,11 @@ export async function serve() {
 		fail(error instanceof Error && error.message ? error.message : String(error));
 	}
 	for (const [request, response] of waiting) handler(request, response);
+	if (!tls && !LOOPBACK.test(host)) {
+		console.log(
+			'Anyone on this network can read along: set ARC_STEP_TLS_CERT and ARC_STEP_TLS_KEY for https.'
+		);
+	}
 	console.log(`Arc Step is ready at ${url}`);
 }
 

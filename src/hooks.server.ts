@@ -91,7 +91,9 @@ const HEADERS = {
 	'permissions-policy': 'camera=(), geolocation=(), payment=(), usb=()'
 };
 /** What is no page needs nothing: a file of the notebook that is opened as a page runs no script. */
-const BARE = "default-src 'none'; frame-ancestors 'none'; sandbox";
+const BARE = "default-src 'none'; frame-ancestors 'none'";
+/** A browser shows a PDF with parts of its own, which a stricter policy may forbid. */
+const PDF = "frame-ancestors 'none'";
 
 /** Sets the theme before anything is drawn; its place is in app.html. */
 const MODE = createInitialModeExpression();
@@ -112,7 +114,8 @@ export const handle: Handle = async ({ event, resolve }) => {
 			: response;
 	for (const [name, value] of Object.entries(HEADERS)) answer.headers.set(name, value);
 	if (!answer.headers.has('content-security-policy')) {
-		answer.headers.set('content-security-policy', BARE);
+		const pdf = answer.headers.get('content-type') === 'application/pdf';
+		answer.headers.set('content-security-policy', pdf ? PDF : BARE);
 	}
 	if (isGuarded() && !answer.headers.has('cache-control')) {
 		answer.headers.set('cache-control', 'private, no-cache');

@@ -9,6 +9,7 @@
 	import type { PageData } from './$types';
 
 	let { data }: { data: PageData } = $props();
+	const MARGINS = '@page { margin: 14mm 15mm }';
 	/** Whole minutes and seconds of one time through. */
 	function lasts(quarters: number, tempo: number): string {
 		const seconds = Math.round((60 * quarters) / tempo);
@@ -18,7 +19,10 @@
 </script>
 
 <svelte:window onkeydowncapture={keys} />
-<svelte:head><title>{data.set.name} · Set list · Arc Step</title></svelte:head>
+<svelte:head>
+	<title>{data.set.name} · Set list · Arc Step</title>
+	<svelte:element this={"style"}>{MARGINS}</svelte:element>
+</svelte:head>
 <div class="off-paper">
 	<TopBar title="Set list">
 		{#snippet actions()}
@@ -182,12 +186,24 @@
 		main {
 			padding: 0;
 		}
+		h1 {
+			font-size: 32px;
+		}
+		h2 {
+			font-size: 23px;
+		}
 		li {
-			grid-template-columns: 40px minmax(0, 1fr) 90px 110px 170px;
+			grid-template-columns: 34px minmax(0, 1fr) 104px 118px 150px;
 			gap: 0 10px;
 		}
 		.start {
 			grid-column: auto;
+		}
+		.key {
+			font-size: 15px;
+		}
+		small {
+			font-size: 12px;
 		}
 	}
 </style>
