@@ -1,5 +1,6 @@
 import { expect, test, type APIRequestContext } from '@playwright/test';
 import { mkdtempSync } from 'node:fs';
+import { connect } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { start } from './server';
@@ -119,6 +120,9 @@ test('a second process on the folder is refused, and a clean stop frees it', asy
 		/^exit 1: The data folder .* is in use by another Arc Step process[^\n]*\n$/
 	);
 	expect((await request.get(`${first.url}/healthz`)).ok()).toBe(true);
+	// A connection that asks nothing, as browsers make ahead of time, does not hold it up.
+	const silent = connect(Number(new URL(first.url).port), '127.0.0.1');
+	await new Promise((resolve) => silent.once('connect', resolve));
 	first.process.kill('SIGTERM');
 	expect(await first.exited).toBe(0);
 	const again = await start(data);

@@ -42,7 +42,19 @@ export async function serve() {
 	}
 	let handler = null;
 	const waiting = [];
+	let stopping = false;
+	/** Requests that are being answered, and every connection, also one that has asked nothing yet. */
+	let open = 0;
+	const sockets = new Set();
+	const hangUp = () => {
+		if (stopping && open === 0) for (const socket of sockets) socket.destroySoon();
+	};
 	const take = (request, response) => {
+		open++;
+		response.once('close', () => {
+			open--;
+			hangUp();
+		});
 		// Also for what is served as a file; what the app answers says more.
 		response.setHeader('x-content-type-options', 'nosniff');
 		response.setHeader('cross-origin-resource-policy', 'same-origin');
@@ -56,6 +68,10 @@ export async function serve() {
 	} catch (error) {
 		fail(`ARC_STEP_TLS_CERT and ARC_STEP_TLS_KEY are no pair that can be used: ${error.message}`);
 	}
+	server.on('connection', (socket) => {
+		sockets.add(socket);
+		socket.once('close', () => sockets.delete(socket));
+	});
 	// Longer than clients keep an idle connection: none is closed just as it is used again.
 	server.keepAliveTimeout = 65_000;
 	await new Promise((resolve) => {
@@ -75,13 +91,12 @@ export async function serve() {
 	// Routes check their own bodies, so that a refusal says what is wrong.
 	process.env.BODY_SIZE_LIMIT = 'Infinity';
 
-	let stopping = false;
 	const stop = () => {
 		if (stopping) return;
 		stopping = true;
 		setTimeout(() => process.exit(1), STOP_LIMIT_MS).unref();
 		server.close(() => process.emit('sveltekit:shutdown', 'SIGTERM'));
-		server.closeIdleConnections();
+		hangUp();
 	};
 	process.on('SIGINT', stop);
 	process.on('SIGTERM', stop);

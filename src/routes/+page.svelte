@@ -125,8 +125,10 @@
 		const tune = data.tunes.find((one) => one.id === id);
 		const saved = board.save(`${tune?.title} is moved.`);
 		await tick();
-		const rows = [...(list?.querySelectorAll<HTMLElement>(`tr[data-tune="${id}"]`) ?? [])];
-		const now = by > 0 ? rows.at(-1) : rows[0];
+		// Where it is now: in the same set, or over its end in the next; it may stand in others too.
+		const zones = [...(list?.querySelectorAll<HTMLElement>('[data-set]') ?? [])];
+		const near = [zone, zones.at((zones.indexOf(zone) + by) % zones.length)];
+		const now = near.map((one) => one?.querySelector(`tr[data-tune="${id}"]`)).find(Boolean);
 		now?.querySelector<HTMLElement>(grip ? '.grip' : 'a.open')?.focus();
 		await saved;
 	}
