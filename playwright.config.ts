@@ -24,7 +24,7 @@ export default defineConfig({
 	testDir: 'e2e',
 	outputDir: 'test-results/browser',
 	fullyParallel: true,
-	workers: 3,
+	workers: 2,
 	// A machine that is busy with something else may miss a deadline once; a second miss is a failure.
 	retries: process.env.CI ? 1 : 0,
 	timeout: 60_000,
