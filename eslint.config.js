@@ -1,5 +1,6 @@
 import js from '@eslint/js';
 import globals from 'globals';
+import regexp from 'eslint-plugin-regexp';
 import svelte from 'eslint-plugin-svelte';
 import ts from 'typescript-eslint';
 import svelteConfig from './svelte.config.js';
@@ -100,6 +101,15 @@ export default ts.config(
 			'svelte/no-navigation-without-resolve': 'off',
 			// Maps and sets here are built inside one derivation and never changed after.
 			'svelte/prefer-svelte-reactivity': 'off'
+		}
+	},
+	{
+		// Text of a player or a file is read in time that grows with its length, not with its square.
+		files: ['src/**'],
+		plugins: { regexp },
+		rules: {
+			'regexp/no-super-linear-backtracking': ['error', { report: 'potential' }],
+			'regexp/no-super-linear-move': ['error', { report: 'potential' }]
 		}
 	},
 	...coreRules

@@ -287,6 +287,16 @@ describe('limits', () => {
 		expect(utf8Length('C♭𝄫')).toBe(8);
 	});
 
+	it('of the text is counted in bytes, and whole characters are read up to it', () => {
+		const bars = (start: string, end: string) => parseChart(`${start}| C |${end}`).bars.length;
+		const words = (bytes: number) => `// ${'é'.repeat((bytes - 4) / 2)}\n`;
+		expect(bars(words(LIMITS.bytes - 20), '\n| G |')).toBe(2);
+		expect(bars(words(LIMITS.bytes - 20), `\n| G |${words(1000)}`)).toBe(2);
+		expect(bars('', `${words(LIMITS.bytes)}| G |`)).toBe(1);
+		const cut = parseChart(`| C |\n${words(LIMITS.bytes)}`).diagnostics[0];
+		expect(cut).toMatchObject({ limit: true, message: expect.stringContaining('64 KiB') });
+	});
+
 	it('never throw, whatever the text', () => {
 		const piece = fc.constantFrom(
 			'|',

@@ -2,8 +2,8 @@ import { looksLikeNumeral, parseChord, parseNumeral, type Chord, type Key } from
 import { pitchClass } from '../pitch';
 import type { Chart } from './types';
 
-/** Signs that part chords in a progression as people write it down. */
-const BETWEEN = /\s*(?:[|,;→–]|->|\s-(?=\s))\s*|\s+/;
+/** Signs that part chords in a progression as people write it down; a dash between blanks is one, too. */
+const BETWEEN = /->|[|,;→–]/g;
 
 /**
  * Reads a progression: chord symbols, or Roman numerals where a key is known, parted by spaces, commas, bar
@@ -12,7 +12,10 @@ const BETWEEN = /\s*(?:[|,;→–]|->|\s-(?=\s))\s*|\s+/;
  * @example readProgression('Dm7 | G7', null)?.map((chord) => chord.symbol) // ['Dm7', 'G7']
  */
 export function readProgression(text: string, key: Key | null): Chord[] | null {
-	const words = text.split(BETWEEN).filter((word) => word !== '');
+	const words = text
+		.replace(BETWEEN, ' ')
+		.split(/\s+/)
+		.filter((word) => word !== '' && word !== '-');
 	const chords: Chord[] = [];
 	for (const word of words) {
 		const chord =

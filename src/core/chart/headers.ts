@@ -19,10 +19,14 @@ const DEFAULT_HEADERS: Headers = {
 
 /** A header line in its parts, or null when the line is none. */
 export function splitHeader(line: string): { name: string; value: string; valueAt: number } | null {
-	const match = /^(\s*([A-Za-z][A-Za-z _-]*?)\s*:)(?!\|)\s*(.*?)\s*$/.exec(line);
-	if (!match || match[1].includes('|')) return null;
-	const valueAt = match[3] === '' ? match[1].length : line.indexOf(match[3], match[1].length);
-	return { name: match[2].toLowerCase(), value: match[3], valueAt };
+	const colon = line.indexOf(':');
+	if (colon < 0 || line[colon + 1] === '|') return null;
+	const name = line.slice(0, colon).trim();
+	if (!/^[A-Za-z][A-Za-z _-]*$/.test(name)) return null;
+	const rest = line.slice(colon + 1);
+	const value = rest.trim();
+	const valueAt = value === '' ? colon + 1 : line.length - rest.trimStart().length;
+	return { name: name.toLowerCase(), value, valueAt };
 }
 
 /** Reads `4/4` … `15/8`: numerator 2…15 over 4 or 8. */
@@ -37,10 +41,10 @@ const SHORT_MODES: Record<string, Mode> = { '': 'major', m: 'minor', min: 'minor
 
 /** Reads `Bb`, `F# minor`, `F#m`, `Db lydian`, `Bb blues`. */
 export function parseKey(text: string): Key | null {
-	const match = /^([A-G](?:bb|b|##|#)?)\s*(.*)$/.exec(asciiAccidentals(text).trim());
+	const match = /^([A-G](?:bb|b|##|#)?)(.*)$/.exec(asciiAccidentals(text).trim());
 	const tonic = match && parseNote(match[1]);
 	if (!match || !tonic) return null;
-	const word = match[2].toLowerCase();
+	const word = match[2].trim().toLowerCase();
 	const mode = SHORT_MODES[word] ?? MODES.find((name) => name === word);
 	return mode ? { tonic, mode } : null;
 }

@@ -32,15 +32,28 @@ type Draft = {
 /** More passes than this could not be played anyway. */
 const MAX_TIMES = LIMITS.played;
 
+const utf8SizeOf = (sign: string): number => {
+	const code = sign.codePointAt(0) ?? 0;
+	return code < 0x80 ? 1 : code < 0x800 ? 2 : code < 0x10000 ? 3 : 4;
+};
+
 /** Bytes of a text in UTF-8. */
 export const utf8Length = (text: string): number => {
 	let bytes = 0;
-	for (const sign of text) {
-		const code = sign.codePointAt(0) ?? 0;
-		bytes += code < 0x80 ? 1 : code < 0x800 ? 2 : code < 0x10000 ? 3 : 4;
-	}
+	for (const sign of text) bytes += utf8SizeOf(sign);
 	return bytes;
 };
+
+/** As many whole characters from the start of a text as have at most so many bytes in UTF-8. */
+function withinBytes(text: string, most: number): string {
+	let [bytes, at] = [0, 0];
+	for (const sign of text) {
+		bytes += utf8SizeOf(sign);
+		if (bytes > most) break;
+		at += sign.length;
+	}
+	return text.slice(0, at);
+}
 
 class Reader {
 	readonly report = new Report();
@@ -164,9 +177,11 @@ class Reader {
 			this.finish();
 		}
 		this.open = null;
-		const match = /^\[\s*(.*?)(?:\s+[x×]\s*(\d+))?\s*\]$/.exec(token.text);
-		const times = Number(match?.[2] ?? 1);
-		if (!match || match[1] === '') {
+		const inside = token.text.endsWith(']') ? token.text.slice(1, -1).trimEnd() : '';
+		const count = /\s[x×]\s*(\d+)$/.exec(inside);
+		const times = Number(count?.[1] ?? 1);
+		const name = inside.slice(0, count?.index).trim();
+		if (name === '') {
 			this.report.error(token, 'A section is a name in brackets: [Head] or [Head x2].');
 			return;
 		}
@@ -174,7 +189,7 @@ class Reader {
 		if (!sane) this.report.error(token, `A section is played 1 to ${MAX_TIMES} times.`);
 		this.closeRepeat(token);
 		this.sections.push({
-			name: match[1].slice(0, 80),
+			name: name.slice(0, 80),
 			times: sane ? times : 1,
 			from: this.bars.length
 		});
@@ -316,7 +331,7 @@ export function readChartText(source: string): Written {
 			span,
 			`A chart is at most ${LIMITS.bytes / 1024} KiB of text; the rest is not read.`
 		);
-		text = text.slice(0, LIMITS.bytes / 4);
+		text = withinBytes(text, LIMITS.bytes);
 	}
 	text.split(/\r\n|\r|\n/).forEach((line, i) => reader.line(line, i + 1));
 	reader.closeRepeat({ line: 1, column: 1, length: 1 });

@@ -14,13 +14,15 @@ const PIECES = new RegExp(
 		`(?<barline>${BARLINE})`,
 		String.raw`(?<section>\[[^\]|]*\]?)`,
 		String.raw`(?<signature>\{[^}|]*\}?)`,
-		String.raw`(?<ending>(?:\d+[.,][ \t]*)*\d+\.(?![^\s|<A-G#bivIVN%./]))`,
+		// Bounded, so that a long row of numbers is not read again from each of them.
+		String.raw`(?<ending>(?:\d{1,4}[.,][ \t]{0,8}){0,31}\d{1,4}\.(?![^\s|<A-G#bivIVN%./]))`,
 		String.raw`(?<repeat>%)`,
-		String.raw`(?<hold>[./])(?=[\s|./]|$)`,
-		String.raw`(?<word>(?:\([^)|]*\)|[^\s|{}\[\]%:]|:(?!\|))+|\S)`
+		String.raw`(?<hold>[./])(?=[\s|./]|$)`
 	].join('|'),
 	'gy'
 );
+/** What ends a word, outside brackets of its own. */
+const NO_WORD = /[\s|{}[\]%]/;
 const COUNT = /\s*[x×]\s*(\d+)(?=\s|\||$)/y;
 
 /** The text of a line without its comment. */
@@ -30,23 +32,47 @@ export const withoutComment = (line: string): string => {
 };
 
 /**
+ * Where words end: at a blank, a bar line or a sign of the grammar, but not inside round brackets that are closed
+ * before the next bar line. Asked from left to right it looks at every letter a few times at most.
+ */
+function wordEnds(text: string): (at: number) => number {
+	/** The next closing bracket or bar line; what was found stays true for every place before it. */
+	let stop = -1;
+	const stopAfter = (at: number): number => {
+		while (stop <= at || (stop < text.length && text[stop] !== ')' && text[stop] !== '|')) {
+			stop = Math.max(stop, at) + 1;
+		}
+		return stop;
+	};
+	return (at) => {
+		let i = at;
+		while (i < text.length && !NO_WORD.test(text[i]) && !text.startsWith(':|', i)) {
+			const close = text[i] === '(' ? stopAfter(i) : -1;
+			i = text[close] === ')' ? close + 1 : i + 1;
+		}
+		return Math.max(i, at + 1);
+	};
+}
+
+/**
  * Cuts one line of bars into tokens. A number with a point is an ending only at the start of a bar;
  * a repeat count stands only behind `:|`.
  */
 export function tokens(text: string, line: number): Token[] {
 	const found: Token[] = [];
+	const wordEnd = wordEnds(text);
 	let at = 0;
 	while (at < text.length) {
 		PIECES.lastIndex = at;
 		const match = PIECES.exec(text);
-		if (!match) break;
-		const entry = Object.entries(match.groups ?? {}).find(([, value]) => value !== undefined);
+		const entry = Object.entries(match?.groups ?? {}).find(([, value]) => value !== undefined);
 		const kind = (entry?.[0] ?? 'word') as Token['kind'] | 'space';
+		const piece = match?.[0] ?? text.slice(at, wordEnd(at));
 		if (kind !== 'space') {
-			found.push({ kind, text: match[0], line, column: at + 1, length: match[0].length });
+			found.push({ kind, text: piece, line, column: at + 1, length: piece.length });
 		}
-		at += match[0].length;
-		if (kind === 'barline' && match[0].startsWith(':')) {
+		at += piece.length;
+		if (kind === 'barline' && piece.startsWith(':')) {
 			COUNT.lastIndex = at;
 			const count = COUNT.exec(text);
 			if (count) {

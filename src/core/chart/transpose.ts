@@ -65,13 +65,13 @@ export function transposeText(text: string, interval: Interval): string {
 			if (!begun && splitHeader(code)) return moveHeader(raw, interval);
 			if (!/[|[{]/.test(code)) return raw;
 			begun = true;
-			let line = raw;
-			for (const token of tokens(code, i + 1).reverse()) {
-				if (token.kind !== 'word') continue;
-				const at = token.column - 1;
-				line = line.slice(0, at) + moveSymbol(token.text, interval) + line.slice(at + token.length);
+			let [line, at] = ['', 0];
+			for (const { kind, text: word, column, length } of tokens(code, i + 1)) {
+				if (kind !== 'word') continue;
+				line += raw.slice(at, column - 1) + moveSymbol(word, interval);
+				at = column - 1 + length;
 			}
-			return line;
+			return line + raw.slice(at);
 		})
 		.join('\n');
 }

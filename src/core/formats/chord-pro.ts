@@ -106,7 +106,16 @@ export const chordWord = (text: string): string =>
 		? 'N.C.'
 		: text.replace(/[\s|{}[\]%]+/g, '').replace(/^[./]+$/, '');
 
-const DIRECTIVE = /^\s*\{\s*([^:}\s]+)\s*:?\s*([^}]*)\}\s*$/;
+/** A line that is one directive in braces, in its parts; null for any other. */
+function directiveOf(line: string): { name: string; value: string } | null {
+	const text = line.trim();
+	if (!text.startsWith('{') || text.indexOf('}') !== text.length - 1) return null;
+	const inside = text.slice(1, -1).trimStart();
+	const name = /^[^:\s]+/.exec(inside)?.[0];
+	if (name === undefined) return null;
+	const rest = inside.slice(name.length).trimStart();
+	return { name, value: (rest.startsWith(':') ? rest.slice(1) : rest).trimStart() };
+}
 const SECTIONS: Readonly<Record<string, string>> = {
 	verse: 'Verse',
 	sov: 'Verse',
@@ -160,8 +169,12 @@ export function barsOfRow(
 	const first = row.search(/[|]/);
 	const last = row.lastIndexOf('|');
 	const inside = row.slice(first, last + 1);
-	for (const match of inside.matchAll(/(:?\|+[:.]?)(\d(?=\s))?([^|:]*)(?=:?\|)/g)) {
-		const [, line, ending, body] = match;
+	const lines = [...inside.matchAll(/:?\|+[:.]?/g)];
+	for (const [i, { 0: line, index }] of lines.slice(0, -1).entries()) {
+		const between = inside.slice(index + line.length, lines[i + 1].index);
+		if (between.includes(':')) continue;
+		const ending = /^\d(?=\s)/.exec(between)?.[0];
+		const body = ending ? between.slice(1) : between;
 		if (line.endsWith(':')) forward = true;
 		if (line.startsWith(':') && bars.length > 0) {
 			bars[bars.length - 1] = { ...bars[bars.length - 1], repeatTimes: 2 };
@@ -196,8 +209,9 @@ function takeRow(reader: Reader, row: string): void {
 
 function takeDirective(reader: Reader, name: string, value: string, left: LeftOut): void {
 	const key = name.toLowerCase();
-	const [, metaKey, metaValue] = /^(\S+)\s+(.*)$/.exec(value) ?? [];
-	if (key === 'meta' && metaKey) return takeDirective(reader, metaKey, metaValue, left);
+	const [, metaKey, metaValue] = /^(\S+)\s(.*)$/.exec(value) ?? [];
+	if (key === 'meta' && metaKey)
+		return takeDirective(reader, metaKey, metaValue.trimStart(), left);
 	const start = /^start_of_(\w+)$/.exec(key)?.[1] ?? (key in SECTIONS ? key : null);
 	if (start !== null) {
 		const label = /label\s*=\s*"([^"]*)"/.exec(value)?.[1] ?? value.trim();
@@ -232,8 +246,8 @@ function takeDirective(reader: Reader, name: string, value: string, left: LeftOu
 
 /** Chords in brackets between words. */
 function takeLyrics(reader: Reader, line: string, left: LeftOut): void {
-	const chords = [...line.matchAll(/\[([^\]]*)\]/g)].map(([, name]) => name.trim());
-	const words = line.replace(/\[[^\]]*\]/g, '').replace(/[|\s.,-]/g, '');
+	const chords = [...line.matchAll(/\[([^[\]]*)\]/g)].map(([, name]) => name.trim());
+	const words = line.replace(/\[[^[\]]*\]/g, '').replace(/[|\s.,-]/g, '');
 	if (words !== '') reader.words += 1;
 	if (/\|/.test(line) && chords.length > 0) return takeRow(reader, bracketless(line));
 	for (const name of chords) {
@@ -247,7 +261,7 @@ function takeLyrics(reader: Reader, line: string, left: LeftOut): void {
 
 /** The chords and bar lines of a line, without its words. */
 const bracketless = (line: string): string => {
-	const kept = [...line.matchAll(/\[([^\]]*)\]|(:?\|+:?)/g)].map(([, name, bar]) => bar ?? name);
+	const kept = [...line.matchAll(/\[([^[\]]*)\]|(:?\|+:?)/g)].map(([, name, bar]) => bar ?? name);
 	const row = kept.join(' ');
 	return `${row.startsWith('|') ? '' : '| '}${row}${row.endsWith('|') ? '' : ' |'}`;
 };
@@ -270,9 +284,9 @@ export function readChordPro(text: string): FileReading {
 			own.push(kept[1].replaceAll('⟨', '{').replaceAll('⟩', '}'));
 			continue;
 		}
-		const directive = DIRECTIVE.exec(line);
+		const directive = directiveOf(line);
 		if (directive) {
-			const [, name, value] = directive;
+			const { name, value } = directive;
 			if (name === 'subtitle' || name === 'st' || name === 'artist') sub += 1;
 			else takeDirective(reader, name, value, left);
 		} else if (/^\s*#/.test(line) || line.trim() === '') continue;

@@ -44,7 +44,7 @@ function chordLine(line: string): { at: number; name: string }[] | null {
 
 const HEADING =
 	/^\s*(?:\[([^\]|]{1,60})\]|((?:verse|chorus|refrain|bridge|intro|outro|solo|interlude|pre-?chorus|coda|ending|instrumental|tag|head|part|vamp)[^:]{0,30}):?)\s*$/i;
-const FACT = /^\s*(title|key|tempo|bpm|time|capo|tuning|artist|by)\s*[:=]\s*(.+?)\s*$/i;
+const FACT = /^(title|key|tempo|bpm|time|capo|tuning|artist|by)\s*[:=](.+)$/i;
 
 type Facts = {
 	title: string | null;
@@ -62,9 +62,9 @@ const noFacts = (): Facts => ({
 
 /** Takes a line that tells something of the tune; false for any other. */
 function takeFact(facts: Facts, line: string, left: LeftOut): boolean {
-	const found = FACT.exec(line);
-	if (!found) return false;
-	const [, name, value] = found;
+	const [, name, text] = FACT.exec(line.trim()) ?? [];
+	const value = text?.trim();
+	if (!value) return false;
 	const number = Number(/\d+(?:\.\d+)?/.exec(value)?.[0]);
 	switch (name.toLowerCase()) {
 		case 'title':

@@ -6,7 +6,7 @@ import { FINGERS } from './tab-write';
 import type { LineText, PlayedText, TextProblem } from './types';
 
 /** A row of tab: a label perhaps, a bar line, then dashes, frets and signs. */
-const ROW = /^(\s*[A-Ga-g]?[#b♯♭]?\d?\s*)([|‖].*|[-–—]{2,}.*)$/;
+const ROW = /^([A-Ga-g]?[#b♯♭]?\d?)\s*(?:[|‖]|[-–—]{2})/;
 /** Beats counted above a tab: `1 e + a 2 …`. */
 const COUNTS = /^[\s\d+&.,ae|]*$/i;
 const FINGER_ROW = new RegExp(`^[\\s\\d]*${FINGERS}\\s*$`);
@@ -57,10 +57,10 @@ function systemsOf(text: string): System[] {
 		rows = [];
 	};
 	lines.forEach((line, i) => {
-		const found = ROW.exec(line);
-		if (found && /[-–—|‖]/.test(found[2]) && (rows.length > 0 || /[-–—]{2}/.test(line))) {
+		const found = ROW.exec(line.trimStart());
+		if (found && (rows.length > 0 || /[-–—]{2}/.test(line))) {
 			if (rows.length === 0) above = last;
-			rows.push({ line: i + 1, label: found[1].trim(), text: line });
+			rows.push({ line: i + 1, label: found[1], text: line });
 		} else close(line);
 		last = !found && COUNTS.test(line) && /\b1\b/.test(line) ? line : null;
 	});

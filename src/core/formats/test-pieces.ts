@@ -106,7 +106,7 @@ export const linesOn = (text: string, unit: number): fc.Arbitrary<Piece> => {
 							: DOWN;
 				const technique = list[part.how % list.length];
 				const midi = pitchAt(piece.instrument, { string, fret });
-				const name = pitchName(midi).replace(/-?\d+$/, '');
+				const name = pitchName(midi).replace(/-?\d{1,2}$/, '');
 				// A bent string is held by the finger that bends it.
 				const finger = part.finger;
 				notes.push({ tick, durationTicks, string, fret, midi, name, finger, technique });

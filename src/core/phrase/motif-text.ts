@@ -32,12 +32,12 @@ function stepOf(text: string, basis: Basis): string | number | null {
 	return isStep(basis, step, ROLES) ? step : null;
 }
 
-const NOTE = /^(.*?)(\^*|_*)$/;
-
 /** One part of a word as a note; a message where it is none. */
 function readStep(part: string, basis: Basis): Pick<MotifNote, 'step' | 'octave'> | string {
-	const [, text = '', marks = ''] = NOTE.exec(part) ?? [];
-	const step = stepOf(text, basis);
+	const mark = part.at(-1);
+	let end = part.length;
+	while ((mark === '^' || mark === '_') && part[end - 1] === mark) end--;
+	const [step, marks] = [stepOf(part.slice(0, end), basis), part.slice(end)];
 	if (step === null) {
 		return `“${part}” cannot be read here: write ${WANTED[basis]}; - holds, . rests.`;
 	}

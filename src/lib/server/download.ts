@@ -6,7 +6,7 @@ function plainName(name: string): string {
 		.replaceAll('♭', 'b')
 		.replaceAll('♯', 's')
 		.replace(/[^A-Za-z0-9]+/g, '-')
-		.replace(/^-+|-+$/g, '');
+		.replace(/^-|-$/g, '');
 	return plain.slice(0, 80) || 'arc-step';
 }
 

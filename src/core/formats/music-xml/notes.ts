@@ -22,7 +22,7 @@ type Node = ReturnType<typeof el>;
 
 function pitchNode(name: string, midi: number): Node {
 	const note = parseNote(name) ?? { letter: 0, alter: 0 };
-	const octave = Number(/-?\d+$/.exec(spelledPitch(name, midi))?.[0] ?? 4);
+	const octave = Number(/-?\d{1,2}$/.exec(spelledPitch(name, midi))?.[0] ?? 4);
 	return el('pitch', [
 		el('step', LETTERS[note.letter]),
 		note.alter === 0 ? null : el('alter', note.alter),

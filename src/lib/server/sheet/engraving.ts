@@ -76,7 +76,7 @@ function textInk(node: XmlNode, dx: number, dy: number, scale: number): Ink[] {
 		const start = x - (anchor === 'middle' ? wide / 2 : wide);
 		return [{ kind: 'text', x: start, y, text: node.text, font: 'score', size }];
 	}
-	const size = Number(/([\d.]+)px/.exec(style)?.[1] ?? 8);
+	const size = Number(/(?<![\d.])([\d.]+)px/.exec(style)?.[1] ?? 8);
 	// A bar number of one point is the engraver's own; the page has its numbers elsewhere.
 	if (size < 2 || node.text === '') return [];
 	const face: Face = /bold/.test(style) ? 'tab' : 'text';

@@ -131,7 +131,7 @@ describe('the printed page', () => {
 	])('shows %s', (_, options, count, there, missing) => {
 		const drawn = sheetSvg(requestOf(TEXTS.ferry, 'eighth', options));
 		expect(drawn).toHaveLength(count);
-		const words = drawn.join().replace(/<[^>]*>/g, ' ');
+		const words = drawn.join().replace(/<[^<>]*>/g, ' ');
 		for (const each of there) expect(words).toContain(each);
 		for (const each of missing) expect(words).not.toContain(each);
 	});

@@ -29,7 +29,7 @@ import { completions } from '$core/chord';
 import { readingField, spanRange, takeSuggestion } from './marks';
 
 const matcher = new MatchDecorator({
-	regexp: /(^\s*[A-Za-z][\w -]*:(?!\|))|(\/\/.*$)|(\[[^\]]*\])|(:?\|[\]:|]*)/gm,
+	regexp: /(^[ \t]*[A-Za-z][\w -]*:(?!\|))|((?<!\/)\/\/.*)|(\[[^[\]]*\])|((?<![:|]):?\|[\]:|]*)/g,
 	decoration: (match) =>
 		Decoration.mark({
 			class: match[1] ? 'cm-header' : match[2] ? 'cm-comment' : match[3] ? 'cm-section' : 'cm-bar'
@@ -50,7 +50,7 @@ const highlighting = ViewPlugin.fromClass(
 );
 
 function completeChord(context: CompletionContext): CompletionResult | null {
-	const word = context.matchBefore(/[A-G][^\s|[\]{}%]*/);
+	const word = context.matchBefore(/[A-G][^\s|[\]{}%]{0,40}/);
 	const line = context.state.doc.lineAt(context.pos);
 	if (!word || !line.text.slice(0, context.pos - line.from).includes('|')) return null;
 	if (word.text.length < 2 && !context.explicit) return null;

@@ -115,7 +115,7 @@ describe('a shape in words', () => {
 		expect(kindWords(octave)).toBe('root to root');
 		expect(captionWords(octave)).toBe('A form, root string 5');
 		expect(captionWords(shapes[0])).toMatch(/^[A-Z]\w+ notes, (no reach|\w+ reach(es)?)$/);
-		expect(detailWords(octave).join()).toMatch(/lowest root on string 5.*\d+ mm/);
+		expect(detailWords(octave).join()).toMatch(/lowest root on string 5\D.*\d mm/);
 		for (const shape of shapes.filter((entry) => entry.kind === 'fragment')) {
 			expect(kindWords(shape)).toMatch(/^strings \d–\d$/);
 		}
