@@ -3,10 +3,12 @@ import { closeDatabase, hasNoRoom, openDatabase } from '$lib/server/database';
 import { loadDemo } from '$lib/server/demo';
 import { isOurs } from '$lib/server/hosts';
 import { drain } from '$lib/server/http';
-import { closePool } from '$lib/server/pool';
-import { problemResponse } from '$lib/server/problem';
+import { startJobs, stopJobs } from '$lib/server/jobs';
+import { clientGone, whileAsked } from '$lib/server/leaving';
+import { readTunesInPool } from '$lib/server/pool';
+import { noRoom, problemResponse } from '$lib/server/problem';
 import { SESSION } from '$lib/server/session-cookie';
-import { purgeDeleted } from '$lib/server/tunes';
+import { purgeDeleted, readAgain } from '$lib/server/tunes';
 import {
 	redirect,
 	type Handle,
@@ -20,9 +22,11 @@ export const init: ServerInit = async () => {
 	const db = await openDatabase();
 	await setPassphrase(db, process.env.ARC_STEP_PASSPHRASE);
 	await purgeDeleted(db);
+	startJobs();
+	await readAgain(db, readTunesInPool);
 	if (process.env.ARC_STEP_DEMO === '1') await loadDemo(db);
 	process.once('sveltekit:shutdown', async () => {
-		await closePool();
+		await stopJobs();
 		await closeDatabase();
 	});
 };
@@ -67,10 +71,7 @@ async function refusal({
 		!(await isInside(await openDatabase(), cookies.get(SESSION)));
 	if (!locked) {
 		if (SAFE.has(request.method) || COMPUTES.test(url.pathname) || !hasNoRoom()) return null;
-		return problemResponse(
-			507,
-			'The disk of this notebook is nearly full: nothing was saved. What stands here is not lost; make room, then try again.'
-		);
+		return noRoom();
 	}
 	const page = isDataRequest || request.headers.get('accept')?.includes('text/html');
 	if (page && SAFE.has(request.method) && !url.pathname.startsWith('/api/')) {
@@ -103,14 +104,15 @@ export const handle: Handle = async ({ event, resolve }) => {
 	const refused = await refusal(event);
 	const response =
 		refused ??
-		(await resolve(event, {
-			transformPageChunk: ({ html }) => html.replace('%mode%', () => MODE)
-		}));
+		(await whileAsked(event.platform?.req, () =>
+			resolve(event, { transformPageChunk: ({ html }) => html.replace('%mode%', () => MODE) })
+		));
+	if (response.status === 503) response.headers.set('retry-after', RETRY_SECONDS);
 	if (response.status >= 400) await drain(request);
 	const told = response.headers.get('content-type')?.includes('problem+json');
 	const answer =
-		url.pathname.startsWith('/api/') && response.status >= 400 && !told
-			? asProblem(response, request.method)
+		isAsked(url.pathname) && response.status >= 400 && !told
+			? await asProblem(response, request.method)
 			: response;
 	for (const [name, value] of Object.entries(HEADERS)) answer.headers.set(name, value);
 	if (!answer.headers.has('content-security-policy')) {
@@ -123,21 +125,31 @@ export const handle: Handle = async ({ event, resolve }) => {
 	return answer;
 };
 
+/** Addresses of programs: the API, and files. */
+const isAsked = (path: string): boolean => path.startsWith('/api/') || /\.\w{2,8}$/.test(path);
+
+/** After how many seconds something that was refused for now may be tried again. */
+const RETRY_SECONDS = '2';
+
 /** A refusal of the framework in the API’s own words. */
-function asProblem(response: Response, method: string): Response {
+async function asProblem(response: Response, method: string): Promise<Response> {
 	if (response.status === 405) {
 		const allow = response.headers.get('allow') ?? '';
 		const refusal = problemResponse(405, `${method} is not possible here; use ${allow}.`);
 		refusal.headers.set('allow', allow);
 		return refusal;
 	}
-	const detail =
-		response.status === 404 ? 'There is nothing at this address.' : 'The request failed.';
-	return problemResponse(response.status, detail);
+	if (response.status === 404) return problemResponse(404, 'There is nothing at this address.');
+	const body = (await response.json().catch(() => null)) as App.Error | null;
+	const problem = problemResponse(response.status, body?.message ?? 'The request failed.');
+	const retry = response.headers.get('retry-after');
+	if (retry) problem.headers.set('retry-after', retry);
+	return problem;
 }
 
 export const handleError: HandleServerError = ({ error, status, message }) => {
-	if (status < 500) return { message };
+	// Nobody waits for it any more.
+	if (status < 500 || clientGone()?.aborted) return { message };
 	console.error(error);
 	return { message: 'Something broke on the server. Nothing that was saved is lost; try again.' };
 };

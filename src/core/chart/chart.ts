@@ -18,6 +18,10 @@ export function parseChart(text: string): Chart {
 	return { headers, bars, sections, played, events, changes, diagnostics };
 }
 
+/** Ticks of each played bar. */
+export const barTicksOf = (chart: Chart): number[] =>
+	chart.played.map(({ lengthTicks }) => lengthTicks);
+
 /** Ticks from the first beat to the end of the last played bar. */
 export const chartTicks = (chart: Chart): number => {
 	const last = chart.played.at(-1);

@@ -1,6 +1,6 @@
 import { looksLikeNumeral, parseChord, parseNumeral, type Chord, type Key } from '../chord';
 import { pitchClass } from '../pitch';
-import type { Chart } from './types';
+import type { Change } from './types';
 
 /** Signs that part chords in a progression as people write it down; a dash between blanks is one, too. */
 const BETWEEN = /->|[|,;→–]/g;
@@ -32,23 +32,32 @@ const soundOf = ({ root, quality, bass }: Chord): string =>
 		' '
 	);
 
+const MARK = '|';
+/** Stands before a chord that follows a silence: nothing leads over it. */
+const SILENCE = `${MARK}-`;
+
 /**
- * Finds where a progression is first played in a chart, its chords one after the other, however long each
- * lasts; the loop’s return to the top is not looked over.
- * @returns the written bar (from 1) where it begins, and the chords as they are written there
+ * The changes of a chart as a text that can be searched: `|sound|sound…|`, a dash where silence parts them.
+ * The loop’s return to the top is not in it.
+ */
+export const chordSounds = (changes: readonly Pick<Change, 'from' | 'to'>[]): string =>
+	changes
+		.map(({ from, to }, i) => `${from === null && i > 0 ? SILENCE : ''}${MARK}${soundOf(to.chord)}`)
+		.join('') + MARK;
+
+/**
+ * Finds where a progression is first played, its chords one after the other, however long each lasts.
+ * @param sounds what `chordSounds` made of the chart
+ * @returns the indices of the changes from the first to after the last; null where it is not played
  */
 export function findProgression(
-	{ changes }: Chart,
+	sounds: string,
 	wanted: readonly Chord[]
-): { readonly bar: number; readonly symbols: readonly string[] } | null {
-	const sounds = wanted.map(soundOf).filter((sound, i, all) => sound !== all[i - 1]);
-	const played = changes.map(({ to }) => soundOf(to.chord));
-	for (let i = 0; i + sounds.length <= played.length; i++) {
-		if (!sounds.every((sound, k) => played[i + k] === sound)) continue;
-		// Silence between two chords parts them.
-		const parts = changes.slice(i, i + sounds.length);
-		if (parts.slice(1).some(({ from }) => from === null)) continue;
-		return { bar: parts[0].source, symbols: parts.map(({ to }) => to.symbol) };
-	}
-	return null;
+): { readonly from: number; readonly to: number } | null {
+	const once = wanted.map(soundOf).filter((sound, i, all) => sound !== all[i - 1]);
+	const at = sounds.indexOf(MARK + once.join(MARK) + MARK);
+	if (at < 0) return null;
+	const before = sounds.slice(0, at).replaceAll(SILENCE, '');
+	const from = before.split(MARK).length - 1;
+	return { from, to: from + once.length };
 }

@@ -15,9 +15,9 @@ export {
 	type TimeSignature,
 	type WrittenBar
 } from './types';
-export { chartTicks, eventAt, parseChart } from './chart';
+export { barTicksOf, chartTicks, eventAt, parseChart } from './chart';
 export { compareChords } from './compare';
-export { findProgression, readProgression } from './find';
+export { chordSounds, findProgression, readProgression } from './find';
 export { keyName, parseKey } from './headers';
 export { utf8Length } from './parse';
 export { circleOf, transposeText } from './transpose';

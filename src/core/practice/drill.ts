@@ -1,6 +1,5 @@
 import type { BarRange } from '../band';
 import type { Chart } from '../chart';
-import { chartTicks } from '../chart';
 import type { Style } from '../route';
 import { ladderFor, type Ladder } from './ladder';
 import type { Rules } from './types';
@@ -118,10 +117,17 @@ export function moveDrill<D extends Drill>(drill: D, position: number, key: stri
 	return { ...drill, position, key, routeId, rules };
 }
 
-/** Ms of a pass at a tempo, without its count-in. */
-export function passMs(chart: Chart, drill: Pick<Drill, 'range' | 'loops'>, tempo: number): number {
+/**
+ * Ms of a pass at a tempo, without its count-in.
+ * @param barTicks ticks of each played bar of the tune
+ */
+export function passMs(
+	barTicks: readonly number[],
+	drill: Pick<Drill, 'range' | 'loops'>,
+	tempo: number
+): number {
 	const { range, loops } = drill;
-	const played = range ? chart.played.slice(range.from, range.to) : chart.played;
-	const ticks = range ? played.reduce((sum, bar) => sum + bar.lengthTicks, 0) : chartTicks(chart);
+	const played = range ? barTicks.slice(range.from, range.to) : barTicks;
+	const ticks = played.reduce((sum, bar) => sum + bar, 0);
 	return (ticks * loops * 60_000) / (tempo * 480);
 }

@@ -44,7 +44,7 @@ const setRow = z.strictObject({
 	id,
 	name: short,
 	note: z.string().max(2000).refine(isStorable, UNSTORABLE),
-	tunes: z.array(id).max(2000).describe('In playing order'),
+	tunes: z.array(id).max(20_000).describe('In playing order'),
 	...times
 });
 
@@ -116,19 +116,42 @@ const takeRow = z.strictObject({
 	...times
 });
 
-/** A whole notebook in one document. */
-export const backupDocument = z.strictObject({
+/** One row of each kind. */
+export const BACKUP_ROWS = {
+	tunes: tuneRow,
+	routes: routeRow,
+	motifs: z.strictObject({ id, ...motifRecord.shape, ...times }),
+	sets: setRow,
+	instruments: z.strictObject({ id, ...instrumentRecord.shape, ...times }),
+	cards: cardRow,
+	takes: takeRow
+} as const satisfies Record<RestoreKind, z.ZodType>;
+export type BackupRow = { readonly [K in RestoreKind]: z.infer<(typeof BACKUP_ROWS)[K]> };
+
+/** Most rows of each kind. */
+export const MOST_ROWS: Readonly<Record<RestoreKind, number>> = {
+	...{ tunes: 200_000, routes: 1_000_000, motifs: 200_000, sets: 20_000 },
+	...{ instruments: 20_000, cards: 1_000_000, takes: 1_000_000 }
+};
+
+/** What of a backup is no list of rows. */
+export const BACKUP_HEAD = z.strictObject({
 	format: z.literal('arc-step/backup'),
 	formatVersion: z.literal(FORMAT_VERSION),
 	exportedAt: when,
-	tunes: z.array(tuneRow).max(20_000),
-	routes: z.array(routeRow).max(100_000),
-	motifs: z.array(z.strictObject({ id, ...motifRecord.shape, ...times })).max(20_000),
-	sets: z.array(setRow).max(2000),
-	instruments: z.array(z.strictObject({ id, ...instrumentRecord.shape, ...times })).max(2000),
-	player: z.strictObject({ ...playerInput.shape, ...times }).nullable(),
-	cards: z.array(cardRow).max(100_000),
-	takes: z.array(takeRow).max(100_000)
+	player: z.strictObject({ ...playerInput.shape, ...times }).nullable()
+});
+
+/** A whole notebook in one document. */
+export const backupDocument = z.strictObject({
+	...BACKUP_HEAD.shape,
+	tunes: z.array(BACKUP_ROWS.tunes).max(MOST_ROWS.tunes),
+	routes: z.array(BACKUP_ROWS.routes).max(MOST_ROWS.routes),
+	motifs: z.array(BACKUP_ROWS.motifs).max(MOST_ROWS.motifs),
+	sets: z.array(BACKUP_ROWS.sets).max(MOST_ROWS.sets),
+	instruments: z.array(BACKUP_ROWS.instruments).max(MOST_ROWS.instruments),
+	cards: z.array(BACKUP_ROWS.cards).max(MOST_ROWS.cards),
+	takes: z.array(BACKUP_ROWS.takes).max(MOST_ROWS.takes)
 });
 export type BackupDocument = z.infer<typeof backupDocument>;
 

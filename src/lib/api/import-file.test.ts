@@ -36,7 +36,7 @@ describe('a file on its way into the notebook', () => {
 		['tin-roof.txt', writeTabPage(piece)]
 	])('%s becomes a tune with its line as a route, note by note', (name, file) => {
 		const { tunes, understood, leftOut } = ready(name, file);
-		expect(tunes[0].chart?.trimEnd()).toBe(TEXTS.ferry.trimEnd());
+		expect(tunes[0].tune?.chart.trimEnd()).toBe(TEXTS.ferry.trimEnd());
 		const [{ plan, input }] = tunes[0].routes;
 		expect(input.name).toBe('A line');
 		expect(
@@ -68,7 +68,7 @@ describe('a file on its way into the notebook', () => {
 	it('is named for its file where it has no title', () => {
 		const { tunes } = ready('My_lamp-song.txt', '| C | F |\n');
 		expect(tunes[0].title).toBe('My lamp song');
-		expect(tunes[0].chart).toBe('title: My lamp song\n\n| C | F |\n');
+		expect(tunes[0].tune?.chart).toBe('title: My lamp song\n\n| C | F |\n');
 	});
 
 	it('with a line and no chords needs a tune to stand on', () => {
@@ -80,7 +80,7 @@ describe('a file on its way into the notebook', () => {
 			title: 'C song',
 			chart: 'title: C song\n| C | C |\n'
 		});
-		expect(tunes[0]).toMatchObject({ chart: null, title: 'C song' });
+		expect(tunes[0]).toMatchObject({ tune: null, title: 'C song' });
 		expect(tunes[0].routes[0].plan.notes.map(({ tick, midi }) => [tick, midi])).toEqual([
 			[0, 64],
 			[960, 67]

@@ -11,13 +11,12 @@ import { proseSigns } from '$core/chord';
 import { endingOf, FILE_KINDS, readFile, type ReadPiece } from '$core/formats';
 import { keyOf } from '$core/harmony';
 import { instrumentOf, type OwnInstrument } from '$core/neck';
-import { anchorOf } from '$core/route';
 import { readDocument, type MusicDocument } from './document-schema';
 import { routeOfLine } from './line-route';
 import type { MotifRecord, PlanSnapshot, RouteInput } from './notebook-schema';
 import { motifIssues } from './phrase';
-import { instrumentInputOf } from './resolve';
-import { runRoute } from './route';
+import { planSnapshot } from './snapshot';
+import { readTune, type TuneReading } from './tune-reading';
 
 /** A file to be read, the tune that a bare line belongs to, and the player's own instruments. */
 export type ImportRequest = {
@@ -34,7 +33,7 @@ export type ReadyFile = {
 	readonly kind: string;
 	readonly tunes: readonly {
 		/** Null where the routes belong to a tune that is there already. */
-		readonly chart: string | null;
+		readonly tune: TuneReading | null;
 		readonly title: string;
 		readonly routes: readonly PlannedInput[];
 	}[];
@@ -51,22 +50,9 @@ export function planInput(
 	input: RouteInput,
 	own: readonly OwnInstrument[]
 ): PlannedInput | { readonly problem: string } {
-	const chart = parseChart(text);
-	const made = runRoute({ chart: text, instrument: instrumentInputOf(chart, own), route: input });
+	const made = planSnapshot({ chart: text, input, own });
 	if ('issues' in made) return { problem: made.issues[0]?.message ?? 'It cannot be planned.' };
-	const { cost, targets, notes } = made.value;
-	return {
-		input,
-		plan: {
-			cost,
-			changes: chart.changes.length,
-			targets: targets.map(({ change, ...target }) => {
-				const at = chart.changes[change];
-				return { ...anchorOf(at), symbol: at.to.symbol, ...target };
-			}),
-			notes: input.line.grid === 'targets' ? [] : notes
-		}
-	};
+	return { input, plan: made.value };
 }
 
 /** One sentence of what a chart is. */
@@ -137,7 +123,7 @@ function fromPiece(
 		}
 		const routes = lineOf(piece, onto.chart, own, stem(name) || 'A line', into);
 		if (routes.length === 0) return into.leftOut[0] ?? 'There is no note in this file.';
-		return { chart: null, title: onto.title, routes };
+		return { tune: null, title: onto.title, routes };
 	}
 	const parsed = parseChart(piece.chart);
 	const titled = parsed.headers.title !== null && parsed.headers.title !== 'Untitled tune';
@@ -149,7 +135,11 @@ function fromPiece(
 		return 'The chart is larger than the 64 KiB that a chart may have.';
 	if (chartTicks(parsed) === 0) return 'There is no bar in this file.';
 	into.understood.push(chartWords(parsed));
-	return { chart, title, routes: lineOf(piece, chart, own, 'Line of the file', into) };
+	return {
+		tune: readTune(chart),
+		title,
+		routes: lineOf(piece, chart, own, 'Line of the file', into)
+	};
 }
 
 function fromDocument(
@@ -182,7 +172,7 @@ function fromDocument(
 	const named = parsed.headers.title ?? title;
 	return {
 		kind,
-		tunes: [{ chart, title: named || 'Untitled tune', routes: planned }],
+		tunes: [{ tune: readTune(chart), title: named || 'Untitled tune', routes: planned }],
 		motifs: [],
 		understood,
 		leftOut

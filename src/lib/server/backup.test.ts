@@ -2,17 +2,22 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { drillOf, inKey } from '$core/practice';
 import type { CardDrill, TakeInput } from '../api/practice-schema';
 import { runTake } from '../api/take';
+import { readTune } from '../api/tune-reading';
 import { DEMO_TUNES } from './demo-tunes';
 import { backupDocument, type BackupDocument } from '../api/backup-schema';
 import { planInput } from '../api/import-file';
-import { readBackup } from '../api/read-backup';
 import { NO_ANCHORS, NO_LINE } from '../api/route-defaults';
-import { makeBackup } from './backup';
+import { backupText } from './backup';
+import { readBackup } from './restore-reading';
+import { appendFileSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
 import type { Database } from './database';
 import { storeTake } from './takes';
 import { createInstrument, updatePlayer } from './instruments';
 import { createMotif, PRESET_MOTIF } from './motifs';
-import { previewRestore, restore } from './restore';
+import { previewRestore, restore, type ReadBackup } from './restore';
 import { createRoute } from './routes';
 import { createSet } from './sets';
 import { newNotebook } from './test-database';
@@ -28,6 +33,7 @@ async function notebook(): Promise<Database> {
 }
 afterAll(async () => {
 	for (const close of closers) await close();
+	rmSync(folder, { recursive: true, force: true });
 });
 
 /** A take of a tune, by ear or judged. */
@@ -68,7 +74,7 @@ beforeAll(async () => {
 	const start = new Date('2026-03-02T10:00:00Z').getTime();
 	const tunes = [];
 	for (const [i, { chart }] of DEMO_TUNES.entries()) {
-		tunes.push(await createTune(full, chart, new Date(start + i)));
+		tunes.push(await createTune(full, readTune(chart), new Date(start + i)));
 	}
 	const [ferry] = tunes;
 	const wish = { position: 6, style: 'guide-tones', anchors: NO_ANCHORS } as const;
@@ -104,11 +110,23 @@ const told = (document: BackupDocument) =>
 			['exportedAt', 'createdAt', 'updatedAt', 'version'].includes(key) ? undefined : value
 		)
 	) as unknown;
-const asFile = (value: unknown) => new TextEncoder().encode(JSON.stringify(value));
-function read(value: unknown): BackupDocument {
-	const found = readBackup(asFile(value));
-	if ('issues' in found) throw new Error(JSON.stringify(found.issues));
-	return found.backup;
+const folder = mkdtempSync(join(tmpdir(), 'arc-step-backups-'));
+let files = 0;
+function fileOf(content: string | Uint8Array): string {
+	const path = join(folder, String(files++));
+	writeFileSync(path, content);
+	return path;
+}
+async function read(value: unknown): Promise<ReadBackup> {
+	const path = fileOf(JSON.stringify(value));
+	const found = await readBackup(path, false);
+	if (!('index' in found)) throw new Error(JSON.stringify(found));
+	return { path, index: found.index };
+}
+async function makeBackup(db: Database): Promise<BackupDocument> {
+	let text = '';
+	for await (const part of backupText(db)) text += part;
+	return JSON.parse(text) as BackupDocument;
 }
 
 describe('a backup', () => {
@@ -125,27 +143,27 @@ describe('a backup', () => {
 	it('makes of an empty notebook the same one, presets and all', async () => {
 		await throwAway(full, 'motif', PRESET);
 		const whole = await makeBackup(full);
-		const shown = await previewRestore(other, read(whole), 'merge');
+		const shown = await previewRestore(other, await read(whole), 'merge');
 		expect(shown).toMatchObject({ stored: false, tunes: { added: 8, changed: 0, kept: 0 } });
 		expect((await makeBackup(other)).tunes).toEqual([]);
-		await restore(other, read(whole), 'merge');
+		await restore(other, await read(whole), 'merge');
 		expect(told(await makeBackup(other))).toEqual(told(whole));
 	});
 
 	it('restored once more doubles nothing', async () => {
 		for (const mode of ['merge', 'replace'] as const) {
-			await restore(other, read(small), 'replace');
-			const again = await restore(other, read(small), mode);
+			await restore(other, await read(small), 'replace');
+			const again = await restore(other, await read(small), mode);
 			expect(again.takes).toEqual({ added: 0, changed: 0, kept: 10, removed: 0 });
 			expect(told(await makeBackup(other))).toEqual(told(small));
 		}
 	});
 
 	it('merged keeps what is newer here, takes what is newer there, and adds what is missing', async () => {
-		await restore(other, read(small), 'replace');
+		await restore(other, await read(small), 'replace');
 		const [first, second, third] = small.tunes;
-		const mine = await createTune(other, 'title: Mine\n| C |');
-		await updateTune(other, first.id, 'title: Newer here\n| C |', first.version);
+		const mine = await createTune(other, readTune('title: Mine\n| C |'));
+		await updateTune(other, first.id, readTune('title: Newer here\n| C |'), first.version);
 		await deleteTune(other, third.id);
 		const later = {
 			...small,
@@ -155,9 +173,9 @@ describe('a backup', () => {
 					: tune
 			)
 		};
-		const shown = await previewRestore(other, read(later), 'merge');
+		const shown = await previewRestore(other, await read(later), 'merge');
 		expect(shown.tunes).toEqual({ added: 0, changed: 2, kept: 6, removed: 0 });
-		expect(await restore(other, read(later), 'merge')).toEqual({ ...shown, stored: true });
+		expect(await restore(other, await read(later), 'merge')).toEqual({ ...shown, stored: true });
 		const now = await makeBackup(other);
 		const titles = new Map(now.tunes.map(({ id, title }) => [id, title]));
 		expect(titles.get(first.id)).toBe('Newer here');
@@ -166,15 +184,16 @@ describe('a backup', () => {
 		expect(titles.get(mine.id)).toBe('Mine');
 		expect(now.takes).toHaveLength(small.takes.length);
 		// Replaced, nothing but the file is left.
-		expect((await previewRestore(other, read(small), 'replace')).tunes.removed).toBe(1);
-		await restore(other, read(small), 'replace');
+		expect((await previewRestore(other, await read(small), 'replace')).tunes.removed).toBe(1);
+		await restore(other, await read(small), 'replace');
 		expect(told(await makeBackup(other))).toEqual(told(small));
 	});
 
 	it('that breaks in the middle changes nothing', async () => {
 		const before = await makeBackup(other);
 		const [take] = small.takes;
-		const broken = { ...read(small), tunes: small.tunes.slice(0, 1), takes: [take, take] };
+		const broken = await read({ ...small, takes: [take] });
+		appendFileSync(`${broken.path}.take`, readFileSync(`${broken.path}.take`));
 		await expect(restore(other, broken, 'replace')).rejects.toThrow();
 		expect(told(await makeBackup(other))).toEqual(told(before));
 	});
@@ -195,13 +214,41 @@ describe('a backup', () => {
 			/300/
 		],
 		['a list', () => [], /no backup/]
-	])('with %s is refused', (_, change, why) => {
-		const found = readBackup(asFile(change(structuredClone(backup))));
+	])('with %s is refused', async (_, change, why) => {
+		const path = fileOf(JSON.stringify(change(structuredClone(backup))));
+		const found = await readBackup(path, false);
 		expect('issues' in found && found.issues[0].message).toMatch(why);
 	});
 
-	it('that is no JSON is refused as such', () => {
-		expect(readBackup(new TextEncoder().encode('{'))).toMatchObject({ json: false });
-		expect(readBackup(new Uint8Array([0xff, 0xfe, 1]))).toMatchObject({ json: false });
+	it('that is no JSON is refused as such', async () => {
+		const whole = JSON.stringify(backup);
+		for (const content of ['', '{', '{"tunes":', whole.slice(0, -1), `${whole}x`, '\0\0', '[[[[']) {
+			expect(await readBackup(fileOf(content), false), content.slice(0, 20)).toMatchObject({
+				issues: [expect.anything()]
+			});
+		}
+		const found = await readBackup(fileOf(new Uint8Array([0xff, 0xfe, 1])), false);
+		expect(found).toMatchObject({ json: false });
+		expect(await readBackup(fileOf(whole), true)).toMatchObject({ json: false });
+	});
+
+	it('is read packed, and whatever the order of its fields', async () => {
+		const turned = Object.fromEntries(Object.entries(backup).reverse());
+		const path = fileOf(gzipSync(JSON.stringify(turned, null, 1)));
+		const found = await readBackup(path, true);
+		if (!('index' in found)) throw new Error(JSON.stringify(found));
+		await restore(other, { path, index: found.index }, 'replace');
+		expect(told(await makeBackup(other))).toEqual(told(backup));
+	});
+
+	it('that was written while the notebook changed names nothing that is not there', async () => {
+		const book = await notebook();
+		await restore(book, await read(backup), 'replace');
+		let text = '';
+		for await (const part of backupText(book)) {
+			text += part;
+			if (part.includes('"tunes"')) await deleteTune(book, backup.tunes[0].id);
+		}
+		await restore(book, await read(JSON.parse(text)), 'replace');
 	});
 });

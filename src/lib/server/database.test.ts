@@ -4,6 +4,7 @@ import { NO_ANCHORS, NO_LINE } from '../api/route-defaults';
 import { addDays } from 'date-fns';
 import { sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { readTune } from '../api/tune-reading';
 import type { Database } from './database';
 import {
 	checkInstrument,
@@ -57,19 +58,22 @@ describe(`the notebook ${SERVER ? 'on a server' : 'in the embedded database'}`, 
 	it('keeps charts as they are and reads what lists show', async () => {
 		const tune = await createTune(
 			db,
-			'title: One\nkey: Bb blues\ntempo: 90\n[A x2]\n| Bb7 | ??? |'
+			readTune('title: One\nkey: Bb blues\ntempo: 90\n[A x2]\n| Bb7 | ??? |')
 		);
 		expect(tune).toMatchObject({ title: 'One', key: 'Bb blues', tempo: 90, bars: 4, version: 1 });
-		const rubbish = await createTune(db, '💥 no chart at all');
+		const rubbish = await createTune(db, readTune('💥 no chart at all'));
 		expect(rubbish).toMatchObject({ title: 'Untitled tune', key: '', bars: 0 });
 		expect((await getTune(db, rubbish.id))?.chart).toBe('💥 no chart at all');
 		expect((await listTunes(db)).map((entry) => entry.id)).toEqual([tune.id, rubbish.id]);
 	});
 
 	it('refuses a stale save and overwrites nothing', async () => {
-		const tune = await createTune(db, '| C |');
-		expect(await updateTune(db, tune.id, '| F |', 1)).toMatchObject({ version: 2, chart: '| F |' });
-		expect(await updateTune(db, tune.id, '| G |', 1)).toBeNull();
+		const tune = await createTune(db, readTune('| C |'));
+		expect(await updateTune(db, tune.id, readTune('| F |'), 1)).toMatchObject({
+			version: 2,
+			chart: '| F |'
+		});
+		expect(await updateTune(db, tune.id, readTune('| G |'), 1)).toBeNull();
 		expect(await getTune(db, tune.id)).toMatchObject({ version: 2, chart: '| F |' });
 		const route = await createRoute(db, tune.id, wishes, plan, 2);
 		expect(await updateRoute(db, route.id, { ...wishes, position: 7 }, plan, 2, 1)).toMatchObject({
@@ -80,7 +84,7 @@ describe(`the notebook ${SERVER ? 'on a server' : 'in the embedded database'}`, 
 	});
 
 	it('brings a deleted tune back with its routes until it is purged', async () => {
-		const tune = await createTune(db, '| C |');
+		const tune = await createTune(db, readTune('| C |'));
 		const route = await createRoute(db, tune.id, wishes, plan, 1);
 		expect(await deleteTune(db, tune.id)).toBe(true);
 		expect(await deleteTune(db, tune.id)).toBe(false);
@@ -98,7 +102,7 @@ describe(`the notebook ${SERVER ? 'on a server' : 'in the embedded database'}`, 
 	});
 
 	it('lists tunes with where each is planned', async () => {
-		const tune = await createTune(db, 'title: A\n| C |');
+		const tune = await createTune(db, readTune('title: A\n| C |'));
 		await createRoute(db, tune.id, wishes, plan, 1);
 		const row = (await notebook(db)).find(({ id }) => id === tune.id);
 		expect(row?.routes).toMatchObject([{ position: 5, landed: 0, changes: 1 }]);
@@ -107,7 +111,7 @@ describe(`the notebook ${SERVER ? 'on a server' : 'in the embedded database'}`, 
 	it('keeps sets in playing order, by version, each tune once', async () => {
 		const tunes = [];
 		for (const title of ['A', 'B', 'C']) {
-			tunes.push(await createTune(db, `title: ${title}\n| C |`));
+			tunes.push(await createTune(db, readTune(`title: ${title}\n| C |`)));
 		}
 		const [a, b, c] = tunes.map(({ id }) => id);
 		const input = { name: 'Evening', note: 'three tunes', tuneIds: [c, a, b] };
@@ -137,7 +141,7 @@ describe(`the notebook ${SERVER ? 'on a server' : 'in the embedded database'}`, 
 	});
 
 	it('brings back what was deleted exactly as it was', async () => {
-		const tune = await createTune(db, 'title: Back\n| C |');
+		const tune = await createTune(db, readTune('title: Back\n| C |'));
 		const route = await createRoute(db, tune.id, wishes, plan, 1);
 		const set = await createSet(db, { name: 'Back', note: 'n', tuneIds: [tune.id] });
 		const motif = await createMotif(db, {

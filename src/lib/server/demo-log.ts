@@ -1,5 +1,5 @@
 import { swingOf } from '$core/band';
-import type { Chart } from '$core/chart';
+import { barTicksOf, type Chart } from '$core/chart';
 import { instrumentOf, pitchAt, type Instrument, type Place } from '$core/neck';
 import {
 	drillOf,
@@ -92,7 +92,7 @@ export async function loadDemoLog(db: Database, tunes: readonly Tune[], now: Dat
 			const swing = swingOf(chart.headers.feel);
 			const timing = { chart, tempo, swing, range: null, loops: drill.loops };
 			const events = simulate(timing, instrument, course.position, notes, skill);
-			const input = takeOf(tune, drill, tempo, events, passMs(chart, drill, tempo), dayName(at));
+			const input = takeOf(tune, drill, tempo, events, passMs(barTicksOf(chart), drill, tempo), dayName(at));
 			const { card } = await put(db, tune, input, at);
 			tempos.set(i, card.tempo);
 		}
@@ -157,7 +157,7 @@ function twoTakes(tunes: readonly Tune[]): Planned[] {
 		play: async (db, evening) => {
 			const at = new Date(evening.getTime() - ago * DAY);
 			const events = simulate(timing, instrument, position, notes, { ...skill, seed: ago });
-			const ms = passMs(chart, drill, tempo);
+			const ms = passMs(barTicksOf(chart), drill, tempo);
 			const { take } = await put(db, tune, takeOf(tune, drill, tempo, events, ms, dayName(at)), at);
 			await updateTake(db, take.id, note, take.version);
 		}

@@ -3,7 +3,9 @@ import type { Database } from './database';
 import { loadDemoLog } from './demo-log';
 import { DEMO_SET, DEMO_TUNES } from './demo-tunes';
 import { NO_ANCHORS, NO_LINE } from '../api/route-defaults';
-import { createRoute, makeSnapshot } from './routes';
+import { planSnapshot } from '../api/snapshot';
+import { readTune } from '../api/tune-reading';
+import { createRoute } from './routes';
 import { createSet } from './sets';
 import { countTunes, createTune } from './tunes';
 
@@ -19,16 +21,16 @@ export async function loadDemo(db: Database): Promise<void> {
 		const ids: string[] = [];
 		const tunes: { id: string; title: string; chart: string }[] = [];
 		for (const [i, demo] of DEMO_TUNES.entries()) {
-			const tune = await createTune(tx, demo.chart, new Date(start + i));
+			const tune = await createTune(tx, readTune(demo.chart), new Date(start + i));
 			ids.push(tune.id);
 			tunes.push(tune);
 			for (const [k, wish] of demo.routes.entries()) {
 				const { line, ...rest } = wish;
 				const input = { ...rest, line: { ...NO_LINE, ...line }, anchors: NO_ANCHORS };
-				const made = await makeSnapshot(demo.chart, input);
+				const made = planSnapshot({ chart: demo.chart, input, own: [] });
 				if ('issues' in made) throw new Error(`demo route: ${made.issues[0].message}`);
 				const at = new Date(start + 100 * i + k);
-				await createRoute(tx, tune.id, input, made.plan, tune.version, at);
+				await createRoute(tx, tune.id, input, made.value, tune.version, at);
 			}
 		}
 		await createSet(tx, { ...DEMO_SET, tuneIds: ids });

@@ -14,7 +14,8 @@ import type { PlanSnapshot, RouteAnswer, RouteInput, TuneAnswer } from '../api/n
 import type { Database } from './database';
 import { download } from './download';
 import { listInstruments } from './instruments';
-import { getRoute, listRoutes, makeSnapshot } from './routes';
+import { snapshotInPool } from './pool';
+import { getRoute, listRoutes } from './routes';
 
 const wishesOf = ({ name, position, style, line, anchors }: RouteAnswer): RouteInput => ({
 	...{ name, position, style, line, anchors }
@@ -51,8 +52,8 @@ export async function pieceOfRoute(
 	const { instrument } = instrumentOf(chart, own);
 	let { plan } = route;
 	if (route.tuneVersion !== tuneVersion) {
-		const made = await makeSnapshot(text, wishesOf(route), own);
-		if ('plan' in made) plan = made.plan;
+		const made = await snapshotInPool({ chart: text, input: wishesOf(route), own });
+		if ('value' in made) plan = made.value;
 	}
 	const frame = { chart, text, instrument, lineName: route.name };
 	const landings = route.line.grid === 'targets' || plan.notes.length === 0;

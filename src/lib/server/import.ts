@@ -29,10 +29,10 @@ async function store(
 	answer: ImportAnswer,
 	next: () => Date
 ): Promise<void> {
-	for (const { chart, routes } of ready.tunes) {
-		const tune = chart === null ? onto : await createTune(db, chart, next());
+	for (const { tune: read, routes } of ready.tunes) {
+		const tune = read === null ? onto : await createTune(db, read, next());
 		if (!tune) continue;
-		if (chart !== null) answer.tunes.push({ id: tune.id, title: tune.title });
+		if (read !== null) answer.tunes.push({ id: tune.id, title: tune.title });
 		for (const { input, plan } of routes) {
 			const made = await createRoute(db, tune.id, input, plan, tune.version, next());
 			answer.routes.push({ id: made.id, name: made.name });
@@ -45,8 +45,8 @@ async function store(
 }
 
 function show(ready: ReadyFile, answer: ImportAnswer): void {
-	for (const { chart, title, routes } of ready.tunes) {
-		if (chart !== null) answer.tunes.push({ id: null, title });
+	for (const { tune, title, routes } of ready.tunes) {
+		if (tune !== null) answer.tunes.push({ id: null, title });
 		answer.routes.push(...routes.map(({ input }) => ({ id: null, name: input.name })));
 	}
 	answer.motifs.push(...ready.motifs.map(({ name }) => ({ id: null, name })));

@@ -1,7 +1,5 @@
-import { availableParallelism } from 'node:os';
-import { join } from 'node:path';
-import { Piscina } from 'piscina';
 import type { AnalyzeInput } from '../api/chart-schema';
+import type { ImportRequest, ReadyFile } from '../api/import-file';
 import type {
 	CoverageAnswer,
 	CoverageInput,
@@ -10,100 +8,87 @@ import type {
 	ShapesAnswer,
 	ShapesInput
 } from '../api/neck-schema';
-import type { CheckAnswer, CheckInput, PlanAnswer, PlanInput } from '../api/plan-schema';
+import type { PlanSnapshot } from '../api/notebook-schema';
 import type { PhraseAnswer, PhraseInput } from '../api/phrase-schema';
+import type { CheckAnswer, CheckInput, PlanAnswer, PlanInput } from '../api/plan-schema';
 import type { JudgeAnswer, JudgeInput } from '../api/practice-schema';
-import type { ImportRequest, ReadyFile } from '../api/import-file';
-import type { readBackup } from '../api/read-backup';
-import type { JudgedTake, TakeRequest } from '../api/take';
 import type { Outcome } from '../api/resolve';
-import type { PlannedRoute, RouteRequest } from '../api/route';
-import { projectRoot } from './paths';
+import type { SnapshotRequest } from '../api/snapshot';
+import type { JudgedTake, TakeRequest } from '../api/take';
+import type { TuneReading } from '../api/tune-reading';
+import { long, short } from './jobs';
+import type { BackupReading } from './restore-reading';
 import type { SheetRequest } from './sheet/make';
 
-/** A file that keeps a thread busy longer is given up. */
-const LONGEST_IMPORT_MS = 15_000;
-
-const held = globalThis as typeof globalThis & { arcStepPool?: Piscina };
-
-function pool(): Piscina {
-	held.arcStepPool ??= new Piscina({
-		filename: join(projectRoot(), 'build', 'pool', 'compute.js'),
-		minThreads: 1,
-		// Two at least: a small plan need not wait for a large one.
-		maxThreads: Math.max(2, availableParallelism() - 1)
-	});
-	return held.arcStepPool;
-}
+const TOO_MUCH = 'This takes too long to compute: give fewer bars, or a coarser grid.';
+const UNREADABLE = 'This takes too long to read; a tune is simpler.';
+const NO_PAGE = 'The page takes too long to draw: a tune with fewer bars fits on paper.';
 
 /** Plans in a thread of its own, so that other requests are answered meanwhile. */
 export const planInPool = (input: PlanInput): Promise<Outcome<PlanAnswer>> =>
-	pool().run(input, { name: 'plan' });
+	short('plan', input, TOO_MUCH);
 
-/** Plans a route as it is saved. */
-export const routeInPool = (request: RouteRequest): Promise<Outcome<PlannedRoute>> =>
-	pool().run(request, { name: 'route' });
+/** Plans a route as it is kept. */
+export const snapshotInPool = (request: SnapshotRequest): Promise<Outcome<PlanSnapshot>> =>
+	short('snapshot', request, TOO_MUCH);
 
 /** Judges a line. */
 export const checkInPool = (input: CheckInput): Promise<Outcome<CheckAnswer>> =>
-	pool().run(input, { name: 'check' });
+	short('check', input, TOO_MUCH);
 
 /** Judges a take. */
 export const judgeInPool = (input: JudgeInput): Promise<Outcome<JudgeAnswer>> =>
-	pool().run(input, { name: 'judge' });
+	short('judge', input, TOO_MUCH);
 
 /** Judges a take of a drill as it is kept. */
 export const takeInPool = (request: TakeRequest): Promise<Outcome<JudgedTake>> =>
-	pool().run(request, { name: 'take' });
-
-/** Reads a file to the point where it only has to be stored. */
-export async function importInPool(
-	request: ImportRequest
-): Promise<ReadyFile | { readonly problem: string }> {
-	const signal = AbortSignal.timeout(LONGEST_IMPORT_MS);
-	try {
-		return (await pool().run(request, { name: 'importFile', signal })) as ReadyFile;
-	} catch (error) {
-		if (!signal.aborted) throw error;
-		return { problem: 'The file takes too long to read; a tune is simpler.' };
-	}
-}
-
-/** Reads a backup, which may be large. */
-export const readBackupInPool = (
-	bytes: Uint8Array<ArrayBuffer>
-): Promise<ReturnType<typeof readBackup>> => pool().run(bytes, { name: 'backup' });
-
-/** The pages for the music stand as SVG. */
-export const sheetSvgInPool = (request: SheetRequest): Promise<string[]> =>
-	pool().run(request, { name: 'svg' });
-
-/** The same as a PDF. */
-export const sheetPdfInPool = (request: SheetRequest): Promise<Uint8Array<ArrayBuffer>> =>
-	pool().run(request, { name: 'pdf' });
+	short('take', request, TOO_MUCH);
 
 /** Makes a phrase of a motif. */
 export const phraseInPool = (input: PhraseInput): Promise<Outcome<PhraseAnswer>> =>
-	pool().run(input, { name: 'phrase' });
+	short('phrase', input, TOO_MUCH);
 
 /** Lays a scale out on the neck. */
 export const positionsInPool = (input: PositionsInput): Promise<Outcome<PositionsAnswer>> =>
-	pool().run(input, { name: 'positions' });
+	short('positions', input, TOO_MUCH);
 
 /** Finds the shapes, double stops and bends of a chord in one position. */
 export const shapesInPool = (input: ShapesInput): Promise<Outcome<ShapesAnswer>> =>
-	pool().run(input, { name: 'shapes' });
+	short('shapes', input, TOO_MUCH);
 
 /** Tries every position of the neck. */
 export const coverageInPool = (input: CoverageInput): Promise<Outcome<CoverageAnswer>> =>
-	pool().run(input, { name: 'coverage' });
+	short('coverage', input, TOO_MUCH);
 
 /** Analyses a chart in a thread of its own; the answer is JSON. */
 export const analyzeInPool = (input: AnalyzeInput): Promise<Outcome<string>> =>
-	pool().run(input, { name: 'analyze' });
+	short('analyze', input, TOO_MUCH);
 
-/** Lets running work finish and ends the threads. */
-export async function closePool(): Promise<void> {
-	await held.arcStepPool?.close();
-	held.arcStepPool = undefined;
-}
+/** Reads a chart for keeping. */
+export const readTuneInPool = (chart: string): Promise<TuneReading> =>
+	short('readTune', chart, UNREADABLE);
+
+/** Reads several charts, which may take a while. */
+export const readTunesInPool = (charts: readonly string[]): Promise<TuneReading[]> =>
+	long('readTunes', charts, UNREADABLE, 120_000);
+
+/** Reads a file to the point where it only has to be stored; a problem is told in words. */
+export const importInPool = (
+	request: ImportRequest
+): Promise<ReadyFile | { readonly problem: string }> =>
+	long('importFile', request, `${request.name}: the file takes too long to read.`, 15_000);
+
+/** Reads a backup from its file and lays its rows ready beside it; `full` where the disk has no room for them. */
+export const readBackupInPool = (
+	path: string,
+	packed: boolean
+): Promise<BackupReading | { readonly full: true }> =>
+	long('readBackup', { path, packed }, 'The backup takes too long to read.', 900_000);
+
+/** The pages for the music stand as SVG. */
+export const sheetSvgInPool = (request: SheetRequest): Promise<string[]> =>
+	long('svg', request, NO_PAGE, 20_000);
+
+/** The same as a PDF. */
+export const sheetPdfInPool = (request: SheetRequest): Promise<Uint8Array<ArrayBuffer>> =>
+	long('pdf', request, NO_PAGE, 30_000);

@@ -1,5 +1,4 @@
 import { passMs, todayList, type DueCard, type TodayItem } from '$core/practice';
-import { inKey } from '$core/practice';
 import { eq, isNull, sql } from 'drizzle-orm';
 import type { CardDrill } from '../api/practice-schema';
 import type { Database } from './database';
@@ -29,34 +28,29 @@ const stats = sql<{ takes: number; last: string | null; clean: number | null }>`
 /** Every card of the notebook, in one query. */
 export async function practisedCards(db: Database): Promise<PractisedCard[]> {
 	const rows = await db
-		.select({ card, title: tune.title, chart: tune.chart, late, stats })
+		.select({ card, title: tune.title, barTicks: tune.barTicks, late, stats })
 		.from(card)
 		.innerJoin(tune, eq(tune.id, card.tuneId))
 		.where(isNull(tune.deletedAt));
-	const charts = new Map<string, ReturnType<typeof inKey>['chart']>();
-	return rows.map(
-		({ card: row, title, chart: text, late: landed, stats: { takes, last, clean } }) => {
-			const chart = charts.get(row.tuneId) ?? inKey(text, null).chart;
-			charts.set(row.tuneId, chart);
-			return {
-				id: row.id,
-				tuneId: row.tuneId,
-				title,
-				position: row.position,
-				key: row.key === '' ? null : row.key,
-				due: row.due.getTime(),
-				lastPlayed: last === null ? null : new Date(last).getTime(),
-				landed,
-				cleanTempo: clean,
-				ceiling: row.drill.ladder.ceiling,
-				passMs: passMs(chart, row.drill, row.tempo),
-				drill: row.drill,
-				tempo: row.tempo,
-				takes,
-				resting: row.resting
-			};
-		}
-	);
+	return rows.map(({ card: row, title, barTicks, late: landed, stats: { takes, last, clean } }) => {
+		return {
+			id: row.id,
+			tuneId: row.tuneId,
+			title,
+			position: row.position,
+			key: row.key === '' ? null : row.key,
+			due: row.due.getTime(),
+			lastPlayed: last === null ? null : new Date(last).getTime(),
+			landed,
+			cleanTempo: clean,
+			ceiling: row.drill.ladder.ceiling,
+			passMs: passMs(barTicks, row.drill, row.tempo),
+			drill: row.drill,
+			tempo: row.tempo,
+			takes,
+			resting: row.resting
+		};
+	});
 }
 
 /** The player's record in a few figures. */

@@ -13,6 +13,7 @@ const TITLES: Record<number, string> = {
 	422: 'The request breaks a rule',
 	429: 'Too many tries',
 	500: 'Something broke on the server',
+	503: 'Not just now',
 	507: 'The disk is full'
 };
 
@@ -34,6 +35,13 @@ export function problemResponse(
 /** 422 with everything that is wrong; the first issue is the detail. */
 export const brokenRule = (issues: readonly Issue[]): Response =>
 	problemResponse(422, issues[0]?.message ?? 'The request breaks a rule.', issues);
+
+/** 507: nothing more can be kept. */
+export const noRoom = (): Response =>
+	problemResponse(
+		507,
+		'The disk of this notebook is nearly full: nothing was saved. What stands here is not lost; make room, then try again.'
+	);
 
 /** 404 with what was looked for. */
 export const notFound = (what: string): Response =>

@@ -1,49 +1,19 @@
-import { eq, inArray, sql } from 'drizzle-orm';
-import type { BackupDocument, RestoreAnswer, RestoreCounts } from '../api/backup-schema';
+import { getTableColumns, inArray, sql, type SQL } from 'drizzle-orm';
+import { createReadStream } from 'node:fs';
+import { createInterface } from 'node:readline';
+import { setImmediate } from 'node:timers/promises';
+import type { RestoreAnswer, RestoreCounts } from '../api/backup-schema';
 import { RESTORE_KINDS, type RestoreKind } from '../api/restore-kinds';
 import type { Database } from './database';
-import {
-	card,
-	instrument,
-	motif,
-	player,
-	route,
-	setItem,
-	setList,
-	take,
-	takeChange,
-	tune
-} from './schema';
 import { PRESET_MOTIF } from './motifs';
-import { chartSummary } from './tunes';
+import { beat } from './pulse';
+import { RESTORED, rowsFile, type BackupIndex, type RestoredTable } from './restore-reading';
+import { card, instrument, motif, player, route, setItem, setList, take, tune } from './schema';
 
 export type RestoreMode = 'merge' | 'replace';
 
-/** Rows that are written in one statement. */
-const AT_ONCE = 500;
-
-const date = (text: string) => new Date(text);
-const stamps = (row: { version: number; createdAt: string; updatedAt: string }) => ({
-	version: row.version,
-	createdAt: date(row.createdAt),
-	updatedAt: date(row.updatedAt)
-});
-
-/** Times of making that ascend, so that the order of the file stays the order of the notebook. */
-function ascending<T extends { createdAt: string }>(rows: readonly T[]): T[] {
-	let last = -Infinity;
-	return rows.map((row) => {
-		last = Math.max(date(row.createdAt).getTime(), last + 1);
-		return { ...row, createdAt: new Date(last).toISOString() };
-	});
-}
-
-async function inParts<T>(
-	rows: readonly T[],
-	write: (part: T[]) => Promise<unknown>
-): Promise<void> {
-	for (let i = 0; i < rows.length; i += AT_ONCE) await write(rows.slice(i, i + AT_ONCE));
-}
+/** A backup that was read: what it holds, and where its rows wait. */
+export type ReadBackup = { readonly index: BackupIndex; readonly path: string };
 
 /** The ids of a kind in the notebook, with when they were last changed. */
 type Known = ReadonlyMap<string, number>;
@@ -51,13 +21,7 @@ type Known = ReadonlyMap<string, number>;
 async function knownOf(db: Database): Promise<Record<RestoreKind, Known>> {
 	const read = async (
 		table:
-			| typeof tune
-			| typeof route
-			| typeof motif
-			| typeof setList
-			| typeof instrument
-			| typeof card
-			| typeof take
+			typeof route | typeof motif | typeof setList | typeof instrument | typeof card | typeof take
 	): Promise<Known> => {
 		const rows = await db.select({ id: table.id, updatedAt: table.updatedAt }).from(table);
 		return new Map(rows.map(({ id, updatedAt }) => [id, updatedAt.getTime()]));
@@ -80,48 +44,37 @@ async function knownOf(db: Database): Promise<Record<RestoreKind, Known>> {
 }
 
 /** What is to be done with one kind: rows that are new, and rows that replace older ones. */
-type Work<Row> = { readonly added: Row[]; readonly changed: Row[]; readonly counts: RestoreCounts };
+type Work = {
+	readonly added: readonly string[];
+	readonly changed: readonly string[];
+	readonly counts: RestoreCounts;
+};
 
-function workOn<Row extends { id: string; updatedAt: string }>(
-	rows: readonly Row[],
-	known: Known,
-	mode: RestoreMode
-): Work<Row> {
-	const added: Row[] = [];
-	const changed: Row[] = [];
-	const kept: Row[] = [];
-	for (const row of rows) {
-		const there = known.get(row.id);
-		const time = date(row.updatedAt).getTime();
-		if (there === undefined) added.push(row);
-		else if (mode === 'replace' ? time !== there : time > there) changed.push(row);
-		else kept.push(row);
+function workOn(rows: BackupIndex[RestoreKind], known: Known, mode: RestoreMode): Work {
+	const added: string[] = [];
+	const changed: string[] = [];
+	let kept = 0;
+	for (const [id, time] of rows) {
+		const there = known.get(id);
+		if (there === undefined) added.push(id);
+		else if (mode === 'replace' ? time !== there : time > there) changed.push(id);
+		else kept++;
 	}
-	const inFile = new Set(rows.map(({ id }) => id));
+	const inFile = new Set(rows.map(([id]) => id));
 	const removed = mode === 'replace' ? [...known.keys()].filter((id) => !inFile.has(id)).length : 0;
-	const counts = {
-		...{ added: added.length, changed: changed.length, kept: kept.length },
-		removed
+	return {
+		...{ added, changed },
+		counts: { added: added.length, changed: changed.length, kept, removed }
 	};
-	// A notebook that is emptied first is written anew.
-	return mode === 'replace'
-		? { added: [...rows], changed: [], counts }
-		: { added, changed, counts };
 }
 
-type Plan = { readonly [K in RestoreKind]: Work<BackupDocument[K][number]> };
+type Plan = { readonly [K in RestoreKind]: Work };
 
-async function planOf(db: Database, backup: BackupDocument, mode: RestoreMode): Promise<Plan> {
+async function planOf(db: Database, index: BackupIndex, mode: RestoreMode): Promise<Plan> {
 	const known = await knownOf(db);
-	return {
-		tunes: workOn(ascending(backup.tunes), known.tunes, mode),
-		routes: workOn(ascending(backup.routes), known.routes, mode),
-		motifs: workOn(ascending(backup.motifs), known.motifs, mode),
-		sets: workOn(ascending(backup.sets), known.sets, mode),
-		instruments: workOn(ascending(backup.instruments), known.instruments, mode),
-		cards: workOn(ascending(backup.cards), known.cards, mode),
-		takes: workOn(ascending(backup.takes), known.takes, mode)
-	};
+	return Object.fromEntries(
+		RESTORE_KINDS.map((kind) => [kind, workOn(index[kind], known[kind], mode)])
+	) as Plan;
 }
 
 const answerOf = (plan: Plan, mode: RestoreMode, stored: boolean): RestoreAnswer => ({
@@ -145,162 +98,155 @@ async function isEmpty(db: Database): Promise<boolean> {
 /** What a restore would do, without doing it. */
 export async function previewRestore(
 	db: Database,
-	backup: BackupDocument,
+	{ index }: ReadBackup,
 	mode: RestoreMode
 ): Promise<RestoreAnswer> {
 	const how = (await isEmpty(db)) ? 'replace' : mode;
-	return answerOf(await planOf(db, backup, how), mode, false);
+	return answerOf(await planOf(db, index, how), mode, false);
 }
+
+/** Rows of ids that are dealt with in one statement. */
+const IDS_AT_ONCE = 500;
 
 /** Takes away what the file replaces: parents before what hangs on them, so that nothing is left over. */
 async function clear(tx: Database, plan: Plan, mode: RestoreMode): Promise<void> {
-	if (mode === 'replace') {
-		for (const table of [take, card, setItem, setList, route, motif, instrument, player, tune]) {
-			await tx.delete(table);
-		}
-		return;
-	}
 	const gone = async (
 		table: typeof route | typeof motif | typeof setList | typeof instrument | typeof take,
-		rows: readonly { id: string }[]
-	) =>
-		inParts(rows, (part) =>
-			tx.delete(table).where(
-				inArray(
-					table.id,
-					part.map(({ id }) => id)
-				)
-			)
-		);
-	await gone(take, plan.takes.changed);
-	await gone(route, plan.routes.changed);
-	await gone(motif, plan.motifs.changed);
-	await gone(setList, plan.sets.changed);
-	await gone(instrument, plan.instruments.changed);
-}
-
-const rowsOf = <T>({ added, changed }: Work<T>): T[] => [...added, ...changed];
-
-async function writeTunes(tx: Database, { tunes }: Plan): Promise<void> {
-	await inParts(rowsOf(tunes), (part) =>
-		tx
-			.insert(tune)
-			.values(
-				part.map(({ id, chart, ...row }) => ({ id, chart, ...chartSummary(chart), ...stamps(row) }))
-			)
-			.onConflictDoUpdate({
-				target: tune.id,
-				set: {
-					title: sql`excluded.title`,
-					chart: sql`excluded.chart`,
-					key: sql`excluded.key`,
-					tempo: sql`excluded.tempo`,
-					feel: sql`excluded.feel`,
-					bars: sql`excluded.bars`,
-					// A page that was opened before must notice.
-					version: sql`greatest(excluded.version, ${tune.version} + 1)`,
-					updatedAt: sql`excluded.updated_at`,
-					deletedAt: null
-				}
-			})
-	);
-}
-
-/** Cards are one for a tune, a position and a key: those that are there stay under their own id. */
-async function writeCards(tx: Database, { cards }: Plan): Promise<void> {
-	const what = ({
-		due,
-		drill,
-		tempo,
-		cleanInRow,
-		schedule,
-		resting,
-		updatedAt
-	}: BackupDocument['cards'][number]) => ({
-		...{ drill, tempo, cleanInRow, schedule, resting },
-		due: date(due),
-		updatedAt: date(updatedAt)
-	});
-	for (const row of cards.added) {
-		await tx
-			.insert(card)
-			.values({ ...row, ...stamps(row), due: date(row.due) })
-			.onConflictDoUpdate({
-				target: [card.tuneId, card.position, card.key],
-				set: what(row),
-				setWhere: sql`${card.updatedAt} < ${row.updatedAt}::timestamptz`
-			});
+		ids: readonly string[]
+	) => {
+		for (let i = 0; i < ids.length; i += IDS_AT_ONCE) {
+			await tx.delete(table).where(inArray(table.id, ids.slice(i, i + IDS_AT_ONCE)));
+			await pause();
+		}
+	};
+	if (mode === 'merge') {
+		await gone(take, plan.takes.changed);
+		await gone(route, plan.routes.changed);
+		await gone(motif, plan.motifs.changed);
+		await gone(setList, plan.sets.changed);
+		await gone(instrument, plan.instruments.changed);
+		return;
 	}
-	for (const row of cards.changed) await tx.update(card).set(what(row)).where(eq(card.id, row.id));
+	// What has many rows goes a few at a time.
+	const takes = await tx.select({ id: take.id }).from(take);
+	await gone(
+		take,
+		takes.map(({ id }) => id)
+	);
+	for (const table of [card, setItem, setList, route, motif, instrument, player, tune]) {
+		await tx.delete(table);
+		await pause();
+	}
 }
 
-async function writeTakes(tx: Database, backup: BackupDocument, plan: Plan): Promise<void> {
-	const cards = await tx
-		.select({ id: card.id, tuneId: card.tuneId, position: card.position, key: card.key })
-		.from(card);
-	const byPlace = new Map(cards.map((row) => [`${row.tuneId} ${row.position} ${row.key}`, row.id]));
-	const cardOf = new Map(
-		backup.cards.map((row) => [row.id, byPlace.get(`${row.tuneId} ${row.position} ${row.key}`)])
-	);
-	await inParts(rowsOf(plan.takes), async (part) => {
-		await tx.insert(take).values(
-			part.map(({ changes: _, playedAt, cardId, ...row }) => ({
-				...row,
-				...stamps(row),
-				playedAt: date(playedAt),
-				cardId: cardOf.get(cardId) ?? cardId
-			}))
+/** Lets others be answered, and tells that the database goes on. */
+async function pause(): Promise<void> {
+	beat();
+	await setImmediate();
+}
+
+const columnsOf = (table: RestoredTable): string[] =>
+	Object.values(getTableColumns(RESTORED[table])).map(({ name }) => name);
+const quoted = (names: readonly string[], of = ''): SQL =>
+	sql.raw(names.map((name) => `${of}"${name}"`).join(', '));
+
+/** The ids that a merge takes from the file; a notebook that is replaced takes all. */
+const CHOSEN: Partial<Record<RestoredTable, string>> = {
+	set_item: 'set_id',
+	take_change: 'take_id'
+};
+
+/** A part of the rows of a table, as a source to insert from. */
+const partOf = (table: RestoredTable, json: string, mode: RestoreMode): SQL => {
+	const rows = sql`json_populate_recordset(null::${sql.identifier(table)}, ${json}::json) r`;
+	if (mode === 'replace' || table === 'player') return rows;
+	const id = sql.raw(`r."${CHOSEN[table] ?? 'id'}"`);
+	return sql`${rows} where exists (select 1 from restore_chosen c where c.id = ${id})`;
+};
+
+/** Sets the columns of a row that is there to what the file has. */
+const taken = (names: readonly string[], from: string): SQL =>
+	sql.raw(names.map((name) => `"${name}" = ${from}."${name}"`).join(', '));
+
+/** How the rows of a table are written where it is not simply added to. */
+async function writePart(
+	tx: Database,
+	table: RestoredTable,
+	json: string,
+	mode: RestoreMode
+): Promise<void> {
+	const all = columnsOf(table);
+	const source = partOf(table, json, mode);
+	const into = sql`insert into ${sql.identifier(table)} (${quoted(all)})`;
+	if (table === 'tune' && mode === 'merge') {
+		const rest = all.filter((name) => name !== 'id' && name !== 'created_at' && name !== 'version');
+		// A page that was opened before must notice.
+		await tx.execute(sql`${into} select ${quoted(all, 'r.')} from ${source}
+			on conflict (id) do update set ${taken(rest, 'excluded')},
+			version = greatest(excluded.version, tune.version + 1)`);
+	} else if (table === 'player') {
+		await tx.execute(sql`${into} select ${quoted(all, 'r.')} from ${source}
+			on conflict (id) do update set ${taken(['hand_mm', 'scales', 'updated_at'], 'excluded')},
+			version = player.version + 1 where player.updated_at < excluded.updated_at`);
+	} else if (table === 'card' && mode === 'merge') {
+		// Cards are one for a tune, a position and a key: those that are there stay under their own id.
+		const what = ['due', 'drill', 'tempo', 'clean_in_row', 'schedule', 'resting', 'updated_at'];
+		await tx.execute(sql`insert into restore_card
+			select r.id, r.tune_id, r.position, r.key
+			from json_populate_recordset(null::card, ${json}::json) r`);
+		await tx.execute(sql`update card set ${taken(what, 'r')} from (select r.* from ${source}) r
+			where card.id = r.id`);
+		await tx.execute(sql`${into} select ${quoted(all, 'r.')} from ${source}
+			and not exists (select 1 from card there where there.id = r.id)
+			on conflict (tune_id, position, key) do update set ${taken(what, 'excluded')}
+			where card.updated_at < excluded.updated_at`);
+	} else if (table === 'take' && mode === 'merge') {
+		const values = all.map((name) =>
+			name === 'card_id' ? 'coalesce(there.id, r."card_id")' : `r."${name}"`
 		);
-		const changes = part.flatMap(({ id, tuneId, position, key, changes: list }) =>
-			list.map((change) => ({ takeId: id, tuneId, position, key, ...change }))
-		);
-		await inParts(changes, (rows) => tx.insert(takeChange).values(rows));
-	});
+		await tx.execute(sql`${into} select ${sql.raw(values.join(', '))} from (select r.* from ${source}) r
+			left join restore_card f on f.id = r.card_id
+			left join card there on there.tune_id = f.tune_id
+				and there.position = f.position and there.key = f.key`);
+	} else {
+		await tx.execute(sql`${into} select ${quoted(all, 'r.')} from ${source}`);
+	}
 }
 
 /**
  * Takes a backup in, in one transaction. `merge` adds what is missing and takes what is newer in the file;
- * `replace` leaves nothing but what the file holds.
+ * `replace` leaves nothing but what the file holds. Between the parts others are answered.
  */
 export async function restore(
 	db: Database,
-	backup: BackupDocument,
+	{ index, path }: ReadBackup,
 	mode: RestoreMode
 ): Promise<RestoreAnswer> {
 	return db.transaction(async (tx) => {
 		const how = (await isEmpty(tx)) ? 'replace' : mode;
-		const plan = await planOf(tx, backup, how);
+		const plan = await planOf(tx, index, how);
 		await clear(tx, plan, how);
-		await writeTunes(tx, plan);
-		await inParts(rowsOf(plan.routes), (part) =>
-			tx.insert(route).values(part.map((row) => ({ ...row, ...stamps(row) })))
-		);
-		await inParts(rowsOf(plan.motifs), (part) =>
-			tx.insert(motif).values(part.map((row) => ({ ...row, ...stamps(row) })))
-		);
-		await inParts(rowsOf(plan.instruments), (part) =>
-			tx.insert(instrument).values(part.map((row) => ({ ...row, ...stamps(row) })))
-		);
-		for (const { tunes, ...row } of rowsOf(plan.sets)) {
-			await tx.insert(setList).values({ ...row, ...stamps(row) });
-			const items = tunes.map((tuneId, place) => ({ setId: row.id, tuneId, place }));
-			if (items.length > 0) await tx.insert(setItem).values(items);
+		if (how === 'merge') {
+			await tx.execute(sql`create temp table restore_chosen (id uuid primary key) on commit drop`);
+			await tx.execute(sql`create temp table restore_card
+				(id uuid primary key, tune_id uuid, position integer, key text) on commit drop`);
+			for (const kind of RESTORE_KINDS) {
+				const ids = [...plan[kind].added, ...plan[kind].changed];
+				await tx.execute(sql`insert into restore_chosen
+					select value::uuid from json_array_elements_text(${JSON.stringify(ids)}::json)
+					on conflict do nothing`);
+			}
 		}
-		const own = backup.player;
-		if (own) {
-			const values = { id: 1, handMm: own.handMm, scales: own.scales, ...stamps(own) };
-			const set = { handMm: own.handMm, scales: own.scales, updatedAt: date(own.updatedAt) };
-			await tx
-				.insert(player)
-				.values(values)
-				.onConflictDoUpdate({
-					target: player.id,
-					set: { ...set, version: sql`${player.version} + 1` },
-					setWhere: sql`${player.updatedAt} < ${own.updatedAt}::timestamptz`
-				});
+		for (const table of Object.keys(RESTORED) as RestoredTable[]) {
+			const lines = createInterface({
+				input: createReadStream(rowsFile(path, table), 'utf8'),
+				crlfDelay: Infinity
+			});
+			for await (const line of lines) {
+				await writePart(tx, table, line, how);
+				await pause();
+			}
 		}
-		await writeCards(tx, plan);
-		await writeTakes(tx, backup, plan);
 		return answerOf(plan, mode, true);
 	});
 }

@@ -1,12 +1,7 @@
-import type { OwnInstrument } from '$core/neck';
-import { anchorOf } from '$core/route';
 import { and, asc, eq, isNull, sql } from 'drizzle-orm';
-import type { Issue } from '../api/chart-schema';
 import type { PlanSnapshot, RouteAnswer, RouteInput, RouteSummary } from '../api/notebook-schema';
 import { NO_ANCHORS, NO_LINE } from '../api/route-defaults';
-import { instrumentInputOf, resolveChart } from '../api/resolve';
 import type { Database } from './database';
-import { routeInPool } from './pool';
 import { route, tune } from './schema';
 
 type Row = typeof route.$inferSelect;
@@ -29,32 +24,6 @@ const answer = (row: Row): RouteAnswer => ({
 	createdAt: row.createdAt.toISOString(),
 	updatedAt: row.updatedAt.toISOString()
 });
-
-type Made = { readonly plan: PlanSnapshot } | { readonly issues: Issue[] };
-
-/**
- * Plans a route on a chart. Anchors are written places; one that the chart no longer has is kept with
- * the route and simply does not bind.
- */
-export async function makeSnapshot(
-	chartText: string,
-	input: RouteInput,
-	own: readonly OwnInstrument[] = []
-): Promise<Made> {
-	const read = resolveChart(chartText);
-	if ('issues' in read) return read;
-	const chart = read.value;
-	const instrument = instrumentInputOf(chart, own);
-	const planned = await routeInPool({ chart: chartText, instrument, route: input });
-	if ('issues' in planned) return planned;
-	const plan = planned.value;
-	const targets = plan.targets.map(({ change, ...target }) => {
-		const at = chart.changes[change];
-		return { ...anchorOf(at), symbol: at.to.symbol, ...target };
-	});
-	const notes = input.line.grid === 'targets' ? [] : plan.notes;
-	return { plan: { cost: plan.cost, changes: chart.changes.length, targets, notes } };
-}
 
 const stored = (input: RouteInput, plan: PlanSnapshot, tuneVersion: number) => ({
 	name: input.name,
@@ -83,13 +52,13 @@ export async function listRoutes(db: Database, tuneId: string): Promise<RouteSum
 export async function getRoute(
 	db: Database,
 	id: string
-): Promise<{ route: RouteAnswer; chart: string; tuneVersion: number } | null> {
+): Promise<{ route: RouteAnswer; title: string; chart: string; tuneVersion: number } | null> {
 	const [row] = await db
-		.select({ route, chart: tune.chart, tuneVersion: tune.version })
+		.select({ route, title: tune.title, chart: tune.chart, tuneVersion: tune.version })
 		.from(route)
 		.innerJoin(tune, eq(tune.id, route.tuneId))
 		.where(and(eq(route.id, id), alive));
-	return row ? { route: answer(row.route), chart: row.chart, tuneVersion: row.tuneVersion } : null;
+	return row ? { ...row, route: answer(row.route) } : null;
 }
 
 export async function createRoute(

@@ -18,6 +18,7 @@ import type { CardDrill, TakeEvents, TakePass } from '../api/practice-schema';
 import type { Role } from '$core/chord';
 import type { Schedule } from '$core/practice';
 import type { KeptChange } from '../api/take';
+import type { TuneReading } from '../api/tune-reading';
 import { NO_LINE } from '../api/route-defaults';
 
 const id = () => uuid('id').primaryKey().defaultRandom();
@@ -29,8 +30,8 @@ const times = {
 };
 
 /**
- * A tune is its chart text; title, key, tempo, feel and number of played bars are read from the text
- * when it is saved, for lists. `deletedAt` keeps a deleted tune for a day at least.
+ * A tune is its chart text; everything else is read from the text when it is saved (`readTune`), for lists and
+ * searches. `deletedAt` keeps a deleted tune for a day at least.
  */
 export const tune = pgTable(
 	'tune',
@@ -42,6 +43,13 @@ export const tune = pgTable(
 		tempo: real('tempo').notNull(),
 		feel: text('feel').notNull(),
 		bars: integer('bars').notNull(),
+		barTicks: jsonb('bar_ticks').$type<TuneReading['barTicks']>().notNull().default([]),
+		opening: jsonb('opening').$type<TuneReading['opening']>().notNull().default([]),
+		sounds: text('sounds').notNull().default(''),
+		places: jsonb('places').$type<TuneReading['places']>().notNull().default([]),
+		written: jsonb('written').$type<TuneReading['written']>().notNull().default([]),
+		/** 0 where the columns were made by an earlier version and are to be made anew. */
+		reading: integer('reading').notNull().default(0),
 		deletedAt: stamp('deleted_at'),
 		...times
 	},

@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { matchesOf } from './search';
+import { readTune } from '../api/tune-reading';
+import { matchesOf, queryOf } from './search';
 
-const tune = {
-	title: 'Café by the Harbour',
-	key: 'Bb blues',
-	chart:
-		'title: Café by the Harbour\nkey: Bb blues\n[Slow bridge]\n| Bb7 | Eb7 | // let it breathe\n'
-};
-const places = (query: string) => matchesOf(query, tune, []).map((match) => match.in);
+const tune = readTune(
+	'title: Café by the Harbour\nkey: Bb blues\n[Slow bridge]\n| Bb7 | Eb7 | // let it breathe\n'
+);
+const matches = (query: string, about = [] as Parameters<typeof matchesOf>[2]) =>
+	matchesOf(queryOf(query), tune, about);
+const places = (query: string) => matches(query).map((match) => match.in);
 
 describe('what answers a query', () => {
 	it('is the title, by any of its words and without minding accents', () => {
@@ -24,14 +24,16 @@ describe('what answers a query', () => {
 	});
 
 	it('is a progression, in symbols or in the tune’s own numerals', () => {
-		expect(matchesOf('B♭7 E♭7', tune, [])).toEqual([{ in: 'chords', text: 'bar 1: B♭7 E♭7' }]);
-		expect(matchesOf('I7 IV7', tune, [])).toEqual([{ in: 'chords', text: 'bar 1: B♭7 E♭7' }]);
+		expect(matches('B♭7 E♭7')).toEqual([{ in: 'chords', text: 'bar 1: B♭7 E♭7' }]);
+		expect(matches('I7 IV7')).toEqual([{ in: 'chords', text: 'bar 1: B♭7 E♭7' }]);
 		expect(places('Eb7 Bb7')).toEqual([]);
 	});
 
 	it('is what somebody wrote about it', () => {
+		expect(matches('slow BRIDGE')).toEqual([{ in: 'words', text: 'section: Slow bridge' }]);
+		expect(places('breathe')).toEqual(['words']);
 		const about = [{ place: 'note on a take', text: 'too early in bar 3' }];
-		expect(matchesOf('early bar', tune, about)).toEqual([
+		expect(matches('early bar', about)).toEqual([
 			{ in: 'words', text: 'note on a take: too early in bar 3' }
 		]);
 	});

@@ -1,8 +1,8 @@
-import { findProgression, parseChart, parseKey, readProgression } from '$core/chart';
-import { proseSigns, signs } from '$core/chord';
-import { keyOf } from '$core/harmony';
+import { findProgression, parseKey, readProgression } from '$core/chart';
+import { proseSigns, signs, type Chord } from '$core/chord';
 import { and, asc, eq, isNull, ne } from 'drizzle-orm';
 import type { Match, SearchAnswer } from '../api/search-schema';
+import type { TuneReading, Written } from '../api/tune-reading';
 import type { Database } from './database';
 import { route, setItem, setList, take, tune } from './schema';
 
@@ -20,69 +20,73 @@ const holds = (text: string, words: readonly string[]): boolean => {
 	return words.every((word) => folded.includes(word));
 };
 
-/** Words that somebody wrote about a tune, and where they stand. */
-type Written = { readonly place: string; readonly text: string };
-
-/** What the chart text says beside its chords: sections and comments. */
-function writtenInChart(chart: string): Written[] {
-	return chart.split('\n').flatMap((line) => {
-		const comment = /\/\/(.*)$/.exec(line)?.[1].trim();
-		const section = /^\s*\[([^\]]+)\]/.exec(line)?.[1];
-		return [
-			...(section ? [{ place: 'section', text: section }] : []),
-			...(comment ? [{ place: 'in the chart', text: comment }] : [])
-		];
-	});
-}
-
 /** Whether a query names a key: its tonic alone, or with the mode. */
 function namesKey(query: string, key: string): boolean {
 	const [wanted, has] = [fold(query).trim(), fold(key)];
 	return wanted !== '' && (wanted === has || (has.startsWith(`${wanted} `) && !/\s/.test(wanted)));
 }
 
+/** What of a tune is looked through; all of it stands in columns. */
+type Looked = Pick<TuneReading, 'title' | 'key' | 'sounds' | 'places' | 'written'>;
+
+/** A query, read once for all tunes: as words, and as a progression in each key that comes up. */
+class Query {
+	readonly words: readonly string[];
+	private readonly inKeys = new Map<string, readonly Chord[] | null>();
+
+	constructor(readonly text: string) {
+		this.words = wordsOf(text);
+	}
+
+	/** The progression that it names in a key, numerals and all; null where it names none. */
+	chords(key: string): readonly Chord[] | null {
+		const known = this.inKeys.get(key);
+		if (known !== undefined) return known;
+		const read = readProgression(this.text, parseKey(key));
+		this.inKeys.set(key, read);
+		return read;
+	}
+}
+
 /** Where one tune answers a query: by its title, its key, a progression in it, words about it. */
-export function matchesOf(
-	query: string,
-	one: { readonly title: string; readonly key: string; readonly chart: string },
-	written: readonly Written[]
-): Match[] {
-	const words = wordsOf(query);
+export function matchesOf(query: Query, one: Looked, about: readonly Written[]): Match[] {
+	const { words } = query;
 	if (words.length === 0) return [];
 	const found: Match[] = [];
 	if (holds(one.title, words)) found.push({ in: 'title', text: one.title });
-	if (namesKey(query, one.key)) found.push({ in: 'key', text: signs(one.key) });
-	const asChords = readProgression(
-		query,
-		parseKey(one.key) ?? { tonic: { letter: 0, alter: 0 }, mode: 'major' }
-	);
-	if (asChords) {
-		const chart = parseChart(one.chart);
-		const wanted = readProgression(query, keyOf(chart));
-		const hit = wanted && findProgression(chart, wanted);
-		if (hit) {
-			found.push({ in: 'chords', text: `bar ${hit.bar}: ${hit.symbols.map(signs).join(' ')}` });
-		}
+	if (namesKey(query.text, one.key)) found.push({ in: 'key', text: signs(one.key) });
+	const wanted = query.chords(one.key);
+	const hit = wanted && findProgression(one.sounds, wanted);
+	if (hit) {
+		const places = one.places.slice(hit.from, hit.to);
+		const symbols = places.map(([, symbol]) => signs(symbol)).join(' ');
+		found.push({ in: 'chords', text: `bar ${places[0][0]}: ${symbols}` });
 	}
-	const said = written.find(({ text }) => holds(text, words));
+	const said = [...one.written, ...about].find(({ text }) => holds(text, words));
 	if (said) found.push({ in: 'words', text: `${said.place}: ${proseSigns(said.text)}` });
 	return found;
 }
 
+export const queryOf = (text: string): Query => new Query(text);
+
 /** Finds tunes by title, key, chords one after the other, and what was written about them. */
-export async function search(db: Database, query: string): Promise<SearchAnswer> {
+export async function search(db: Database, text: string): Promise<SearchAnswer> {
+	const query = queryOf(text);
 	const alive = isNull(tune.deletedAt);
 	const tunes = await db
-		.select({ id: tune.id, title: tune.title, key: tune.key, chart: tune.chart })
+		.select({
+			...{ id: tune.id, title: tune.title, key: tune.key, written: tune.written },
+			...{ sounds: tune.sounds, places: tune.places }
+		})
 		.from(tune)
 		.where(alive)
 		.orderBy(asc(tune.createdAt), asc(tune.id));
 	const written = new Map<string, Written[]>();
 	const add = (place: string, rows: readonly { tuneId: string; text: string }[]) => {
-		for (const { tuneId, text } of rows) {
-			const list = written.get(tuneId) ?? [];
-			list.push({ place, text });
-			written.set(tuneId, list);
+		for (const row of rows) {
+			const list = written.get(row.tuneId) ?? [];
+			list.push({ place, text: row.text });
+			written.set(row.tuneId, list);
 		}
 	};
 	add('route', await db.select({ tuneId: route.tuneId, text: route.name }).from(route));
@@ -99,11 +103,9 @@ export async function search(db: Database, query: string): Promise<SearchAnswer>
 		'set',
 		sets.map(({ tuneId, name, note }) => ({ tuneId, text: note ? `${name}, ${note}` : name }))
 	);
-	return {
-		found: tunes.flatMap((one) => {
-			const about = [...writtenInChart(one.chart), ...(written.get(one.id) ?? [])];
-			const matches = matchesOf(query, one, about);
-			return matches.length > 0 ? [{ id: one.id, title: one.title, matches }] : [];
-		})
-	};
+	const found = tunes.flatMap((one) => {
+		const matches = matchesOf(query, one, written.get(one.id) ?? []);
+		return matches.length > 0 ? [{ id: one.id, title: one.title, matches }] : [];
+	});
+	return { found };
 }

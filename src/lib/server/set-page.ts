@@ -1,4 +1,4 @@
-import { chartTicks, parseChart, QUARTER } from '$core/chart';
+import { QUARTER } from '$core/chart';
 import { asc, desc, inArray } from 'drizzle-orm';
 import type { Database } from './database';
 import { route, tune } from './schema';
@@ -48,15 +48,14 @@ export async function setPage(db: Database, id: string) {
 	const lines = set.tuneIds.flatMap((tuneId): SetLine[] => {
 		const row = rows.find((one) => one.id === tuneId);
 		if (!row) return [];
-		const chart = parseChart(row.chart);
 		const found = planned.find((one) => one.tuneId === tuneId);
 		const first = found?.plan.targets[0];
 		return [
 			{
 				...{ id: row.id, title: row.title, key: row.key, tempo: row.tempo },
 				...{ feel: row.feel, bars: row.bars },
-				quarters: chartTicks(chart) / QUARTER,
-				opening: chart.changes.slice(0, 4).map(({ to }) => to.chord.symbol),
+				quarters: row.barTicks.reduce((sum, ticks) => sum + ticks, 0) / QUARTER,
+				opening: row.opening,
 				start:
 					found && first
 						? {

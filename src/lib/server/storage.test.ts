@@ -13,6 +13,7 @@ import {
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
+import { readTune } from '../api/tune-reading';
 import { openEmbedded, openServer } from './database';
 import { FolderInUse } from './lock';
 import { projectRoot } from './paths';
@@ -66,7 +67,7 @@ describe.skipIf(SERVER)('the folder of the embedded database', () => {
 	};
 	beforeAll(async () => {
 		const { db, close } = await openEmbedded(folder);
-		await createTune(db, 'title: Kept\n| C |');
+		await createTune(db, readTune('title: Kept\n| C |'));
 		expect(await refusal(openEmbedded(folder))).toContain('in use by another Arc Step process');
 		await expect(openEmbedded(folder)).rejects.toBeInstanceOf(FolderInUse);
 		await close();
@@ -171,7 +172,7 @@ describe('a database server', () => {
 		async () => {
 			const book = await newNotebook();
 			const first = await book.open();
-			await createTune(first.db, 'title: Kept\n| C |');
+			await createTune(first.db, readTune('title: Kept\n| C |'));
 			expect(await refusal(book.open(migrationsWith('broken', BROKEN)))).toContain('It is whole');
 			expect((await listTunes(first.db)).map(({ title }) => title)).toEqual(['Kept']);
 			const later = await book.open(migrationsWith('later', LATER));
@@ -185,7 +186,7 @@ describe('a database server', () => {
 	it.runIf(SERVER)('is opened by several at once, of which one makes the tables', async () => {
 		const book = await newNotebook();
 		const opened = await Promise.all(Array.from({ length: 4 }, () => book.open()));
-		await createTune(opened[0].db, 'title: Shared\n| C |');
+		await createTune(opened[0].db, readTune('title: Shared\n| C |'));
 		for (const { db } of opened) expect(await listTunes(db)).toHaveLength(1);
 		for (const { close } of opened) await close();
 		await book.remove();

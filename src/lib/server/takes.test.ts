@@ -5,6 +5,7 @@ import { sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { cardInput, takeInput, type CardDrill, type TakeInput } from '../api/practice-schema';
 import { drillIssues, firstTimeThrough, runTake } from '../api/take';
+import { readTune } from '../api/tune-reading';
 import type { Database } from './database';
 import { loadDemoLog } from './demo-log';
 import { DEMO_TUNES } from './demo-tunes';
@@ -70,7 +71,7 @@ async function store(tuneId: string, change: Partial<TakeInput> = {}, missed = 0
 
 describe('takes and cards', () => {
 	it('stores a take with its changes; the card climbs, and comes back later', async () => {
-		const { id } = await createTune(db, CHART);
+		const { id } = await createTune(db, readTune(CHART));
 		const first = await store(id);
 		expect(first.take).toMatchObject({ landed: 4, asked: 4, clean: true, key: 'C', biasMs: 8 });
 		expect(first.card).toMatchObject({ tempo: 90, cleanInRow: 0, position: 5, key: '' });
@@ -92,7 +93,7 @@ describe('takes and cards', () => {
 	});
 
 	it('leaves ladder and schedule alone where only a part was played', async () => {
-		const { id } = await createTune(db, CHART);
+		const { id } = await createTune(db, readTune(CHART));
 		const { card: before } = await store(id);
 		const loop = await store(id, { looped: { from: 1, to: 3 }, tempo: 90 }, 3);
 		expect(loop.take).toMatchObject({ looped: true });
@@ -103,7 +104,7 @@ describe('takes and cards', () => {
 	});
 
 	it('keeps how a take was played, so that it can be judged anew', async () => {
-		const { id } = await createTune(db, CHART);
+		const { id } = await createTune(db, readTune(CHART));
 		const range = { from: 1, to: 3 };
 		const part = takeOf(id, { looped: range, loops: 2, latencyMs: 40, toleranceMs: 90 });
 		// G7 and C, the second time through a little late; the input tells everything 40 ms late.
@@ -125,7 +126,7 @@ describe('takes and cards', () => {
 	});
 
 	it('takes the player’s own word for it', async () => {
-		const { id } = await createTune(db, CHART);
+		const { id } = await createTune(db, readTune(CHART));
 		const hand = { input: 'hand', grade: 'clean', events: [] } as const;
 		const { take, card } = await store(id, { ...hand, events: [] });
 		expect(take).toMatchObject({ grade: 'clean', asked: 0, clean: true });
@@ -135,7 +136,7 @@ describe('takes and cards', () => {
 	});
 
 	it('leads on to the next place, then to the next key, once a place is sure', async () => {
-		const { id } = await createTune(db, CHART);
+		const { id } = await createTune(db, readTune(CHART));
 		await store(id, { tempo: 100 });
 		const places = (await cardsOf(db, id)).map(({ position, key }) => `${position}${key}`);
 		expect(places).toHaveLength(2);
@@ -151,7 +152,7 @@ describe('takes and cards', () => {
 	});
 
 	it('keeps the rung when a drill is changed, unless the ladder leaves it out', async () => {
-		const { id } = await createTune(db, CHART);
+		const { id } = await createTune(db, readTune(CHART));
 		await store(id);
 		const same = await keepCard(db, id, drillFor({ loops: 2 }));
 		expect(same).toMatchObject({ tempo: 90, drill: { loops: 2 } });
@@ -160,7 +161,7 @@ describe('takes and cards', () => {
 	});
 
 	it('lets a drill rest: not due, its takes kept, and back with the next take', async () => {
-		const { id } = await createTune(db, CHART);
+		const { id } = await createTune(db, readTune(CHART));
 		const { take, card } = await store(id, {}, 3);
 		const due = async () =>
 			today(await practisedCards(db), new Date(NOON.getTime() + 90 * DAY)).some(
@@ -180,7 +181,7 @@ describe('takes and cards', () => {
 	});
 
 	it('guards notes by version and deletes a take with its changes', async () => {
-		const { id } = await createTune(db, CHART);
+		const { id } = await createTune(db, readTune(CHART));
 		const { take } = await store(id);
 		const noted = await updateTake(db, take.id, 'F at fret 8', take.version);
 		expect(noted).toMatchObject({ note: 'F at fret 8', version: 2 });
@@ -211,7 +212,7 @@ describe('takes and cards', () => {
 	});
 
 	it('goes with its tune', async () => {
-		const { id } = await createTune(db, CHART);
+		const { id } = await createTune(db, readTune(CHART));
 		const { take } = await store(id);
 		const own = { ...ALL, tune: id };
 		expect((await getLog(db, own)).totals.takes).toBe(1);
@@ -233,7 +234,7 @@ describe('the made-up log', () => {
 		for (const { id } of await listTunes(db)) await deleteTune(db, id);
 		await purgeDeleted(db, addDays(new Date(), 2));
 		const tunes = [];
-		for (const { chart } of DEMO_TUNES) tunes.push(await createTune(db, chart));
+		for (const { chart } of DEMO_TUNES) tunes.push(await createTune(db, readTune(chart)));
 		await loadDemoLog(db, tunes, now);
 	}, 60_000);
 

@@ -1,9 +1,9 @@
-import { keyName, LIMITS, parseChart, utf8Length } from '$core/chart';
-import { keyOf } from '$core/harmony';
+import { LIMITS, utf8Length } from '$core/chart';
 import { subHours } from 'date-fns';
-import { and, asc, count, eq, isNotNull, isNull, lt, sql } from 'drizzle-orm';
+import { and, asc, count, eq, isNotNull, isNull, lt, ne, sql } from 'drizzle-orm';
 import type { TuneAnswer } from '../api/notebook-schema';
 import type { Issue } from '../api/chart-schema';
+import { READING, type TuneReading } from '../api/tune-reading';
 import type { Database } from './database';
 import { route, trash, tune } from './schema';
 
@@ -21,20 +21,6 @@ export const tuneAnswerOf = (row: Row): TuneAnswer => ({
 	createdAt: row.createdAt.toISOString(),
 	updatedAt: row.updatedAt.toISOString()
 });
-
-/** What lists show of a chart, read from its text; text that cannot be read is kept all the same. */
-export function chartSummary(chart: string) {
-	const parsed = parseChart(chart);
-	const { headers, played } = parsed;
-	const key = keyOf(parsed);
-	return {
-		title: headers.title ?? 'Untitled tune',
-		key: key ? keyName(key) : '',
-		tempo: headers.tempo,
-		feel: headers.feel,
-		bars: played.length
-	};
-}
 
 /** Only the size of a text can forbid saving it. */
 export function checkChartSize(chart: string): Issue[] {
@@ -65,12 +51,12 @@ export async function getTune(db: Database, id: string): Promise<TuneAnswer | nu
 
 export async function createTune(
 	db: Database,
-	chart: string,
+	read: TuneReading,
 	at = new Date()
 ): Promise<TuneAnswer> {
 	const [row] = await db
 		.insert(tune)
-		.values({ chart, ...chartSummary(chart), createdAt: at, updatedAt: at })
+		.values({ ...read, createdAt: at, updatedAt: at })
 		.returning();
 	return tuneAnswerOf(row);
 }
@@ -79,14 +65,13 @@ export async function createTune(
 export async function updateTune(
 	db: Database,
 	id: string,
-	chart: string,
+	read: TuneReading,
 	version: number
 ): Promise<TuneAnswer | null> {
 	const [row] = await db
 		.update(tune)
 		.set({
-			chart,
-			...chartSummary(chart),
+			...read,
 			version: sql`${tune.version} + 1`,
 			updatedAt: new Date()
 		})
@@ -122,6 +107,34 @@ export async function purgeDeleted(db: Database, now = new Date()): Promise<void
 	const until = subHours(now, KEPT_HOURS);
 	await db.delete(tune).where(lt(tune.deletedAt, until));
 	await db.delete(trash).where(lt(trash.deletedAt, until));
+}
+
+/** Tunes that are read again at a time. */
+const AT_ONCE = 100;
+
+/**
+ * Reads the tunes again whose columns were made by other rules than today's; called at start.
+ * @param read reads charts, wherever it is done
+ */
+export async function readAgain(
+	db: Database,
+	read: (charts: readonly string[]) => Promise<TuneReading[]>
+): Promise<void> {
+	for (;;) {
+		const rows = await db
+			.select({ id: tune.id, chart: tune.chart })
+			.from(tune)
+			.where(ne(tune.reading, READING))
+			.limit(AT_ONCE);
+		if (rows.length === 0) return;
+		const readings = await read(rows.map(({ chart }) => chart));
+		for (const [i, { id, chart }] of rows.entries()) {
+			await db
+				.update(tune)
+				.set(readings[i])
+				.where(and(eq(tune.id, id), eq(tune.chart, chart)));
+		}
+	}
 }
 
 export async function countTunes(db: Database): Promise<number> {

@@ -1,5 +1,6 @@
 import { signs } from '$core/chord';
 import { swingOf } from '$core/band';
+import { barTicksOf } from '$core/chart';
 import { keyOf } from '$core/harmony';
 import { noteName } from '$core/pitch';
 import {
@@ -122,7 +123,7 @@ export class DrillDesk {
 		this.looped && this.done ? this.done.next.tempo : this.place.tempo
 	);
 	readonly minutes: number = $derived.by(
-		() => passMs(this.open.chart, this.drill, this.place.tempo) / 60_000
+		() => passMs(barTicksOf(this.open.chart), this.drill, this.place.tempo) / 60_000
 	);
 
 	constructor(
@@ -427,7 +428,7 @@ export class DrillDesk {
 			loops: this.drill.loops,
 			events: [],
 			grade,
-			durationMs: Math.round(passMs(this.open.chart, this.drill, tempo))
+			durationMs: Math.round(passMs(barTicksOf(this.open.chart), this.drill, tempo))
 		});
 	}
 

@@ -1,9 +1,12 @@
 import { openDatabase } from '$lib/server/database';
-import { json, readBytes } from '$lib/server/http';
+import { json } from '$lib/server/http';
 import { readBackupInPool } from '$lib/server/pool';
-import { brokenRule, problemResponse } from '$lib/server/problem';
+import { brokenRule, noRoom, problemResponse } from '$lib/server/problem';
 import { previewRestore, restore } from '$lib/server/restore';
+import { spool } from '$lib/server/spool';
 import type { RequestHandler } from './$types';
+
+const TYPES = new Set(['application/json', 'application/gzip', 'application/x-gzip']);
 
 export const POST: RequestHandler = async ({ request, url }) => {
 	const mode = url.searchParams.get('mode');
@@ -12,18 +15,31 @@ export const POST: RequestHandler = async ({ request, url }) => {
 		return brokenRule([{ path: 'mode', message }]);
 	}
 	const type = request.headers.get('content-type')?.split(';')[0].trim().toLowerCase();
-	if (type !== 'application/json') {
-		return problemResponse(415, 'Send the backup as application/json.');
+	if (!type || !TYPES.has(type)) {
+		return problemResponse(
+			415,
+			'Send the backup as application/json, or packed as application/gzip.'
+		);
 	}
-	const body = await readBytes(request);
-	if ('response' in body) return body.response;
-	const read = await readBackupInPool(body.bytes);
-	if ('issues' in read) {
-		return read.json ? brokenRule(read.issues) : problemResponse(400, 'The body is not JSON.');
+	const sent = await spool(request);
+	if (!sent) return noRoom();
+	try {
+		const read = await readBackupInPool(sent.path, sent.packed);
+		if ('tooLarge' in read) {
+			return problemResponse(413, 'Unpacked, this backup is larger than 8 GiB.');
+		}
+		if ('full' in read) return noRoom();
+		if ('issues' in read) {
+			const [first] = read.issues;
+			return read.json ? brokenRule(read.issues) : problemResponse(400, first.message);
+		}
+		const db = await openDatabase();
+		const backup = { index: read.index, path: sent.path };
+		if (url.searchParams.get('preview') === '1') {
+			return json(await previewRestore(db, backup, mode));
+		}
+		return json(await restore(db, backup, mode));
+	} finally {
+		sent.remove();
 	}
-	const db = await openDatabase();
-	if (url.searchParams.get('preview') === '1') {
-		return json(await previewRestore(db, read.backup, mode));
-	}
-	return json(await restore(db, read.backup, mode));
 };

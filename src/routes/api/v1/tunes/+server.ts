@@ -1,6 +1,7 @@
 import { tuneInput } from '$lib/api/notebook-schema';
 import { openDatabase } from '$lib/server/database';
 import { json, readJson } from '$lib/server/http';
+import { readTuneInPool } from '$lib/server/pool';
 import { brokenRule } from '$lib/server/problem';
 import { checkChartSize, createTune, listTunes } from '$lib/server/tunes';
 
@@ -16,6 +17,6 @@ export async function POST({ request }: { request: Request }): Promise<Response>
 	if ('response' in read) return read.response;
 	const issues = checkChartSize(read.data.chart);
 	if (issues.length > 0) return brokenRule(issues);
-	const tune = await createTune(await openDatabase(), read.data.chart);
+	const tune = await createTune(await openDatabase(), await readTuneInPool(read.data.chart));
 	return json(tune, 201, { location: `/api/v1/tunes/${tune.id}` });
 }

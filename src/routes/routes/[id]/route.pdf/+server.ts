@@ -1,4 +1,3 @@
-import { parseChart } from '$core/chart';
 import { openDatabase } from '$lib/server/database';
 import { download } from '$lib/server/download';
 import { isUuid } from '$lib/server/http';
@@ -17,7 +16,6 @@ export const GET: RequestHandler = async ({ params, url }) => {
 	const made = await sheetRequest(db, found.route.tuneId, wish, options);
 	if (!made) return notFound('route');
 	const pdf = await sheetPdfInPool(made.request);
-	const { title } = parseChart(found.chart).headers;
-	const name = `${title ?? 'Untitled tune'} ${found.route.name}`;
+	const name = `${found.title} ${found.route.name}`;
 	return download(pdf, { name, ending: 'pdf', type: 'application/pdf' });
 };

@@ -2,8 +2,9 @@ import { routeUpdate } from '$lib/api/notebook-schema';
 import { openDatabase } from '$lib/server/database';
 import { isUuid, json, readJson } from '$lib/server/http';
 import { listInstruments } from '$lib/server/instruments';
+import { snapshotInPool } from '$lib/server/pool';
 import { brokenRule, notFound, problemResponse } from '$lib/server/problem';
-import { getRoute, makeSnapshot, updateRoute } from '$lib/server/routes';
+import { getRoute, updateRoute } from '$lib/server/routes';
 import { removal } from '$lib/server/undo';
 import type { RequestHandler } from './$types';
 
@@ -19,9 +20,13 @@ export const PUT: RequestHandler = async ({ params, request }) => {
 	const found = isUuid(params.id) ? await getRoute(db, params.id) : null;
 	if (!found) return notFound('route');
 	const { version, ...input } = read.data;
-	const made = await makeSnapshot(found.chart, input, await listInstruments(db));
+	const made = await snapshotInPool({
+		chart: found.chart,
+		input,
+		own: await listInstruments(db)
+	});
 	if ('issues' in made) return brokenRule(made.issues);
-	const saved = await updateRoute(db, params.id, input, made.plan, found.tuneVersion, version);
+	const saved = await updateRoute(db, params.id, input, made.value, found.tuneVersion, version);
 	if (saved) return json(saved);
 	const current = (await getRoute(db, params.id))?.route;
 	if (!current) return notFound('route');

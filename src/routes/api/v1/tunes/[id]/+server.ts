@@ -1,6 +1,7 @@
 import { tuneUpdate } from '$lib/api/notebook-schema';
 import { openDatabase } from '$lib/server/database';
 import { isUuid, json, readJson } from '$lib/server/http';
+import { readTuneInPool } from '$lib/server/pool';
 import { brokenRule, notFound, problemResponse } from '$lib/server/problem';
 import { checkChartSize, deleteTune, getTune, updateTune } from '$lib/server/tunes';
 import type { RequestHandler } from './$types';
@@ -18,7 +19,7 @@ export const PUT: RequestHandler = async ({ params, request }) => {
 	const issues = checkChartSize(chart);
 	if (issues.length > 0) return brokenRule(issues);
 	const db = await openDatabase();
-	const saved = await updateTune(db, params.id, chart, version);
+	const saved = await updateTune(db, params.id, await readTuneInPool(chart), version);
 	if (saved) return json(saved);
 	const current = await getTune(db, params.id);
 	if (!current) return notFound('tune');

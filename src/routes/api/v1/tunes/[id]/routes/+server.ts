@@ -2,8 +2,9 @@ import { routeInput } from '$lib/api/notebook-schema';
 import { openDatabase } from '$lib/server/database';
 import { isUuid, json, readJson } from '$lib/server/http';
 import { listInstruments } from '$lib/server/instruments';
+import { snapshotInPool } from '$lib/server/pool';
 import { brokenRule, notFound } from '$lib/server/problem';
-import { createRoute, listRoutes, makeSnapshot } from '$lib/server/routes';
+import { createRoute, listRoutes } from '$lib/server/routes';
 import { getTune } from '$lib/server/tunes';
 import type { RequestHandler } from './$types';
 
@@ -19,8 +20,12 @@ export const POST: RequestHandler = async ({ params, request }) => {
 	const db = await openDatabase();
 	const tune = isUuid(params.id) ? await getTune(db, params.id) : null;
 	if (!tune) return notFound('tune');
-	const made = await makeSnapshot(tune.chart, read.data, await listInstruments(db));
+	const made = await snapshotInPool({
+		chart: tune.chart,
+		input: read.data,
+		own: await listInstruments(db)
+	});
 	if ('issues' in made) return brokenRule(made.issues);
-	const route = await createRoute(db, tune.id, read.data, made.plan, tune.version);
+	const route = await createRoute(db, tune.id, read.data, made.value, tune.version);
 	return json(route, 201, { location: `/api/v1/routes/${route.id}` });
 };

@@ -1,0 +1,37 @@
+import type { OwnInstrument } from '$core/neck';
+import { anchorOf } from '$core/route';
+import type { PlanSnapshot, RouteInput } from './notebook-schema';
+import { instrumentInputOf, resolveChart, type Outcome } from './resolve';
+import { runRoute } from './route';
+
+/** A route to be planned as it is kept. */
+export type SnapshotRequest = {
+	readonly chart: string;
+	readonly input: RouteInput;
+	/** The player’s own instruments, which lend frets and length. */
+	readonly own: readonly OwnInstrument[];
+};
+
+/**
+ * Plans a route as it is kept: its landings by written place. Anchors that the chart no longer has are kept with
+ * the route and simply do not bind.
+ */
+export function planSnapshot({ chart: text, input, own }: SnapshotRequest): Outcome<PlanSnapshot> {
+	const read = resolveChart(text);
+	if ('issues' in read) return read;
+	const chart = read.value;
+	const made = runRoute({ chart: text, instrument: instrumentInputOf(chart, own), route: input });
+	if ('issues' in made) return made;
+	const { cost, targets, notes } = made.value;
+	return {
+		value: {
+			cost,
+			changes: chart.changes.length,
+			targets: targets.map(({ change, ...target }) => {
+				const at = chart.changes[change];
+				return { ...anchorOf(at), symbol: at.to.symbol, ...target };
+			}),
+			notes: input.line.grid === 'targets' ? [] : notes
+		}
+	};
+}

@@ -1,0 +1,153 @@
+import { error } from '@sveltejs/kit';
+import PQueue from 'p-queue';
+import { availableParallelism } from 'node:os';
+import { join } from 'node:path';
+import { Piscina } from 'piscina';
+import { clientGone } from './leaving';
+import { projectRoot } from './paths';
+
+/**
+ * Where work is done, off the main thread. What is usually short has threads of its own and never waits behind
+ * pages, files and what turned out to be long.
+ */
+type Lane = {
+	/** Its file in `build/pool`. */
+	readonly file: string;
+	readonly threads: number;
+	/** Jobs that may wait; one more is refused. */
+	readonly waiting: number;
+	readonly longestWaitMs: number;
+};
+
+const SHORT: Lane = {
+	file: 'compute.js',
+	// Two at least: a small plan need not wait for a large one.
+	threads: Math.max(2, availableParallelism() - 1),
+	waiting: 128,
+	longestWaitMs: 20_000
+};
+const LONG: Lane = {
+	file: 'pages.js',
+	threads: Math.max(1, Math.floor(availableParallelism() / 2)),
+	waiting: 48,
+	longestWaitMs: 60_000
+};
+
+/** What a job of the short lane may take there; one that takes longer begins again in the other. */
+const SHORT_MS = 4000;
+const HEAP_MB = 512;
+
+class Workers {
+	private readonly threads: Piscina;
+	private readonly queue: PQueue;
+	private readonly stop = new AbortController();
+
+	constructor(private readonly lane: Lane) {
+		this.threads = new Piscina({
+			filename: join(projectRoot(), 'build', 'pool', lane.file),
+			// A thread that was ended is replaced at once, before the next job needs it.
+			minThreads: lane.threads,
+			maxThreads: lane.threads,
+			resourceLimits: { maxOldGenerationSizeMb: HEAP_MB }
+		});
+		// A job leaves this queue only when a thread is free: its time begins when it begins.
+		this.queue = new PQueue({ concurrency: lane.threads });
+	}
+
+	/** @throws the reason of a signal, `Long` when it takes longer, a 503 when it cannot begin soon */
+	async run<T>(name: string, input: unknown, longestMs: number): Promise<T> {
+		if (this.queue.size >= this.lane.waiting) throw busy();
+		const gone = AbortSignal.any([this.stop.signal, ...[clientGone() ?? []].flat()]);
+		const waited = AbortSignal.timeout(this.lane.longestWaitMs);
+		let begun = false;
+		try {
+			return await this.queue.add(
+				async () => {
+					begun = true;
+					const late = AbortSignal.timeout(longestMs);
+					try {
+						const signal = AbortSignal.any([gone, late]);
+						return (await this.threads.run(input, { name, signal })) as T;
+					} catch (problem) {
+						throw late.aborted && !gone.aborted ? new Long() : problem;
+					}
+				},
+				{ signal: AbortSignal.any([gone, waited]) }
+			);
+		} catch (problem) {
+			if (this.stop.signal.aborted) throw stopping();
+			if (waited.aborted && !begun) throw busy();
+			throw problem;
+		}
+	}
+
+	/** Ends what runs and what waits. */
+	async close(): Promise<void> {
+		this.stop.abort();
+		await this.threads.destroy();
+	}
+}
+
+/** A job took longer than it may. */
+class Long extends Error {}
+
+const busy = () =>
+	error(503, 'The server has too much to do just now. Nothing was changed; try again in a moment.');
+const stopping = () => error(503, 'The server is being stopped. Nothing was changed.');
+
+// One pair a process, also when the development server loads this module again.
+const held = globalThis as typeof globalThis & { arcStepLanes?: Map<Lane, Workers> };
+function workersOf(lane: Lane): Workers {
+	held.arcStepLanes ??= new Map();
+	const workers = held.arcStepLanes.get(lane) ?? new Workers(lane);
+	held.arcStepLanes.set(lane, workers);
+	return workers;
+}
+
+/**
+ * Does what is usually short. A job that is not ends and begins again among the long ones.
+ * @param longestMs how long it may take there
+ * @param told what the player reads when it takes longer
+ * @throws 503 when too much waits, 422 when it takes too long
+ */
+export async function short<T>(
+	name: string,
+	input: unknown,
+	told: string,
+	longestMs = 30_000
+): Promise<T> {
+	try {
+		return await workersOf(SHORT).run<T>(name, input, SHORT_MS);
+	} catch (problem) {
+		if (!(problem instanceof Long)) throw problem;
+		return long<T>(name, input, told, longestMs);
+	}
+}
+
+/** Does what may be long: pages, files, backups. */
+export async function long<T>(
+	name: string,
+	input: unknown,
+	told: string,
+	longestMs: number
+): Promise<T> {
+	try {
+		return await workersOf(LONG).run<T>(name, input, longestMs);
+	} catch (problem) {
+		const { code } = problem as NodeJS.ErrnoException;
+		if (problem instanceof Long || code === 'ERR_WORKER_OUT_OF_MEMORY') error(422, told);
+		throw problem;
+	}
+}
+
+/** Starts the threads, so that the first who asks finds them warm. */
+export function startJobs(): void {
+	for (const lane of [SHORT, LONG]) workersOf(lane);
+}
+
+/** Ends all work. */
+export async function stopJobs(): Promise<void> {
+	const all = [...(held.arcStepLanes?.values() ?? [])];
+	held.arcStepLanes = undefined;
+	await Promise.all(all.map((workers) => workers.close()));
+}
