@@ -7,7 +7,9 @@ import { startJobs, stopJobs } from '$lib/server/jobs';
 import { clientGone, whileAsked } from '$lib/server/leaving';
 import { readTunesInPool } from '$lib/server/pool';
 import { noRoom, problemResponse } from '$lib/server/problem';
+import { lookOverAll } from '$lib/server/restore';
 import { SESSION } from '$lib/server/session-cookie';
+import { clearSpool } from '$lib/server/spool';
 import { purgeDeleted, readAgain } from '$lib/server/tunes';
 import {
 	redirect,
@@ -24,6 +26,8 @@ export const init: ServerInit = async () => {
 	await purgeDeleted(db);
 	startJobs();
 	await readAgain(db, readTunesInPool);
+	await lookOverAll(db);
+	clearSpool();
 	if (process.env.ARC_STEP_DEMO === '1') await loadDemo(db);
 	process.once('sveltekit:shutdown', async () => {
 		await stopJobs();

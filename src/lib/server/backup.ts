@@ -1,4 +1,5 @@
-import { and, asc, eq, inArray, isNull } from 'drizzle-orm';
+import { and, asc, inArray, isNull, sql } from 'drizzle-orm';
+import type { PgColumn } from 'drizzle-orm/pg-core';
 import { setImmediate } from 'node:timers/promises';
 import { FORMAT_VERSION } from '../api/document-schema';
 import { NO_ANCHORS, NO_LINE } from '../api/route-defaults';
@@ -30,39 +31,68 @@ function asText<T extends object>(row: T): Record<string, unknown> {
 const PART = 256 * 1024;
 const MOST_AT_ONCE = 200;
 
+/** Ids that are looked up at a time. */
+const IDS_AT_ONCE = 1000;
+
+/** A table whose rows stand in the order of a time. */
+type Kept =
+	| typeof tune
+	| typeof route
+	| typeof motif
+	| typeof setList
+	| typeof instrument
+	| typeof card
+	| typeof take;
+
+/** The ids of a table in the order of a time, some at a time, by the index where there is one. */
+async function* idsOf(db: Database, table: Kept, time: PgColumn): AsyncGenerator<string[]> {
+	let after: { at: string; id: string } | undefined;
+	do {
+		// Times are finer than those of the language: as text they stay whole.
+		const rows: { at: string; id: string }[] = await db
+			.select({ id: table.id, at: sql<string>`${time}::text` })
+			.from(table as typeof tune)
+			.where(after && sql`(${time}, ${table.id}) > (${after.at}::timestamptz, ${after.id}::uuid)`)
+			.orderBy(asc(time), asc(table.id))
+			.limit(IDS_AT_ONCE);
+		yield rows.map(({ id }) => id);
+		after = rows.length === IDS_AT_ONCE ? rows[rows.length - 1] : undefined;
+	} while (after);
+}
+
 /**
  * The rows of one kind as JSON, one after the other, read part by part; between the parts the database and the
  * process do other things.
- * @param read the rows of some ids, in any order; one that is gone meanwhile is left out
+ * @param read the rows of some ids, in any order; one that is not wanted, or gone meanwhile, is left out
  */
 async function* rowsOf<Row extends { readonly id: string }>(
-	ids: readonly string[],
+	pages: AsyncGenerator<string[]>,
 	read: (ids: string[]) => Promise<readonly Row[]>,
 	toJson: (row: Row) => unknown
 ): AsyncGenerator<string> {
 	let atOnce = 8;
 	let before = '\n';
-	for (let from = 0; from < ids.length;) {
-		const part = ids.slice(from, from + atOnce);
-		from += part.length;
-		const rows = new Map((await read(part)).map((row) => [row.id, row]));
-		const texts = part.flatMap((id) => {
-			const row = rows.get(id);
-			return row ? [JSON.stringify(toJson(row))] : [];
-		});
-		if (texts.length > 0) {
-			yield before + texts.join(',\n');
-			before = ',\n';
+	for await (const ids of pages) {
+		for (let from = 0; from < ids.length;) {
+			const part = ids.slice(from, from + atOnce);
+			from += part.length;
+			const rows = new Map((await read(part)).map((row) => [row.id, row]));
+			const texts = part.flatMap((id) => {
+				const row = rows.get(id);
+				return row ? [JSON.stringify(toJson(row))] : [];
+			});
+			if (texts.length > 0) {
+				yield before + texts.join(',\n');
+				before = ',\n';
+			}
+			const size = texts.reduce((sum, text) => sum + text.length, 0);
+			// As many rows as fit into a part, going by those just read; never many more than before.
+			const fitting = Math.floor((PART * part.length) / Math.max(1, size));
+			atOnce = Math.max(1, Math.min(fitting, 2 * atOnce, MOST_AT_ONCE));
+			await setImmediate();
 		}
-		const size = texts.reduce((sum, text) => sum + text.length, 0);
-		// As many rows as fit into a part, going by those just read; never many more than before.
-		const fitting = Math.floor((PART * part.length) / Math.max(1, size));
-		atOnce = Math.max(1, Math.min(fitting, 2 * atOnce, MOST_AT_ONCE));
-		await setImmediate();
 	}
 }
-
-const idsOf = (rows: readonly { readonly id: string }[]): string[] => rows.map(({ id }) => id);
 
 /**
  * Everything of the notebook but what was deleted, as the text of one JSON document; each kind in the order in
@@ -78,17 +108,11 @@ export async function* backupText(db: Database, now = new Date()): AsyncGenerato
 	yield JSON.stringify(head).slice(0, -1);
 
 	const alive = isNull(tune.deletedAt);
-	const tunes = idsOf(
-		await db
-			.select({ id: tune.id })
-			.from(tune)
-			.where(alive)
-			.orderBy(asc(tune.createdAt), asc(tune.id))
-	);
 	const written = { tunes: new Set<string>(), cards: new Set<string>() };
+	const ofTune = ({ tuneId }: { readonly tuneId: string }) => written.tunes.has(tuneId);
 	yield ',\n"tunes":[';
 	yield* rowsOf(
-		tunes,
+		idsOf(db, tune, tune.createdAt),
 		(ids) =>
 			db
 				.select()
@@ -101,13 +125,9 @@ export async function* backupText(db: Database, now = new Date()): AsyncGenerato
 	);
 
 	yield '],\n"routes":[';
-	const routes = await db
-		.select({ id: route.id, tuneId: route.tuneId })
-		.from(route)
-		.orderBy(asc(route.createdAt), asc(route.id));
 	yield* rowsOf(
-		idsOf(routes.filter(({ tuneId }) => written.tunes.has(tuneId))),
-		(ids) => db.select().from(route).where(inArray(route.id, ids)),
+		idsOf(db, route, route.createdAt),
+		async (ids) => (await db.select().from(route).where(inArray(route.id, ids))).filter(ofTune),
 		(row) =>
 			asText({
 				...row,
@@ -118,23 +138,15 @@ export async function* backupText(db: Database, now = new Date()): AsyncGenerato
 	);
 
 	yield '],\n"motifs":[';
-	const motifs = await db
-		.select({ id: motif.id })
-		.from(motif)
-		.orderBy(asc(motif.createdAt), asc(motif.id));
 	yield* rowsOf(
-		idsOf(motifs),
+		idsOf(db, motif, motif.createdAt),
 		(ids) => db.select().from(motif).where(inArray(motif.id, ids)),
 		asText
 	);
 
 	yield '],\n"sets":[';
-	const sets = await db
-		.select({ id: setList.id })
-		.from(setList)
-		.orderBy(asc(setList.createdAt), asc(setList.id));
 	yield* rowsOf(
-		idsOf(sets),
+		idsOf(db, setList, setList.createdAt),
 		async (ids) => {
 			const rows = await db.select().from(setList).where(inArray(setList.id, ids));
 			const items = await db
@@ -153,12 +165,8 @@ export async function* backupText(db: Database, now = new Date()): AsyncGenerato
 	);
 
 	yield '],\n"instruments":[';
-	const instruments = await db
-		.select({ id: instrument.id })
-		.from(instrument)
-		.orderBy(asc(instrument.createdAt), asc(instrument.id));
 	yield* rowsOf(
-		idsOf(instruments),
+		idsOf(db, instrument, instrument.createdAt),
 		(ids) => db.select().from(instrument).where(inArray(instrument.id, ids)),
 		asText
 	);
@@ -167,13 +175,9 @@ export async function* backupText(db: Database, now = new Date()): AsyncGenerato
 	const { id: _, ...ownText } = own ? asText(own) : {};
 	yield `],\n"player":${JSON.stringify(own ? ownText : null)},\n"cards":[`;
 
-	const cards = await db
-		.select({ id: card.id, tuneId: card.tuneId })
-		.from(card)
-		.orderBy(asc(card.createdAt), asc(card.id));
 	yield* rowsOf(
-		idsOf(cards.filter(({ tuneId }) => written.tunes.has(tuneId))),
-		(ids) => db.select().from(card).where(inArray(card.id, ids)),
+		idsOf(db, card, card.createdAt),
+		async (ids) => (await db.select().from(card).where(inArray(card.id, ids))).filter(ofTune),
 		(row) => {
 			written.cards.add(row.id);
 			return asText(row);
@@ -181,15 +185,12 @@ export async function* backupText(db: Database, now = new Date()): AsyncGenerato
 	);
 
 	yield '],\n"takes":[';
-	const takes = await db
-		.select({ id: take.id, cardId: take.cardId })
-		.from(take)
-		.innerJoin(tune, and(eq(tune.id, take.tuneId), alive))
-		.orderBy(asc(take.playedAt), asc(take.id));
 	yield* rowsOf(
-		idsOf(takes.filter(({ cardId }) => written.cards.has(cardId))),
+		idsOf(db, take, take.playedAt),
 		async (ids) => {
-			const rows = await db.select().from(take).where(inArray(take.id, ids));
+			const rows = (await db.select().from(take).where(inArray(take.id, ids))).filter(
+				({ cardId }) => written.cards.has(cardId)
+			);
 			const changes = await db
 				.select()
 				.from(takeChange)

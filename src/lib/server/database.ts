@@ -6,7 +6,9 @@ import { migrate as migratePglite } from 'drizzle-orm/pglite/migrator';
 import { drizzle as drizzleServer } from 'drizzle-orm/node-postgres';
 import { migrate as migrateServer } from 'drizzle-orm/node-postgres/migrator';
 import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core';
+import { createRequire } from 'node:module';
 import { join, resolve } from 'node:path';
+import { Worker } from 'node:worker_threads';
 import pg from 'pg';
 import { lockFolder } from './lock';
 import { projectRoot } from './paths';
@@ -89,6 +91,8 @@ export async function openServer(url: string, migrationsFolder = ourMigrations()
 	client.release();
 	return { db: drizzleServer(pool, { schema }), close: () => pool.end() };
 }
+/** Of the usual 128 MB a notebook has no use; with these a large one is read as quickly. */
+const START = [...PGlite.defaultStartParams, '-c', 'shared_buffers=32MB'];
 const NOT_CHANGED = 'The tables of the notebook could not be brought to this version';
 
 /**
@@ -111,13 +115,15 @@ export async function openEmbedded(
 		if (storage.exists) storage.copyBefore(newest);
 		else {
 			console.log(`Creating the notebook in ${folder} (this takes a few seconds) …`);
-			await storage.create(async (files) => (await PGlite.create(files)).close());
+			await storage.create(createFiles);
 		}
-		const client = await PGlite.create(storage.files).catch((error: unknown) => {
-			throw new StartProblem(
-				`The notebook in ${folder} could not be opened (${told(error)}); it was left as it is. Where the disk is full, make room and start again.`
-			);
-		});
+		const client = await PGlite.create({ dataDir: storage.files, startParams: START }).catch(
+			(error: unknown) => {
+				throw new StartProblem(
+					`The notebook in ${folder} could not be opened (${told(error)}); it was left as it is. Where the disk is full, make room and start again.`
+				);
+			}
+		);
 		const db = drizzlePglite(client, { schema });
 		try {
 			await checkAge(db, newest);
@@ -138,6 +144,24 @@ export async function openEmbedded(
 		await unlock();
 		throw error;
 	}
+}
+
+/**
+ * Makes the files of an empty database. A thread of its own does it, which ends and gives back the hundreds of
+ * megabytes that this takes.
+ */
+function createFiles(files: string): Promise<void> {
+	const module = createRequire(import.meta.url).resolve('@electric-sql/pglite');
+	const code = `const { workerData } = require('node:worker_threads');
+		const { PGlite } = require(workerData.module);
+		PGlite.create(workerData.files).then((database) => database.close());`;
+	return new Promise((resolve, reject) => {
+		const worker = new Worker(code, { eval: true, workerData: { module, files } });
+		worker.once('error', reject);
+		worker.once('exit', (code) =>
+			code === 0 ? resolve() : reject(new Error(`it ended with ${code}`))
+		);
+	});
 }
 
 const dataFolder = () => resolve(process.env.ARC_STEP_DATA ?? 'data');

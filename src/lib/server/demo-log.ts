@@ -92,7 +92,14 @@ export async function loadDemoLog(db: Database, tunes: readonly Tune[], now: Dat
 			const swing = swingOf(chart.headers.feel);
 			const timing = { chart, tempo, swing, range: null, loops: drill.loops };
 			const events = simulate(timing, instrument, course.position, notes, skill);
-			const input = takeOf(tune, drill, tempo, events, passMs(barTicksOf(chart), drill, tempo), dayName(at));
+			const input = takeOf(
+				tune,
+				drill,
+				tempo,
+				events,
+				passMs(barTicksOf(chart), drill, tempo),
+				dayName(at)
+			);
 			const { card } = await put(db, tune, input, at);
 			tempos.set(i, card.tempo);
 		}

@@ -35,7 +35,8 @@ const LONG: Lane = {
 
 /** What a job of the short lane may take there; one that takes longer begins again in the other. */
 const SHORT_MS = 4000;
-const HEAP_MB = 512;
+/** What a thread may hold; one that needs more ends, and its job with it. */
+const MEMORY = { maxOldGenerationSizeMb: 384, maxYoungGenerationSizeMb: 16 };
 
 class Workers {
 	private readonly threads: Piscina;
@@ -48,7 +49,7 @@ class Workers {
 			// A thread that was ended is replaced at once, before the next job needs it.
 			minThreads: lane.threads,
 			maxThreads: lane.threads,
-			resourceLimits: { maxOldGenerationSizeMb: HEAP_MB }
+			resourceLimits: MEMORY
 		});
 		// A job leaves this queue only when a thread is free: its time begins when it begins.
 		this.queue = new PQueue({ concurrency: lane.threads });

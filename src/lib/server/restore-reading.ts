@@ -53,7 +53,7 @@ export type BackupReading =
 
 const MOST_ISSUES = 20;
 /** Characters of a part of the rows. */
-const PART = 256 * 1024;
+const PART = 48 * 1024;
 /** Bytes that a packed backup may unpack to. */
 const MOST_UNPACKED = 8 * 1024 ** 3;
 
@@ -240,7 +240,7 @@ export async function readBackup(path: string, packed: boolean): Promise<BackupR
 		else reader.field(key, value);
 		if (reader.issues.length >= MOST_ISSUES) throw new Enough();
 	};
-	const tokenizer = new Tokenizer({});
+	const tokenizer = new Tokenizer({ stringBufferSize: PART });
 	tokenizer.onToken = (token) => {
 		const { token: kind, value } = token;
 		if (top === null) {
@@ -278,12 +278,14 @@ export async function readBackup(path: string, packed: boolean): Promise<BackupR
 		const file = createReadStream(path);
 		const bytes = packed ? file.pipe(createGunzip()) : file;
 		file.once('error', (error) => bytes.destroy(error));
+		// Only to refuse what is no text.
 		const decoder = new TextDecoder('utf-8', { fatal: true });
 		let size = 0;
 		for await (const chunk of bytes as AsyncIterable<Buffer>) {
 			size += chunk.byteLength;
 			if (size > MOST_UNPACKED) return { tooLarge: true };
-			tokenizer.write(decoder.decode(chunk, { stream: true }));
+			decoder.decode(chunk, { stream: true });
+			tokenizer.write(chunk);
 		}
 		decoder.decode();
 		if (!tokenizer.isEnded) tokenizer.end();

@@ -236,6 +236,9 @@ export const take = pgTable(
 		check('take_tempo', sql`${table.tempo} between 30 and 300`),
 		index('take_played').on(table.playedAt),
 		index('take_card').on(table.cardId, table.playedAt),
+		index('take_noted')
+			.on(table.tuneId)
+			.where(sql`${table.note} <> ''`),
 		index('take_place').on(table.tuneId, table.position)
 	]
 );

@@ -1,12 +1,18 @@
 import { describe, expect, it } from 'vitest';
+import { findProgression } from '$core/chart';
 import { readTune } from '../api/tune-reading';
-import { matchesOf, queryOf } from './search';
+import { chordMatch, matchesOf, queryOf } from './search';
 
 const tune = readTune(
 	'title: Café by the Harbour\nkey: Bb blues\n[Slow bridge]\n| Bb7 | Eb7 | // let it breathe\n'
 );
-const matches = (query: string, about = [] as Parameters<typeof matchesOf>[2]) =>
-	matchesOf(queryOf(query), tune, about);
+function matches(text: string, about: Parameters<typeof matchesOf>[2] = []) {
+	const query = queryOf(text);
+	const { byName, byWords } = matchesOf(query, tune, about);
+	const wanted = query.chords(tune.key);
+	const hit = wanted && findProgression(tune.sounds, wanted);
+	return [...byName, ...(hit ? [chordMatch(hit, tune.places)] : []), ...byWords];
+}
 const places = (query: string) => matches(query).map((match) => match.in);
 
 describe('what answers a query', () => {

@@ -1,6 +1,6 @@
 import { findProgression, parseKey, readProgression } from '$core/chart';
 import { proseSigns, signs, type Chord } from '$core/chord';
-import { and, asc, eq, isNull, ne } from 'drizzle-orm';
+import { and, asc, eq, inArray, isNull, sql } from 'drizzle-orm';
 import type { Match, SearchAnswer } from '../api/search-schema';
 import type { TuneReading, Written } from '../api/tune-reading';
 import type { Database } from './database';
@@ -26,9 +26,6 @@ function namesKey(query: string, key: string): boolean {
 	return wanted !== '' && (wanted === has || (has.startsWith(`${wanted} `) && !/\s/.test(wanted)));
 }
 
-/** What of a tune is looked through; all of it stands in columns. */
-type Looked = Pick<TuneReading, 'title' | 'key' | 'sounds' | 'places' | 'written'>;
-
 /** A query, read once for all tunes: as words, and as a progression in each key that comes up. */
 class Query {
 	readonly words: readonly string[];
@@ -46,41 +43,82 @@ class Query {
 		this.inKeys.set(key, read);
 		return read;
 	}
-}
 
-/** Where one tune answers a query: by its title, its key, a progression in it, words about it. */
-export function matchesOf(query: Query, one: Looked, about: readonly Written[]): Match[] {
-	const { words } = query;
-	if (words.length === 0) return [];
-	const found: Match[] = [];
-	if (holds(one.title, words)) found.push({ in: 'title', text: one.title });
-	if (namesKey(query.text, one.key)) found.push({ in: 'key', text: signs(one.key) });
-	const wanted = query.chords(one.key);
-	const hit = wanted && findProgression(one.sounds, wanted);
-	if (hit) {
-		const places = one.places.slice(hit.from, hit.to);
-		const symbols = places.map(([, symbol]) => signs(symbol)).join(' ');
-		found.push({ in: 'chords', text: `bar ${places[0][0]}: ${symbols}` });
+	/** Whether it names a progression in any key. */
+	get isProgression(): boolean {
+		return this.chords('C major') !== null;
 	}
-	const said = [...one.written, ...about].find(({ text }) => holds(text, words));
-	if (said) found.push({ in: 'words', text: `${said.place}: ${proseSigns(said.text)}` });
-	return found;
+}
+export const queryOf = (text: string): Query => new Query(text);
+
+/** What of a tune is looked through; all of it stands in columns. */
+type Looked = Pick<TuneReading, 'title' | 'key' | 'written'>;
+
+/** Where one tune answers a query by its title, its key, and words about it. */
+export function matchesOf(
+	{ text, words }: Query,
+	one: Looked,
+	about: readonly Written[]
+): { readonly byName: Match[]; readonly byWords: Match[] } {
+	const byName: Match[] = [];
+	if (words.length === 0) return { byName, byWords: [] };
+	if (holds(one.title, words)) byName.push({ in: 'title', text: one.title });
+	if (namesKey(text, one.key)) byName.push({ in: 'key', text: signs(one.key) });
+	const said = [...one.written, ...about].find((entry) => holds(entry.text, words));
+	if (!said) return { byName, byWords: [] };
+	return {
+		byName,
+		byWords: [{ in: 'words', text: `${said.place}: ${proseSigns(said.text)}` }]
+	};
 }
 
-export const queryOf = (text: string): Query => new Query(text);
+/** A progression as it is told, with the bar in which it begins. */
+export function chordMatch(
+	hit: { readonly from: number; readonly to: number },
+	places: TuneReading['places']
+): Match {
+	const found = places.slice(hit.from, hit.to);
+	const symbols = found.map(([, symbol]) => signs(symbol)).join(' ');
+	return { in: 'chords', text: `bar ${found[0][0]}: ${symbols}` };
+}
+
+const alive = isNull(tune.deletedAt);
+
+/** The progression of a query in every tune that plays it. */
+async function chordMatches(db: Database, query: Query): Promise<Map<string, Match>> {
+	if (!query.isProgression) return new Map();
+	const rows = await db
+		.select({ id: tune.id, key: tune.key, sounds: tune.sounds })
+		.from(tune)
+		.where(alive);
+	const hits = new Map<string, { from: number; to: number }>();
+	for (const { id, key, sounds } of rows) {
+		const wanted = query.chords(key);
+		const hit = wanted && findProgression(sounds, wanted);
+		if (hit) hits.set(id, hit);
+	}
+	if (hits.size === 0) return new Map();
+	const places = await db
+		.select({ id: tune.id, places: tune.places })
+		.from(tune)
+		.where(inArray(tune.id, [...hits.keys()]));
+	return new Map(
+		places.flatMap((row) => {
+			const hit = hits.get(row.id);
+			return hit ? [[row.id, chordMatch(hit, row.places)] as const] : [];
+		})
+	);
+}
 
 /** Finds tunes by title, key, chords one after the other, and what was written about them. */
 export async function search(db: Database, text: string): Promise<SearchAnswer> {
 	const query = queryOf(text);
-	const alive = isNull(tune.deletedAt);
 	const tunes = await db
-		.select({
-			...{ id: tune.id, title: tune.title, key: tune.key, written: tune.written },
-			...{ sounds: tune.sounds, places: tune.places }
-		})
+		.select({ id: tune.id, title: tune.title, key: tune.key, written: tune.written })
 		.from(tune)
 		.where(alive)
 		.orderBy(asc(tune.createdAt), asc(tune.id));
+	const played = await chordMatches(db, query);
 	const written = new Map<string, Written[]>();
 	const add = (place: string, rows: readonly { tuneId: string; text: string }[]) => {
 		for (const row of rows) {
@@ -92,7 +130,11 @@ export async function search(db: Database, text: string): Promise<SearchAnswer> 
 	add('route', await db.select({ tuneId: route.tuneId, text: route.name }).from(route));
 	add(
 		'note on a take',
-		await db.select({ tuneId: take.tuneId, text: take.note }).from(take).where(ne(take.note, ''))
+		await db
+			.select({ tuneId: take.tuneId, text: take.note })
+			.from(take)
+			// As the index has it, which a parameter would hide.
+			.where(sql`${take.note} <> ''`)
 	);
 	const sets = await db
 		.select({ tuneId: setItem.tuneId, name: setList.name, note: setList.note })
@@ -104,7 +146,8 @@ export async function search(db: Database, text: string): Promise<SearchAnswer> 
 		sets.map(({ tuneId, name, note }) => ({ tuneId, text: note ? `${name}, ${note}` : name }))
 	);
 	const found = tunes.flatMap((one) => {
-		const matches = matchesOf(query, one, written.get(one.id) ?? []);
+		const { byName, byWords } = matchesOf(query, one, written.get(one.id) ?? []);
+		const matches = [...byName, ...[played.get(one.id) ?? []].flat(), ...byWords];
 		return matches.length > 0 ? [{ id: one.id, title: one.title, matches }] : [];
 	});
 	return { found };

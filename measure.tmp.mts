@@ -1,0 +1,40 @@
+import { largeNotebook } from '/work/main/e2e/large-notebook.ts';
+import { start } from '/work/main/e2e/server.ts';
+import { mkdtempSync, readFileSync, createWriteStream, statSync, openAsBlob } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+const N = Number(process.env.N ?? 2000), T = Number(process.env.T ?? 15000);
+const dir = mkdtempSync(join(tmpdir(), 'big-'));
+const file = join(dir, 'big.json');
+const out = createWriteStream(file);
+for (const part of largeNotebook(N, T)) if (!out.write(part)) await new Promise(r => out.once('drain', r));
+await new Promise(r => out.end(r));
+console.log('MB', statSync(file).size / 1e6);
+const run = await start(process.env.DIR ?? join(dir, 'data'));
+const pid = run.process.pid;
+run.process.stderr!.on('data', d => console.log('ERR', String(d).slice(0, 2000)));
+const rss = () => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))![1]) / 1024;
+let most = 0, slow = 0, phase = 'idle'; const stat: Record<string, {hz: number, rss: number}> = {};
+let stop = false;
+const watch = (async () => { while (!stop) {
+  const t = performance.now(); 
+  const r = await fetch(run.url + '/healthz').catch(e => null); const took = performance.now() - t;
+  const s = (stat[phase] ??= {hz: 0, rss: 0}); s.hz = Math.max(s.hz, took); s.rss = Math.max(s.rss, rss());
+  if (!r || r.status !== 200) console.log('HEALTH', phase, r?.status);
+  await new Promise(r => setTimeout(r, 20)); } })();
+async function timed(name: string, f: () => Promise<unknown>) { phase = name; const t = performance.now(); const r = await f(); console.log(name, ((performance.now() - t) / 1000).toFixed(2), 's', r, JSON.stringify(stat[name])); phase = 'idle'; }
+await timed('idle1', async () => { await new Promise(r => setTimeout(r, 3000)); });
+const body = async (q: string) => { const r = await fetch(run.url + '/api/v1/restore?' + q, { method: 'POST', headers: { 'content-type': 'application/json' }, body: await openAsBlob(file), duplex: 'half' } as RequestInit); return r.status + ' ' + (await r.text()).slice(0, 400); };
+await timed('preview', () => body('mode=replace&preview=1'));
+await timed('restore', () => body('mode=replace'));
+const dl = async (p: string) => { const r = await fetch(run.url + p); let n = 0; for await (const c of r.body!) n += c.length; return r.status + ' ' + (n / 1e6).toFixed(1); };
+await timed('backup', () => dl('/backup.json'));
+await timed('backupgz', () => dl('/backup.json.gz'));
+await timed('home', () => dl('/'));
+await timed('home2', () => dl('/'));
+await timed('log', () => dl('/log'));
+for (const q of ['evening', 'pier 13', 'C7 F7', 'breathe before', 'I7 IV7', 'zzz']) { await timed('search ' + q, async () => { const r = await fetch(run.url + '/api/v1/search?q=' + encodeURIComponent(q)); const t = await r.text(); return r.status + ' ' + t.length; }); }
+await timed('restore again replace', () => body('mode=replace'));
+await timed('merge', () => body('mode=merge'));
+await timed('idle2', async () => { await new Promise(r => setTimeout(r, 3000)); });
+stop = true; await watch; run.process.kill('SIGTERM'); console.log('exit', await run.exited);

@@ -1,0 +1,11 @@
+import { readBackup } from './src/lib/server/restore-reading.ts';
+import { Session } from 'node:inspector';
+import { copyFileSync, mkdtempSync } from 'node:fs';
+const dir = mkdtempSync('/tmp/prof-'); copyFileSync('/tmp/big-FvoAb1/big.json', dir + '/b');
+const s = new Session(); s.connect(); const post=(m:string)=>new Promise<any>(r=>s.post(m,(e:any,x:any)=>r(x)));
+await post('Profiler.enable'); await post('Profiler.start');
+const iv = setInterval(()=>0, 1000); await readBackup(dir + '/b', false); clearInterval(iv);
+const { profile } = await post('Profiler.stop');
+const self = new Map<string, number>(); const dt = profile.timeDeltas; const idx = new Map(profile.nodes.map((n:any)=>[n.id,n]));
+profile.samples.forEach((id:number,i:number)=>{const n:any=idx.get(id); const k=n.callFrame.functionName+' '+n.callFrame.url.split('/').slice(-2).join('/')+':'+n.callFrame.lineNumber; self.set(k,(self.get(k)??0)+dt[i]);});
+console.log([...self].sort((a,b)=>b[1]-a[1]).slice(0,22).map(([k,v])=>(v/1000).toFixed(0)+' '+k).join('\n'));
