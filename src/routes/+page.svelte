@@ -5,6 +5,7 @@
 	import type { NotebookRow } from '$lib/server/tunes';
 	import { onKeys } from '$lib/state/keys';
 	import { SetBoard, type Group } from '$lib/state/set-board.svelte';
+	import { WholeBoard } from '$lib/state/whole-board.svelte';
 	import ChooseFiles from '$lib/ui/files/ChooseFiles.svelte';
 	import FootKeys from '$lib/ui/FootKeys.svelte';
 	import { listen } from '$lib/ui/listen';
@@ -22,6 +23,8 @@
 	import type { PageData } from './$types';
 
 	let { data }: { data: PageData } = $props();
+	/** Rows that are drawn at first, and at a time. */
+	const ROWS = 60;
 
 	const board = new SetBoard<NotebookRow>(
 		(told, undo) =>
@@ -40,11 +43,29 @@
 			void invalidateAll();
 		}
 	);
+	// A large notebook begins with its first rows; the rest follows when the page stands.
+	const whole = new WholeBoard();
+	const book = $derived(whole.of(data));
+	/** A set is saved whole: what is moved must know all of it. */
+	const movable = $derived(data.found === null && (!data.partial || book !== data));
+	$effect(() => {
+		whole.load(data).catch((error: Error) => toast(error.message));
+	});
 	// The board is drawn on the server too, and follows the notebook; while it is dragged the player holds it.
-	untrack(() => board.show(data.tunes, data.sets));
+	untrack(() => board.show(book.tunes, book.sets));
 	$effect.pre(() => {
-		const { tunes, sets } = data;
+		const { tunes, sets } = book;
 		untrack(() => board.show(tunes, sets));
+	});
+	/** Rows of each group that are drawn: so many in all at first, more where they are asked for. */
+	let opened: Readonly<Record<string, number>> = $state({});
+	const allowances = $derived.by(() => {
+		let left = ROWS;
+		return board.groups.map(({ set, tunes }) => {
+			const allowed = Math.max(opened[set?.id ?? ''] ?? 0, left);
+			left = Math.max(0, left - tunes.length);
+			return allowed;
+		});
 	});
 	let naming = $state(false);
 	let named: Group<NotebookRow> | null = $state.raw(null);
@@ -52,7 +73,6 @@
 		named = group;
 		naming = true;
 	}
-	const planned = $derived(data.tunes.filter((tune) => tune.routes.length > 0).length);
 	const percent = (share: number | null) => `${Math.round(100 * (share ?? 0))}`;
 	const facts = $derived.by(() => {
 		const { takes, first, last } = data.weeks;
@@ -62,11 +82,7 @@
 			first === null || last === null ? '' : `, ${percent(first)} to ${percent(last)} % landed`;
 		return [day, { name: 'Last six weeks', value: `${plural(takes, 'take')}${grown}` }];
 	});
-	/** The next day on which something is due, where today is free. */
-	const soon = $derived(
-		Math.min(...[...data.practice.values()].flatMap(({ due }) => due ?? Infinity))
-	);
-	const waiting = $derived(data.tunes.find((tune) => tune.routes.length === 0));
+	const waiting = $derived(book.tunes.find((tune) => tune.routes.length === 0));
 
 	let chooser: ChooseFiles | undefined = $state();
 	let finder: FindField | undefined = $state();
@@ -118,11 +134,11 @@
 	async function carry(by: 1 | -1): Promise<void> {
 		const row = document.activeElement?.closest<HTMLElement>('tr[data-tune]');
 		const zone = row?.closest<HTMLElement>('[data-set]');
-		if (!row?.dataset.tune || !zone || data.found) return;
+		if (!row?.dataset.tune || !zone || !movable) return;
 		const id = row.dataset.tune;
 		const grip = document.activeElement?.classList.contains('grip');
 		if (!board.step(id, zone.dataset.set || null, by)) return;
-		const tune = data.tunes.find((one) => one.id === id);
+		const tune = book.tunes.find((one) => one.id === id);
 		const saved = board.save(`${tune?.title} is moved.`);
 		await tick();
 		// Where it is now: in the same set, or over its end in the next; it may stand in others too.
@@ -139,7 +155,7 @@
 	/** Drills the tune whose row has the focus, else the first. */
 	function drillIt(): void {
 		const link = document.activeElement?.closest('tr')?.querySelector<HTMLAnchorElement>('a.open');
-		const tune = data.tunes.find(({ id }) => link?.href.includes(id)) ?? data.tunes[0];
+		const tune = book.tunes.find(({ id }) => link?.href.includes(id)) ?? book.tunes[0];
 		if (tune) void goto(`/tunes/${tune.id}/drill`);
 	}
 	const keys = onKeys({
@@ -177,33 +193,33 @@
 </TopBar>
 <main id="main" class="screen">
 	<div class="verdict">
-		{#if data.tunes.length === 0}
+		{#if data.counts.tunes === 0}
 			<h1>An empty notebook.</h1>
 		{:else if data.today.length > 0}
 			<h1>
 				Today: {plural(data.today.length, 'drill').replace(/^\d+/, (n) => inWords(Number(n)))}.
 			</h1>
 			<p>{todaySentence(data.today)}</p>
-		{:else if data.practice.size > 0}
+		{:else if data.practised > 0}
 			<h1>Nothing is due today.</h1>
-			<p>Next: {ahead(soon, data.now)}. Any tune can be drilled with <KeyCap keys="D" />.</p>
+			<p>Next: {ahead(data.soon, data.now)}. Any tune can be drilled with <KeyCap keys="D" />.</p>
 		{:else}
 			<h1>
-				{capital(plural(data.tunes.length, 'tune').replace(/^\d+/, (n) => inWords(Number(n))))}, {inWords(
-					planned
+				{capital(plural(data.counts.tunes, 'tune').replace(/^\d+/, (n) => inWords(Number(n))))}, {inWords(
+					data.counts.planned
 				)} planned.
 			</h1>
 			{#if waiting}
 				<p>Next: <a class="link" href="/tunes/{waiting.id}/route">plan {waiting.title}</a></p>
 			{:else}
 				<p>
-					Next: <a class="link" href="/tunes/{data.tunes[0].id}/drill"
-						>drill {data.tunes[0].title}</a
+					Next: <a class="link" href="/tunes/{book.tunes[0].id}/drill"
+						>drill {book.tunes[0].title}</a
 					>
 				</p>
 			{/if}
 		{/if}
-		{#if data.tunes.length > 0}
+		{#if data.counts.tunes > 0}
 			<div class="find">
 				<FindField bind:this={finder} query={data.query} />
 				<button class="quiet" type="button" onclick={() => nameSet(null)}>
@@ -216,7 +232,7 @@
 			list={data.today}
 			onrest={(card) => void rest(card)}
 		/>{/if}
-	{#if data.tunes.length === 0}
+	{#if data.counts.tunes === 0}
 		<p class="lead">
 			Write a progression, see each chord inside one place on the neck, and plan a landing for every
 			change.
@@ -227,11 +243,14 @@
 		</div>
 	{/if}
 	<div bind:this={list} {@attach listen('keydown', onListKey)}>
-		{#each board.groups as group (group.set?.id ?? '')}
+		{#each board.groups as group, i (group.set?.id ?? '')}
 			<TuneGroup
 				{group}
+				{movable}
+				allowed={allowances[i]}
+				onmore={() => (opened = { ...opened, [group.set?.id ?? '']: allowances[i] + ROWS })}
 				{board}
-				practice={data.practice}
+				practice={book.practice}
 				now={data.now}
 				outside={data.sets.length > 0 ? 'Outside the sets' : 'Tunes'}
 				found={data.found}
@@ -239,6 +258,12 @@
 				onchange={() => nameSet(group)}
 			/>
 		{/each}
+		{#if data.found && data.foundCount > data.found.size}
+			<p class="nothing" role="status">
+				{data.foundCount} tunes have “{data.query}”; these are the first {data.found.size}. Say more
+				to find fewer.
+			</p>
+		{/if}
 		{#if data.found?.size === 0}
 			<p class="nothing" role="status">
 				No tune has “{data.query}” in its title, key, chords or words. Chords are looked for one

@@ -1,6 +1,6 @@
 import { LIMITS, utf8Length } from '$core/chart';
 import { subHours } from 'date-fns';
-import { and, asc, count, eq, isNotNull, isNull, lt, ne, sql } from 'drizzle-orm';
+import { and, asc, count, eq, isNotNull, isNull, lt, ne, sql, type SQL } from 'drizzle-orm';
 import type { TuneAnswer } from '../api/notebook-schema';
 import type { Issue } from '../api/chart-schema';
 import { READING, type TuneReading } from '../api/tune-reading';
@@ -147,8 +147,14 @@ export type NotebookRow = Omit<TuneAnswer, 'chart' | 'createdAt' | 'updatedAt'> 
 	readonly routes: readonly { id: string; position: number; landed: number; changes: number }[];
 };
 
-/** Every tune, newest last, in one query. */
-export async function notebook(db: Database): Promise<NotebookRow[]> {
+/** What a row shows; the texts stay where they are. */
+const ROW = {
+	...{ id: tune.id, title: tune.title, key: tune.key, tempo: tune.tempo },
+	...{ feel: tune.feel, bars: tune.bars, version: tune.version }
+};
+
+/** Every tune, or those of a condition, newest last, in one query. */
+export async function notebook(db: Database, only?: SQL): Promise<NotebookRow[]> {
 	const planned = db
 		.select({
 			tuneId: route.tuneId,
@@ -161,19 +167,10 @@ export async function notebook(db: Database): Promise<NotebookRow[]> {
 		.groupBy(route.tuneId)
 		.as('planned');
 	const rows = await db
-		.select({ tune, routes: planned.all })
+		.select({ ...ROW, routes: planned.all })
 		.from(tune)
 		.leftJoin(planned, eq(planned.tuneId, tune.id))
-		.where(isNull(tune.deletedAt))
+		.where(and(isNull(tune.deletedAt), only))
 		.orderBy(asc(tune.createdAt), asc(tune.id));
-	return rows.map(({ tune: row, routes }) => ({
-		id: row.id,
-		title: row.title,
-		key: row.key,
-		tempo: row.tempo,
-		feel: row.feel,
-		bars: row.bars,
-		version: row.version,
-		routes: routes ?? []
-	}));
+	return rows.map(({ routes, ...row }) => ({ ...row, routes: routes ?? [] }));
 }

@@ -16,10 +16,27 @@
 		outside: string;
 		/** Where a search found each tune; null without a search. */
 		found: ReadonlyMap<string, string> | null;
+		movable: boolean;
+		/** Rows that are drawn. */
+		allowed: number;
+		/** More of them are wanted. */
+		onmore: () => void;
 		onremove: (tune: NotebookRow) => void;
 		onchange: () => void;
 	};
-	let { group, board, practice, now, outside, found, onremove, onchange }: Props = $props();
+	let {
+		group,
+		board,
+		practice,
+		now,
+		outside,
+		found,
+		movable,
+		allowed,
+		onmore,
+		onremove,
+		onchange
+	}: Props = $props();
 
 	const set = $derived(group.set);
 	const id = $derived(set?.id ?? null);
@@ -27,15 +44,16 @@
 	const hidden = $derived(
 		shown.length === 0 && (found !== null || (set === null && !board.dragging))
 	);
-	const items = $derived([...shown]);
+	const items = $derived(shown.slice(0, allowed));
+	const rest = $derived(shown.slice(allowed));
 
 	function lay({ detail }: CustomEvent<DndEvent<NotebookRow>>): void {
 		if (detail.info.trigger === TRIGGERS.DRAG_STARTED) board.dragging = true;
-		board.lay(id, detail.items);
+		board.lay(id, [...detail.items, ...rest]);
 	}
 	function drop({ detail }: CustomEvent<DndEvent<NotebookRow>>): void {
 		board.dragging = false;
-		board.lay(id, detail.items);
+		board.lay(id, [...detail.items, ...rest]);
 		// The group that it left says so as well; the one that has it now saves both.
 		if (detail.info.trigger === TRIGGERS.DROPPED_INTO_ANOTHER) return;
 		const tune = detail.items.find((one) => one.id === detail.info.id);
@@ -75,12 +93,12 @@
 		</thead>
 		<tbody
 			data-set={id ?? ''}
-			class:bare={shown.length === 0}
+			class:bare={items.length === 0}
 			use:dragHandleZone={{
 				items,
 				type: 'tunes',
 				flipDurationMs: 0,
-				dragDisabled: found !== null,
+				dragDisabled: !movable,
 				dropTargetStyle: {},
 				autoAriaDisabled: true,
 				zoneTabIndex: -1,
@@ -99,13 +117,21 @@
 					{now}
 					number={i + 1}
 					where={found?.get(tune.id) ?? ''}
-					movable={found === null}
+					{movable}
 					onremove={() => onremove(tune)}
 				/>
 			{/each}
 		</tbody>
 	</table>
-	{#if shown.length === 0}
+	{#if rest.length > 0}
+		<p class:empty={items.length === 0}>
+			<button class="quiet" type="button" onclick={onmore}>
+				{items.length === 0
+					? `Show ${plural(rest.length, 'tune')}`
+					: `Show more: ${rest.length} are left`}
+			</button>
+		</p>
+	{:else if shown.length === 0}
 		<p class="empty">
 			{#if set}
 				No tune yet: drag one here by its number, or press <kbd>Alt</kbd> <kbd>↑</kbd>
@@ -172,12 +198,14 @@
 		display: block;
 		height: 44px;
 	}
+	.empty:not(:has(button)) {
+		pointer-events: none;
+	}
 	.empty {
 		position: relative;
 		height: 44px;
 		margin-top: -44px;
 		padding: 11px 0;
-		pointer-events: none;
 		border-bottom: 1px solid var(--hair);
 		color: var(--second);
 	}
