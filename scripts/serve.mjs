@@ -6,7 +6,10 @@ import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { root } from './lib.mjs';
 
-const STOP_LIMIT_MS = 10_000;
+/** After a word to stop: when work is ended, when connections are cut, when the process goes whatever is left. */
+const END_WORK_MS = 1000;
+const HANG_UP_MS = 1500;
+const STOP_LIMIT_MS = 2500;
 const LOOPBACK = /^(localhost|127(\.\d{1,3}){3}|::1)$/i;
 
 /** The certificate and key to be served with, in PEM; null without them. */
@@ -94,7 +97,13 @@ export async function serve() {
 	const stop = () => {
 		if (stopping) return;
 		stopping = true;
-		setTimeout(() => process.exit(1), STOP_LIMIT_MS).unref();
+		// Short work is finished and answered; what takes longer is told that the server stops.
+		setTimeout(() => process.emit('arc-step:end-work'), END_WORK_MS).unref();
+		setTimeout(() => {
+			for (const socket of sockets) socket.destroy();
+		}, HANG_UP_MS).unref();
+		// What the database has acknowledged is kept, however the process ends.
+		setTimeout(() => process.exit(0), STOP_LIMIT_MS).unref();
 		server.close(() => process.emit('sveltekit:shutdown', 'SIGTERM'));
 		hangUp();
 	};

@@ -1,14 +1,15 @@
 import { isGuarded, isInside, setPassphrase } from '$lib/server/access';
-import { closeDatabase, hasNoRoom, openDatabase } from '$lib/server/database';
+import { closeDatabase, hasLostFolder, hasNoRoom, openDatabase } from '$lib/server/database';
 import { loadDemo } from '$lib/server/demo';
 import { isOurs } from '$lib/server/hosts';
 import { drain } from '$lib/server/http';
 import { startJobs, stopJobs } from '$lib/server/jobs';
 import { clientGone, whileAsked } from '$lib/server/leaving';
 import { readTunesInPool } from '$lib/server/pool';
-import { noRoom, problemResponse } from '$lib/server/problem';
+import { brokenRule, databaseAway, folderLost, noRoom, problemResponse } from '$lib/server/problem';
 import { lookOverAll } from '$lib/server/restore';
 import { SESSION } from '$lib/server/session-cookie';
+import { troubleOf, type Trouble } from '$lib/server/trouble';
 import { clearSpool } from '$lib/server/spool';
 import { purgeDeleted, readAgain } from '$lib/server/tunes';
 import {
@@ -29,6 +30,7 @@ export const init: ServerInit = async () => {
 	await lookOverAll(db);
 	clearSpool();
 	if (process.env.ARC_STEP_DEMO === '1') await loadDemo(db);
+	process.once('arc-step:end-work' as 'beforeExit', () => void stopJobs());
 	process.once('sveltekit:shutdown', async () => {
 		await stopJobs();
 		await closeDatabase();
@@ -74,7 +76,9 @@ async function refusal({
 		!OPEN.has(url.pathname) &&
 		!(await isInside(await openDatabase(), cookies.get(SESSION)));
 	if (!locked) {
-		if (SAFE.has(request.method) || COMPUTES.test(url.pathname) || !hasNoRoom()) return null;
+		if (SAFE.has(request.method) || COMPUTES.test(url.pathname)) return null;
+		if (hasLostFolder()) return folderLost();
+		if (!hasNoRoom()) return null;
 		return noRoom();
 	}
 	const page = isDataRequest || request.headers.get('accept')?.includes('text/html');
@@ -105,12 +109,16 @@ const MODE = createInitialModeExpression();
 
 export const handle: Handle = async ({ event, resolve }) => {
 	const { request, url } = event;
-	const refused = await refusal(event);
-	const response =
+	const refused = await refusal(event).catch((error: unknown) => {
+		if (troubleOf(error) === 'away') return databaseAway();
+		throw error;
+	});
+	const resolved =
 		refused ??
 		(await whileAsked(event.platform?.req, () =>
 			resolve(event, { transformPageChunk: ({ html }) => html.replace('%mode%', () => MODE) })
 		));
+	const response = asTrouble(resolved, event.locals.trouble, isAsked(url.pathname));
 	if (response.status === 503) response.headers.set('retry-after', RETRY_SECONDS);
 	if (response.status >= 400) await drain(request);
 	const told = response.headers.get('content-type')?.includes('problem+json');
@@ -129,8 +137,21 @@ export const handle: Handle = async ({ event, resolve }) => {
 	return answer;
 };
 
+/** What failed because of the database says so, not that the server broke. */
+function asTrouble(response: Response, trouble: Trouble | undefined, asked: boolean): Response {
+	if (response.status !== 500 || !trouble) return response;
+	if (asked) {
+		if (trouble === 'away') return databaseAway();
+		if (trouble === 'full') return noRoom();
+		return brokenRule([{ path: '', message: 'The notebook cannot keep a value of this.' }]);
+	}
+	const status = { away: 503, full: 507, unfit: 422 }[trouble];
+	return new Response(response.body, { status, headers: response.headers });
+}
+
 /** Addresses of programs: the API, and files. */
-const isAsked = (path: string): boolean => path.startsWith('/api/') || /\.\w{2,8}$/.test(path);
+const isAsked = (path: string): boolean =>
+	path.startsWith('/api/') || path === '/healthz' || /\.\w{2,8}$/.test(path);
 
 /** After how many seconds something that was refused for now may be tried again. */
 const RETRY_SECONDS = '2';
@@ -151,9 +172,23 @@ async function asProblem(response: Response, method: string): Promise<Response> 
 	return problem;
 }
 
-export const handleError: HandleServerError = ({ error, status, message }) => {
+const TROUBLE: Record<Trouble, string> = {
+	away: 'The database does not answer just now. Nothing that was saved is lost; try again in a moment.',
+	full: 'The disk of this notebook is full: nothing was saved. Make room, then try again.',
+	unfit: 'The notebook cannot keep a value of this. Nothing was changed.'
+};
+
+export const handleError: HandleServerError = ({ error, event, status, message }) => {
 	// Nobody waits for it any more.
 	if (status < 500 || clientGone()?.aborted) return { message };
+	const trouble = troubleOf(error);
+	if (trouble) {
+		event.locals.trouble = trouble;
+		console.error(
+			`The database: ${trouble} (${error instanceof Error ? error.message.slice(0, 200) : ''})`
+		);
+		return { message: TROUBLE[trouble] };
+	}
 	console.error(error);
 	return { message: 'Something broke on the server. Nothing that was saved is lost; try again.' };
 };

@@ -210,8 +210,7 @@ function takeRow(reader: Reader, row: string): void {
 function takeDirective(reader: Reader, name: string, value: string, left: LeftOut): void {
 	const key = name.toLowerCase();
 	const [, metaKey, metaValue] = /^(\S+)\s(.*)$/.exec(value) ?? [];
-	if (key === 'meta' && metaKey)
-		return takeDirective(reader, metaKey, metaValue.trimStart(), left);
+	if (key === 'meta' && metaKey) return takeDirective(reader, metaKey, metaValue.trimStart(), left);
 	const start = /^start_of_(\w+)$/.exec(key)?.[1] ?? (key in SECTIONS ? key : null);
 	if (start !== null) {
 		const label = /label\s*=\s*"([^"]*)"/.exec(value)?.[1] ?? value.trim();

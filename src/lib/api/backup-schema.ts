@@ -1,7 +1,7 @@
 import { CHORD_KINDS, HAND_GRADES, INPUTS, RESULTS } from '$core/practice';
 import { ROLES } from '$core/chord';
 import { z } from 'zod';
-import { chartText, isStorable, UNSTORABLE } from './chart-schema';
+import { chartText, isStorable, MOST_COUNT, UNSTORABLE } from './chart-schema';
 import { FORMAT_VERSION } from './document-schema';
 import {
 	instrumentRecord,
@@ -14,8 +14,12 @@ import { RESTORE_KINDS, type RestoreKind } from './restore-kinds';
 import { drillInput, eventInput, noteText, takePass } from './practice-schema';
 
 const id = z.uuid();
-const when = z.iso.datetime();
-const times = { version: z.int().min(1), createdAt: when, updatedAt: when };
+const when = z.iso
+	.datetime()
+	.refine((text) => new Date(text).getUTCFullYear() >= 1900, 'This date is too long ago.');
+/** What a column of single precision holds. */
+const milliseconds = z.number().min(-1e9).max(1e9);
+const times = { version: z.int().min(1).max(MOST_COUNT), createdAt: when, updatedAt: when };
 const short = z.string().max(200).refine(isStorable, UNSTORABLE);
 const count = z.int().min(0).max(1_000_000);
 const tempo = z.number().min(30).max(300);
@@ -36,7 +40,7 @@ const routeRow = z.strictObject({
 	plan: planSnapshot,
 	landed: count,
 	changes: count,
-	tuneVersion: z.int().min(0),
+	tuneVersion: z.int().min(0).max(MOST_COUNT),
 	...times
 });
 
@@ -86,7 +90,7 @@ const changeRow = z.strictObject({
 	bar: count,
 	result: z.enum(RESULTS).exclude(['passed']),
 	role: z.enum(ROLES).nullable(),
-	errorMs: z.number().nullable()
+	errorMs: milliseconds.nullable()
 });
 
 const takeRow = z.strictObject({
@@ -106,8 +110,8 @@ const takeRow = z.strictObject({
 	asked: count,
 	clean: z.boolean(),
 	grade: z.enum(HAND_GRADES).nullable(),
-	biasMs: z.number().nullable(),
-	spreadMs: z.number().nullable(),
+	biasMs: milliseconds.nullable(),
+	spreadMs: milliseconds.nullable(),
 	durationMs: count.max(86_400_000),
 	note: noteText,
 	chart: chartText,

@@ -2,11 +2,11 @@ import { parseDegrees } from '$core/harmony';
 import { parseTuning } from '$core/neck';
 import { APPROACHES, GRIDS, LEANS, SCALE_PLANS, STYLES, TECHNIQUES } from '$core/route';
 import { z } from 'zod';
-import { chartText, isStorable, placeInput, UNSTORABLE } from './chart-schema';
+import { chartText, isStorable, placeInput, UNSTORABLE, MOST_COUNT } from './chart-schema';
 import { motifInput } from './phrase-schema';
 import { noteAnswer } from './plan-schema';
 
-const version = z.int().min(1).describe('The version that the edit was made on');
+const version = z.int().min(1).max(MOST_COUNT).describe('The version that the edit was made on');
 const time = z.iso.datetime();
 
 export const tuneInput = z.strictObject({ chart: chartText });

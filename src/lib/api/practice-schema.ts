@@ -9,7 +9,7 @@ import {
 } from '$core/practice';
 import { GRIDS } from '$core/route';
 import { z } from 'zod';
-import { chartText, instrumentInput, isStorable, UNSTORABLE } from './chart-schema';
+import { chartText, instrumentInput, isStorable, UNSTORABLE, MOST_COUNT } from './chart-schema';
 
 const changeIndex = z.int().min(0);
 /** A day of music at most. */
@@ -199,4 +199,7 @@ export type TakeAnswer = z.infer<typeof takeAnswer>;
 /** What storing a take gives back: the take, and its card with the new rung and date. */
 export const takeStored = z.object({ take: takeSummary, card: cardAnswer });
 export type TakeStored = z.infer<typeof takeStored>;
-export const takeUpdate = z.strictObject({ note: noteText, version: z.int().min(1) });
+export const takeUpdate = z.strictObject({
+	note: noteText,
+	version: z.int().min(1).max(MOST_COUNT)
+});

@@ -1,4 +1,5 @@
 import { addDays } from 'date-fns';
+import PQueue from 'p-queue';
 import { and, eq, gt, lt } from 'drizzle-orm';
 import { createHash, randomBytes, scrypt, timingSafeEqual, type ScryptOptions } from 'node:crypto';
 import { promisify } from 'node:util';
@@ -19,6 +20,8 @@ const hashOf = async (words: string, salt: string): Promise<Buffer> =>
 	stretch(words.normalize('NFKC'), salt, 32, COST);
 const matches = async (words: string, { salt, hash }: { salt: string; hash: string }) =>
 	timingSafeEqual(await hashOf(words, salt), Buffer.from(hash, 'base64'));
+/** However many guess at once, the rest of the server goes on: a try takes 32 MiB and a core. */
+const stretching = new PQueue({ concurrency: 1 });
 const tokenHash = (token: string): string => createHash('sha256').update(token).digest('base64');
 
 // The development server loads this module again; whether a passphrase is asked for stays.
@@ -71,7 +74,9 @@ export async function enter(
 	const wait = held.arcStepTries.take(address, now.getTime());
 	if (wait > 0) return { wait };
 	const [known] = await db.select().from(passphrase);
-	if (!known || words.length > LONGEST || !(await matches(words, known))) return { wait: 0 };
+	if (!known || words.length > LONGEST || !(await stretching.add(() => matches(words, known)))) {
+		return { wait: 0 };
+	}
 	held.arcStepTries.forget(address);
 	await db.delete(session).where(lt(session.expiresAt, now));
 	const token = randomBytes(32).toString('base64url');

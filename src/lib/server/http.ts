@@ -1,12 +1,15 @@
 import { z } from 'zod';
-import type { Issue } from '../api/chart-schema';
+import { UNSTORABLE, unstorablePath, type Issue } from '../api/chart-schema';
 import { brokenRule, problemResponse } from './problem';
 
 /** Most bytes of a JSON body. */
 export const MAX_BODY = 1024 * 1024;
 
-/** Most bytes of files that are sent; a JSON body that is too large is read so far, so that its refusal arrives. */
+/** Most bytes of files that are sent. */
 const MAX_FILES = 64 * MAX_BODY;
+
+/** A body that is too large is read so far all the same, so that its refusal arrives. */
+const MAX_DRAINED = 2048 * MAX_BODY;
 
 /** The body; null when it has more than `most` bytes. */
 async function bytesOf(request: Request, most: number): Promise<Uint8Array<ArrayBuffer> | null> {
@@ -21,7 +24,7 @@ async function bytesOf(request: Request, most: number): Promise<Uint8Array<Array
 		if (size <= most) chunks.push(value);
 		else {
 			chunks.length = 0;
-			if (size > MAX_FILES) {
+			if (size > MAX_DRAINED) {
 				await reader.cancel();
 				break;
 			}
@@ -98,6 +101,10 @@ export async function readJson<T extends z.ZodType>(
 	} catch (error) {
 		const detail = error instanceof Error ? error.message : 'It cannot be parsed.';
 		return { response: problemResponse(400, `The body is not JSON: ${detail}`) };
+	}
+	const unstorable = unstorablePath(body, text);
+	if (unstorable !== null) {
+		return { response: brokenRule([{ path: unstorable, message: UNSTORABLE }]) };
 	}
 	const parsed = schema.safeParse(body);
 	return parsed.success ? { data: parsed.data } : { response: brokenRule(toIssues(parsed.error)) };

@@ -97,8 +97,12 @@ const busy = () =>
 const stopping = () => error(503, 'The server is being stopped. Nothing was changed.');
 
 // One pair a process, also when the development server loads this module again.
-const held = globalThis as typeof globalThis & { arcStepLanes?: Map<Lane, Workers> };
+const held = globalThis as typeof globalThis & {
+	arcStepLanes?: Map<Lane, Workers>;
+	arcStepStopping?: boolean;
+};
 function workersOf(lane: Lane): Workers {
+	if (held.arcStepStopping) throw stopping();
 	held.arcStepLanes ??= new Map();
 	const workers = held.arcStepLanes.get(lane) ?? new Workers(lane);
 	held.arcStepLanes.set(lane, workers);
@@ -150,5 +154,6 @@ export function startJobs(): void {
 export async function stopJobs(): Promise<void> {
 	const all = [...(held.arcStepLanes?.values() ?? [])];
 	held.arcStepLanes = undefined;
+	held.arcStepStopping = true;
 	await Promise.all(all.map((workers) => workers.close()));
 }

@@ -1,5 +1,5 @@
 import { spawn } from 'node:child_process';
-import { mkdirSync, mkdtempSync, rmSync, symlinkSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readdirSync, rmSync, symlinkSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
@@ -13,7 +13,26 @@ const folder = (name: string): string => {
 	return path;
 };
 
-describe('the lock of a data folder', () => {
+/** A process that holds the lock of a folder until it is killed. */
+async function holder(path: string): Promise<() => Promise<void>> {
+	const script = `const [net, fs] = [require('node:net'), require('node:fs')];
+		process.chdir(${JSON.stringify(path)});
+		const last = Math.max(0, ...fs.readdirSync('.').map((name) => Number(/^lock\\.(\\d+)$/.exec(name)?.[1] ?? 0)));
+		net.createServer().listen('lock-child', () => {
+			fs.linkSync('lock-child', 'lock.' + (last + 1));
+			fs.unlinkSync('lock-child');
+			console.log('held');
+		});`;
+	const child = spawn(process.execPath, ['-e', script]);
+	await new Promise((resolve) => child.stdout.once('data', resolve));
+	return () =>
+		new Promise((resolve) => {
+			child.once('exit', () => resolve());
+			child.kill('SIGKILL');
+		});
+}
+
+describe.skipIf(process.platform === 'win32')('the lock of a data folder', () => {
 	it('is exclusive, by whatever path, and can be given back', async () => {
 		const real = folder('locked');
 		const other = join(scratch, 'alias');
@@ -29,24 +48,38 @@ describe('the lock of a data folder', () => {
 		)();
 	});
 
-	it('vanishes with a killed process', async () => {
+	it('is dead with a killed process, and is taken over again and again', async () => {
 		const real = folder('killed');
-		const { dev, ino } = (await import('node:fs')).statSync(real, { bigint: true });
-		const hash = (await import('node:crypto'))
-			.createHash('sha256')
-			.update(`${dev}:${ino}`)
-			.digest('hex');
-		const name = `arc-step-${hash.slice(0, 24)}`;
-		if (process.platform !== 'linux') return;
-		const script = `require('node:net').createServer().listen('\\0${name}', () => console.log('held'))`;
-		const child = spawn(process.execPath, ['-e', script]);
-		await new Promise((resolve) => child.stdout.once('data', resolve));
-		await expect(lockFolder(real)).rejects.toBeInstanceOf(FolderInUse);
-		const gone = new Promise((resolve) => child.once('exit', resolve));
-		child.kill('SIGKILL');
-		await gone;
-		await (
-			await lockFolder(real)
-		)();
+		for (let i = 0; i < 3; i++) {
+			const kill = await holder(real);
+			await expect(lockFolder(real)).rejects.toBeInstanceOf(FolderInUse);
+			await kill();
+			await (
+				await lockFolder(real)
+			)();
+		}
+		// Old names do not pile up.
+		expect(readdirSync(real)).toHaveLength(1);
+	});
+
+	it('is had by exactly one of many who come at once, also after a kill', async () => {
+		const real = folder('raced');
+		for (let round = 0; round < 25; round++) {
+			if (round % 5 === 4) await (await holder(real))();
+			const tries = await Promise.allSettled(Array.from({ length: 12 }, () => lockFolder(real)));
+			const had = tries.filter((one) => one.status === 'fulfilled');
+			expect(had).toHaveLength(1);
+			for (const one of tries) {
+				if (one.status === 'rejected') expect(one.reason).toBeInstanceOf(FolderInUse);
+			}
+			await had[0].value();
+		}
+	});
+
+	it('holds in a folder whose name is longer than the address of a socket may be', async () => {
+		const deep = folder(Array.from({ length: 8 }, () => 'a-rather-long-name').join('/'));
+		const unlock = await lockFolder(deep);
+		await expect(lockFolder(deep)).rejects.toBeInstanceOf(FolderInUse);
+		await unlock();
 	});
 });

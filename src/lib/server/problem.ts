@@ -43,6 +43,20 @@ export const noRoom = (): Response =>
 		'The disk of this notebook is nearly full: nothing was saved. What stands here is not lost; make room, then try again.'
 	);
 
+/** 503: the database does not answer for the moment. */
+export const databaseAway = (): Response =>
+	problemResponse(
+		503,
+		'The database does not answer just now: nothing was changed. What stands here is not lost; try again in a moment.'
+	);
+
+/** 503: the folder of the notebook was taken away under the server. */
+export const folderLost = (): Response =>
+	problemResponse(
+		503,
+		'The data folder of this notebook is gone: nothing can be kept. Put it back, or start the server again.'
+	);
+
 /** 404 with what was looked for. */
 export const notFound = (what: string): Response =>
 	problemResponse(404, `There is no such ${what}.`);

@@ -5,7 +5,7 @@ import { closeSync, createReadStream, openSync, writeSync } from 'node:fs';
 import { createGunzip } from 'node:zlib';
 import type { z } from 'zod';
 import { BACKUP_HEAD, BACKUP_ROWS, MOST_ROWS, type BackupRow } from '../api/backup-schema';
-import type { Issue } from '../api/chart-schema';
+import { UNSTORABLE, unstorablePath, type Issue } from '../api/chart-schema';
 import { FORMAT_VERSION } from '../api/document-schema';
 import { RESTORE_KINDS, type RestoreKind } from '../api/restore-kinds';
 import { readTune } from '../api/tune-reading';
@@ -147,6 +147,8 @@ class BackupReader {
 			return;
 		}
 		const row = read.data as BackupRow[RestoreKind];
+		const unstorable = unstorablePath(value, JSON.stringify(value));
+		if (unstorable !== null) this.say({ path: `${at}.${unstorable}`, message: UNSTORABLE });
 		this.whole.add(kind, row, at);
 		this.index[kind].push([row.id, new Date(row.updatedAt).getTime()]);
 		const time = Math.max(

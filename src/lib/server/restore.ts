@@ -4,7 +4,8 @@ import { createInterface } from 'node:readline';
 import { setImmediate } from 'node:timers/promises';
 import type { RestoreAnswer, RestoreCounts } from '../api/backup-schema';
 import { RESTORE_KINDS, type RestoreKind } from '../api/restore-kinds';
-import type { Database } from './database';
+import { hasNoRoom, type Database } from './database';
+import { clientGone } from './leaving';
 import { PRESET_MOTIF } from './motifs';
 import { beat } from './pulse';
 import { RESTORED, rowsFile, type BackupIndex, type RestoredTable } from './restore-reading';
@@ -241,9 +242,13 @@ async function writePart(
 	}
 }
 
+/** The disk has no room for what a backup holds; nothing of it was kept. */
+export class NoRoom extends Error {}
+
 /**
  * Takes a backup in, in one transaction. `merge` adds what is missing and takes what is newer in the file;
  * `replace` leaves nothing but what the file holds. Between the parts others are answered.
+ * @throws NoRoom
  */
 export async function restore(
 	db: Database,
@@ -272,6 +277,8 @@ export async function restore(
 				crlfDelay: Infinity
 			});
 			for await (const line of lines) {
+				if (hasNoRoom()) throw new NoRoom();
+				clientGone()?.throwIfAborted();
 				await writePart(tx, table, line, how);
 				await pause();
 			}

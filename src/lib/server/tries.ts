@@ -1,10 +1,18 @@
-/** Tries in a window of time: a few from each address, more from all together. */
+import { isIPv6 } from 'node:net';
+
+/** Addresses that are remembered at most; beyond them the one that tried longest ago is forgotten. */
+const MOST_ADDRESSES = 10_000;
+
+/** Who tries: an address, of IPv6 its network, of which one machine may have every address. */
+const whoOf = (address: string): string =>
+	isIPv6(address) && !address.includes('.') ? address.split(':').slice(0, 4).join(':') : address;
+
+/** A few tries from each address in a window of time: who guesses slows down nobody else. */
 export class Tries {
 	private from = new Map<string, number[]>();
 
 	constructor(
 		private readonly each = 5,
-		private readonly all = 60,
 		private readonly windowMs = 60_000
 	) {}
 
@@ -14,22 +22,20 @@ export class Tries {
 	 * @returns 0, or the seconds to wait when there were too many; such a try does not count
 	 */
 	take(address: string, now = Date.now()): number {
+		const who = whoOf(address);
 		const since = now - this.windowMs;
-		for (const [key, times] of this.from) {
-			const left = times.filter((time) => time > since);
-			if (left.length > 0) this.from.set(key, left);
-			else this.from.delete(key);
-		}
-		const own = this.from.get(address) ?? [];
-		const every = [...this.from.values()].flat().sort((a, b) => a - b);
-		const full = own.length >= this.each ? own : every.length >= this.all ? every : null;
-		if (full) return Math.max(1, Math.ceil((full[0] - since) / 1000));
-		this.from.set(address, [...own, now]);
-		return 0;
+		const own = (this.from.get(who) ?? []).filter((time) => time > since);
+		// Who tried last stands at the end.
+		this.from.delete(who);
+		const full = own.length >= this.each;
+		this.from.set(who, full ? own : [...own, now]);
+		const [oldest] = this.from.keys();
+		if (this.from.size > MOST_ADDRESSES) this.from.delete(oldest);
+		return full ? Math.max(1, Math.ceil((own[0] - since) / 1000)) : 0;
 	}
 
 	/** Forgets the tries of an address that succeeded. */
 	forget(address: string): void {
-		this.from.delete(address);
+		this.from.delete(whoOf(address));
 	}
 }

@@ -58,7 +58,7 @@ export function unpackMxl(
 ): { readonly xml: string } | { readonly problem: string } {
 	const listed = unpack(bytes, (name) => name === CONTAINER);
 	if (typeof listed === 'string') return { problem: listed };
-	const container = listed[CONTAINER] as Uint8Array | undefined;
+	const container = Object.hasOwn(listed, CONTAINER) ? listed[CONTAINER] : undefined;
 	if (!container) return { problem: 'The archive does not say which of its files is the music.' };
 	const read = parseXml(strFromU8(container));
 	if ('problem' in read) return read;
@@ -67,7 +67,8 @@ export function unpackMxl(
 	const path = root?.attributes['full-path'] ?? '';
 	const found = unpack(bytes, (name) => name === path);
 	if (typeof found === 'string') return { problem: found };
-	const music = found[path] as Uint8Array | undefined;
+	// A name such as __proto__ is none of the archive's own.
+	const music = Object.hasOwn(found, path) ? found[path] : undefined;
 	if (!music || path === '') return { problem: 'The music that the archive names is not in it.' };
 	if (music.byteLength > MOST_XML)
 		return { problem: `“${path}” in the archive is larger than 8 MiB.` };

@@ -2,7 +2,7 @@ import { openDatabase } from '$lib/server/database';
 import { json } from '$lib/server/http';
 import { readBackupInPool } from '$lib/server/pool';
 import { brokenRule, noRoom, problemResponse } from '$lib/server/problem';
-import { previewRestore, restore } from '$lib/server/restore';
+import { NoRoom, previewRestore, restore } from '$lib/server/restore';
 import { spool } from '$lib/server/spool';
 import type { RequestHandler } from './$types';
 
@@ -39,6 +39,9 @@ export const POST: RequestHandler = async ({ request, url }) => {
 			return json(await previewRestore(db, backup, mode));
 		}
 		return json(await restore(db, backup, mode));
+	} catch (error) {
+		if (error instanceof NoRoom) return noRoom();
+		throw error;
 	} finally {
 		sent.remove();
 	}
