@@ -10,8 +10,8 @@ import { projectRoot } from './paths';
  * Where work is done, off the main thread. What is usually short has threads of its own and never waits behind
  * pages, files and what turned out to be long.
  */
-type Lane = {
-	/** Its file in `build/pool`. */
+export type Lane = {
+	/** The file that its threads run. */
 	readonly file: string;
 	readonly threads: number;
 	/** Jobs that may wait; one more is refused. */
@@ -19,15 +19,17 @@ type Lane = {
 	readonly longestWaitMs: number;
 };
 
+const inPool = (name: string): string => join(projectRoot(), 'build', 'pool', name);
+
 const SHORT: Lane = {
-	file: 'compute.js',
+	file: inPool('compute.js'),
 	// Two at least: a small plan need not wait for a large one.
 	threads: Math.max(2, availableParallelism() - 1),
 	waiting: 128,
 	longestWaitMs: 20_000
 };
 const LONG: Lane = {
-	file: 'pages.js',
+	file: inPool('pages.js'),
 	threads: Math.max(1, Math.floor(availableParallelism() / 2)),
 	waiting: 48,
 	longestWaitMs: 60_000
@@ -38,14 +40,15 @@ const SHORT_MS = 4000;
 /** What a thread may hold; one that needs more ends, and its job with it. */
 const MEMORY = { maxOldGenerationSizeMb: 384, maxYoungGenerationSizeMb: 16 };
 
-class Workers {
+/** The threads of a lane and what waits for them. */
+export class Workers {
 	private readonly threads: Piscina;
 	private readonly queue: PQueue;
 	private readonly stop = new AbortController();
 
 	constructor(private readonly lane: Lane) {
 		this.threads = new Piscina({
-			filename: join(projectRoot(), 'build', 'pool', lane.file),
+			filename: lane.file,
 			// A thread that was ended is replaced at once, before the next job needs it.
 			minThreads: lane.threads,
 			maxThreads: lane.threads,
@@ -58,13 +61,14 @@ class Workers {
 	/** @throws the reason of a signal, `Long` when it takes longer, a 503 when it cannot begin soon */
 	async run<T>(name: string, input: unknown, longestMs: number): Promise<T> {
 		if (this.queue.size >= this.lane.waiting) throw busy();
-		const gone = AbortSignal.any([this.stop.signal, ...[clientGone() ?? []].flat()]);
-		const waited = AbortSignal.timeout(this.lane.longestWaitMs);
-		let begun = false;
+		const client = clientGone();
+		const gone = AbortSignal.any(client ? [this.stop.signal, client] : [this.stop.signal]);
+		const waiting = new AbortController();
+		const patience = setTimeout(() => waiting.abort(), this.lane.longestWaitMs);
 		try {
 			return await this.queue.add(
 				async () => {
-					begun = true;
+					clearTimeout(patience);
 					const late = AbortSignal.timeout(longestMs);
 					try {
 						const signal = AbortSignal.any([gone, late]);
@@ -73,12 +77,14 @@ class Workers {
 						throw late.aborted && !gone.aborted ? new Long() : problem;
 					}
 				},
-				{ signal: AbortSignal.any([gone, waited]) }
+				{ signal: AbortSignal.any([gone, waiting.signal]) }
 			);
 		} catch (problem) {
 			if (this.stop.signal.aborted) throw stopping();
-			if (waited.aborted && !begun) throw busy();
+			if (waiting.signal.aborted) throw busy();
 			throw problem;
+		} finally {
+			clearTimeout(patience);
 		}
 	}
 
@@ -90,7 +96,7 @@ class Workers {
 }
 
 /** A job took longer than it may. */
-class Long extends Error {}
+export class Long extends Error {}
 
 const busy = () =>
 	error(503, 'The server has too much to do just now. Nothing was changed; try again in a moment.');
@@ -124,10 +130,14 @@ export async function short<T>(
 	try {
 		return await workersOf(SHORT).run<T>(name, input, SHORT_MS);
 	} catch (problem) {
-		if (!(problem instanceof Long)) throw problem;
+		if (!(problem instanceof Long) && !isTooMuch(problem)) throw problem;
 		return long<T>(name, input, told, longestMs);
 	}
 }
+
+/** Whether a thread ended because a job wanted more memory than it may have. */
+const isTooMuch = (problem: unknown): boolean =>
+	(problem as NodeJS.ErrnoException).code === 'ERR_WORKER_OUT_OF_MEMORY';
 
 /** Does what may be long: pages, files, backups. */
 export async function long<T>(
@@ -139,8 +149,7 @@ export async function long<T>(
 	try {
 		return await workersOf(LONG).run<T>(name, input, longestMs);
 	} catch (problem) {
-		const { code } = problem as NodeJS.ErrnoException;
-		if (problem instanceof Long || code === 'ERR_WORKER_OUT_OF_MEMORY') error(422, told);
+		if (problem instanceof Long || isTooMuch(problem)) error(422, told);
 		throw problem;
 	}
 }

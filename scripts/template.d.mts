@@ -1,0 +1,2 @@
+export function templatePath(): string;
+export function copyTemplate(folder: string): void;
