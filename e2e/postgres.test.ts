@@ -1,6 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { randomUUID } from 'node:crypto';
 import pg from 'pg';
+import { startPostgres } from '../scripts/postgres.mjs';
 import { start } from './server';
 
 /** A PostgreSQL server that was started for the tests. */
@@ -100,6 +101,62 @@ test('a database that goes away is told, and used again when it is back', async 
 	await expect
 		.poll(async () => (await request.get(`${server.url}/api/v1/tunes`)).status())
 		.toBe(200);
+	server.process.kill('SIGTERM');
+	expect(await server.exited).toBe(0);
+});
+
+test('cut connections and restarts of the database are told, survived, and lose nothing', async () => {
+	test.slow();
+	const own = await startPostgres();
+	test.skip(own === null, 'no PostgreSQL programs here');
+	if (!own) return;
+	const server = await start('/nowhere', { DATABASE_URL: own.url });
+	const kept: string[] = [];
+	let on = true;
+	const statuses = new Set<number>();
+	const write = async (who: number) => {
+		for (let i = 0; on; i++) {
+			const made = await fetch(`${server.url}/api/v1/sets`, {
+				method: 'POST',
+				headers: { 'content-type': 'application/json' },
+				body: JSON.stringify({ name: `Set ${who} ${i}`, note: '', tuneIds: [] })
+			});
+			statuses.add(made.status);
+			const answer = await made.json();
+			if (made.status === 201) kept.push(answer.id);
+			else expect(answer.detail).toContain('does not answer');
+		}
+	};
+	const writers = [1, 2, 3, 4].map(write);
+	const more = () => expect.poll(() => kept.length, { timeout: 60_000 });
+	for (let round = 0; round < 4; round++) {
+		await more().toBeGreaterThan(kept.length + 5);
+		if (round % 2 === 0) {
+			const client = new pg.Client({ connectionString: own.url });
+			await client.connect();
+			await client.query(
+				'select pg_terminate_backend(pid) from pg_stat_activity where pid <> pg_backend_pid() and datname is not null'
+			);
+			await client.end();
+		} else await own.restart(round === 1 ? 'fast' : 'immediate');
+	}
+	await more().toBeGreaterThan(kept.length + 5);
+	on = false;
+	await Promise.all(writers);
+	for (const status of statuses) expect([201, 503]).toContain(status);
+	// More connections than the pool has: none of its places was lost.
+	const all = await Promise.all(
+		Array.from({ length: 30 }, () => fetch(`${server.url}/api/v1/sets`))
+	);
+	for (const one of all) expect(one.status).toBe(200);
+	const { sets } = await all[0].json();
+	const there = new Set((sets as { id: string }[]).map(({ id }) => id));
+	expect(kept.filter((id) => !there.has(id))).toEqual([]);
+	await own.stop();
+	// While it is away the server says so, and stops cleanly all the same.
+	const health = await fetch(`${server.url}/healthz`);
+	expect(health.status).toBe(503);
+	expect(health.headers.get('retry-after')).toMatch(/^\d+$/);
 	server.process.kill('SIGTERM');
 	expect(await server.exited).toBe(0);
 });

@@ -1,13 +1,21 @@
+import { copyTemplate } from '../scripts/template.mjs';
 import { spawn, type ChildProcess } from 'node:child_process';
 
 export type Running = { process: ChildProcess; url: string; exited: Promise<number | null> };
 
 /**
  * Starts the built server on a free port with a data folder of its own.
+ * @param within a command that runs it, as `unshare -n`
  * @throws Error with the exit code and what was said, when it does not start
  */
-export async function start(data: string, env: Record<string, string> = {}): Promise<Running> {
-	const child = spawn(process.execPath, ['scripts/start.mjs'], {
+export async function start(
+	data: string,
+	env: Record<string, string> = {},
+	within: readonly string[] = []
+): Promise<Running> {
+	copyTemplate(data);
+	const [program, ...args] = [...within, process.execPath, 'scripts/start.mjs'];
+	const child = spawn(program, args, {
 		env: { ...process.env, PORT: '0', ARC_STEP_DATA: data, ORIGIN: undefined, ...env }
 	});
 	const exited = new Promise<number | null>((resolve) => child.once('exit', resolve));

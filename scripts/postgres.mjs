@@ -55,7 +55,7 @@ function runAs() {
 
 /**
  * Starts a server, installing Debian's package where there is none and apt is at hand.
- * @returns its address and a function that stops and removes it; null where there is no PostgreSQL.
+ * @returns its address and functions that stop and remove it, or restart it; null where there is no PostgreSQL.
  */
 export async function startPostgres() {
 	if (!findPrograms()) install();
@@ -78,25 +78,36 @@ export async function startPostgres() {
 	]);
 	// Into a file: a full pipe would hold the server up while a command beside it is waited for.
 	const log = join(folder, 'log');
-	const server = spawn(
-		join(programs, 'postgres'),
-		['-D', data, '-p', String(port), '-h', '127.0.0.1', '-k', folder, ...settings],
-		{ ...as, cwd: folder, stdio: ['ignore', 'ignore', openSync(log, 'w')] }
-	);
+	let server;
+	const launch = async () => {
+		server = spawn(
+			join(programs, 'postgres'),
+			['-D', data, '-p', String(port), '-h', '127.0.0.1', '-k', folder, ...settings],
+			{ ...as, cwd: folder, stdio: ['ignore', 'ignore', openSync(log, 'w')] }
+		);
+		while (!readFileSync(log, 'utf8').includes('ready to accept connections')) {
+			if (server.exitCode !== null)
+				throw new Error(`PostgreSQL ended: ${readFileSync(log, 'utf8')}`);
+			await new Promise((resolve) => setTimeout(resolve, 50));
+		}
+	};
+	const signal = (name) =>
+		new Promise((resolve) => {
+			server.once('exit', resolve);
+			server.kill(name);
+		});
 	const end = () => server.kill('SIGINT');
 	process.once('exit', end);
-	while (!readFileSync(log, 'utf8').includes('ready to accept connections')) {
-		if (server.exitCode !== null) throw new Error(`PostgreSQL ended: ${readFileSync(log, 'utf8')}`);
-		await new Promise((resolve) => setTimeout(resolve, 50));
-	}
-	const stop = () =>
-		new Promise((resolve) => {
-			process.off('exit', end);
-			server.once('exit', () => {
-				rmSync(folder, { recursive: true, force: true });
-				resolve();
-			});
-			end();
-		});
-	return { url: `postgres://arc@127.0.0.1:${port}/postgres`, stop };
+	await launch();
+	const stop = async () => {
+		process.off('exit', end);
+		await signal('SIGINT');
+		rmSync(folder, { recursive: true, force: true });
+	};
+	/** Stops the server, with its clients cut off (`fast`) or as if it were killed (`immediate`), and starts it again. */
+	const restart = async (how) => {
+		await signal(how === 'fast' ? 'SIGINT' : 'SIGQUIT');
+		await launch();
+	};
+	return { url: `postgres://arc@127.0.0.1:${port}/postgres`, stop, restart };
 }
