@@ -9,6 +9,7 @@
 	import { soundPrefs } from '$lib/state/sound-prefs.svelte';
 	import DropFiles from '$lib/ui/files/DropFiles.svelte';
 	import Rail from '$lib/ui/Rail.svelte';
+	import Standing from '$lib/ui/Standing.svelte';
 	import { tuneScreens } from '$lib/ui/screens';
 	import { ModeWatcher } from 'mode-watcher';
 	import { onMount, type Snippet } from 'svelte';
@@ -77,6 +78,7 @@
 		}
 	}}
 />
+<Standing />
 <a class="skip" href="#main">To the content</a>
 {#if page.route.id === '/login'}
 	{@render children()}

@@ -1,4 +1,5 @@
 import type { Problem } from '$lib/api/chart-schema';
+import { serverWatch } from './server-watch.svelte';
 
 /** A refused request: the server's own words, and the newer version where there is one. */
 export class Refusal<T = unknown> extends Error {
@@ -28,6 +29,7 @@ export async function send<T>(
 			body: body === undefined ? undefined : JSON.stringify(body)
 		});
 	} catch {
+		serverWatch.lost();
 		throw new Refusal(0, 'The server does not answer. Your text is still here; try again.', null);
 	}
 	if (response.status === 204) return undefined as T;

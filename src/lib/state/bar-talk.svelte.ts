@@ -2,6 +2,7 @@ import { browser } from '$app/environment';
 import { BAR_PARTS, talkOver, type BarPart } from '$core/phrase';
 import type { Chart } from '$core/chart';
 import * as z from 'zod/mini';
+import { keptHere } from './browser-store.svelte';
 
 const schema = z.array(z.enum(BAR_PARTS));
 
@@ -21,11 +22,11 @@ export class BarTalk {
 		this.parts = null;
 		if (!browser) return;
 		try {
-			const kept = localStorage.getItem(this.store);
+			const kept = keptHere.get(this.store);
 			const found = kept === null ? null : schema.safeParse(JSON.parse(kept));
 			if (found?.success) this.parts = found.data;
 		} catch {
-			localStorage.removeItem(this.store);
+			keptHere.remove(this.store);
 		}
 	}
 
@@ -33,8 +34,8 @@ export class BarTalk {
 	set(parts: readonly BarPart[] | null): void {
 		this.parts = parts;
 		if (!browser || this.tune === '') return;
-		if (parts) localStorage.setItem(this.store, JSON.stringify(parts));
-		else localStorage.removeItem(this.store);
+		if (parts) keptHere.set(this.store, JSON.stringify(parts));
+		else keptHere.remove(this.store);
 	}
 
 	/** Gives one bar another part; `before` is what the bars were shown as. */

@@ -2,6 +2,7 @@ import type { Problem } from '$lib/api/chart-schema';
 import type { RestoreAnswer } from '$lib/api/backup-schema';
 import type { ImportAnswer } from '$lib/api/import-schema';
 import { send } from './api';
+import { serverWatch } from './server-watch.svelte';
 
 /** A file on its way into the notebook. */
 export type Incoming = {
@@ -24,9 +25,13 @@ const RECORDING =
 	'A recording is judged on the Drill screen: open the tune, then “Judge a recording” there.';
 const NO_ANSWER = 'The server does not answer; try again.';
 
+/** Nothing else is packed so. */
+const PACKED = /\.json\.gz$/i;
+
 /** A whole notebook is told by how its file begins. */
 const isBackup = async (file: File): Promise<boolean> =>
-	/\.json$/i.test(file.name) && (await file.slice(0, 400).text()).includes('"arc-step/backup"');
+	PACKED.test(file.name) ||
+	(/\.json$/i.test(file.name) && (await file.slice(0, 400).text()).includes('"arc-step/backup"'));
 
 async function post(
 	file: File,
@@ -81,7 +86,7 @@ export class BringIn {
 			for (const id of ids) await this.look(id);
 			if (this.list.length > 0) this.shown = true;
 		});
-		if (!fresh.every(({ file }) => /\.json$/i.test(file.name))) this.shown = true;
+		if (!fresh.every(({ file }) => /\.json(\.gz)?$/i.test(file.name))) this.shown = true;
 		return this.work;
 	}
 
@@ -165,9 +170,10 @@ export async function sendBackup(
 ): Promise<RestoreAnswer> {
 	const response = await fetch(`/api/v1/restore?mode=${mode}${preview ? '&preview=1' : ''}`, {
 		method: 'POST',
-		headers: { 'content-type': 'application/json' },
+		headers: { 'content-type': PACKED.test(file.name) ? 'application/gzip' : 'application/json' },
 		body: file
 	}).catch(() => null);
+	if (!response) serverWatch.lost();
 	if (!response) throw new Error(NO_ANSWER);
 	const answer = (await response.json()) as RestoreAnswer | Problem;
 	if (!response.ok) throw new Error((answer as Problem).detail);

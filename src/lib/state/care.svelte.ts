@@ -1,4 +1,5 @@
 import { browser } from '$app/environment';
+import { keptInTab } from './browser-store.svelte';
 
 /** Minutes of playing after which a rest is due, and those by which it may be put off. */
 const REST_AFTER = 25;
@@ -28,9 +29,9 @@ export class Care {
 	/** Call once in the browser. */
 	load(): void {
 		if (!browser) return;
-		this.reading = sessionStorage.getItem(SEEN) === null;
+		this.reading = keptInTab.get(SEEN) === null;
 		try {
-			const kept = JSON.parse(sessionStorage.getItem(PLAYED) ?? 'null') as Played | null;
+			const kept = JSON.parse(keptInTab.get(PLAYED) ?? 'null') as Played | null;
 			if (kept) [this.ms, this.dueAt, this.last] = [kept.ms, kept.due, kept.last];
 		} catch {
 			// What cannot be read counts as rested.
@@ -39,7 +40,7 @@ export class Care {
 
 	read(): void {
 		this.reading = false;
-		if (browser) sessionStorage.setItem(SEEN, '1');
+		if (browser) keptInTab.set(SEEN, '1');
 	}
 
 	/** The player begins to play. */
@@ -80,7 +81,7 @@ export class Care {
 	private keep(): void {
 		if (!browser) return;
 		const kept: Played = { ms: this.ms, due: this.dueAt, last: this.last ?? this.now() };
-		sessionStorage.setItem(PLAYED, JSON.stringify(kept));
+		keptInTab.set(PLAYED, JSON.stringify(kept));
 	}
 }
 

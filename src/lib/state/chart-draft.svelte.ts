@@ -6,10 +6,24 @@ import { instrumentOf } from '$core/neck';
 import type { TuneAnswer } from '$lib/api/notebook-schema';
 import * as z from 'zod/mini';
 import { Refusal, send } from './api';
+import { keptHere } from './browser-store.svelte';
 import type { OpenTune } from './open-tune.svelte';
+import { openTabs, tabName } from './tab';
 
-const kept = z.object({ text: z.string(), version: z.number() });
+const kept = z.object({ text: z.string(), version: z.number(), at: z.catch(z.number(), 0) });
+type Draft = z.infer<typeof kept>;
 const storeName = (id: string) => `arc-step-draft-${id}`;
+
+/** Unsaved text that is kept under a name; null where there is none that can be read. */
+function readDraft(name: string): Draft | null {
+	try {
+		const found = kept.safeParse(JSON.parse(keptHere.get(name) ?? 'null'));
+		return found.success ? found.data : null;
+	} catch {
+		keptHere.remove(name);
+		return null;
+	}
+}
 
 type SoundingEvent = ChordEvent & { readonly chord: Chord };
 
@@ -27,6 +41,8 @@ export class ChartDraft {
 	conflict: TuneAnswer | null = $state.raw(null);
 	/** Unsaved text of an earlier visit was found and put back. */
 	recovered = $state(false);
+	/** The tab that the text is kept for, once it is known. */
+	private tab: string | null = $state(null);
 
 	readonly chart: Chart = $derived(parseChart(this.text));
 	readonly dirty: boolean = $derived.by(() => this.text !== this.open.saved.chart);
@@ -65,29 +81,50 @@ export class ChartDraft {
 		this.version = open.saved.version;
 	}
 
-	/** Puts unsaved text of an earlier visit back; call once in the browser. */
-	recover(): void {
+	/**
+	 * Puts unsaved text back: that of this tab, or else the newest of a tab that is no longer open. What another tab
+	 * is working on stays its own. Call once in the browser.
+	 */
+	async recover(): Promise<void> {
 		if (!browser) return;
-		try {
-			const found = kept.safeParse(
-				JSON.parse(localStorage.getItem(storeName(this.open.saved.id)) ?? 'null')
-			);
-			if (!found.success || found.data.text === this.text) return;
-			this.text = found.data.text;
-			this.version = found.data.version;
-			this.recovered = true;
-		} catch {
-			localStorage.removeItem(storeName(this.open.saved.id));
-		}
+		const tab = await tabName();
+		const own = readDraft(this.name(tab));
+		const found = own ?? (await this.leftBehind());
+		const untouched = !this.dirty;
+		this.tab = tab;
+		if (!found || !untouched || found.text === this.text) return;
+		this.text = found.text;
+		this.version = found.version;
+		this.recovered = true;
 	}
 
-	/** Keeps unsaved text in this browser, so that a crash loses nothing. */
+	/** Takes over the newest unsaved text of a tab that was closed, if there is one. */
+	private async leftBehind(): Promise<Draft | null> {
+		const open = await openTabs();
+		const beginning = storeName(this.open.saved.id);
+		const closed = keptHere.names(beginning).flatMap((name) => {
+			if (open?.has(name.slice(beginning.length + 1))) return [];
+			const draft = readDraft(name);
+			return draft ? [{ name, draft }] : [];
+		});
+		const [newest] = closed.sort((a, b) => b.draft.at - a.draft.at);
+		if (!newest) return null;
+		// Where the browser does not tell which tabs are open, the text may still be somebody's.
+		if (open) keptHere.remove(newest.name);
+		return newest.draft;
+	}
+
+	private name(tab: string): string {
+		return `${storeName(this.open.saved.id)}-${tab}`;
+	}
+
+	/** Keeps unsaved text in this browser, for this tab, so that a crash loses nothing. */
 	keep(): void {
-		if (!browser) return;
-		const name = storeName(this.open.saved.id);
-		if (this.dirty)
-			localStorage.setItem(name, JSON.stringify({ text: this.text, version: this.version }));
-		else localStorage.removeItem(name);
+		if (!browser || this.tab === null) return;
+		const name = this.name(this.tab);
+		const draft: Draft = { text: this.text, version: this.version, at: Date.now() };
+		if (this.dirty) keptHere.set(name, JSON.stringify(draft));
+		else keptHere.remove(name);
 	}
 
 	/**

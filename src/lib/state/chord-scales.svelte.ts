@@ -2,6 +2,7 @@ import { browser } from '$app/environment';
 import { buildScale, type Scale } from '$core/harmony';
 import { noteName, parseNote } from '$core/pitch';
 import * as z from 'zod/mini';
+import { keptHere } from './browser-store.svelte';
 
 const schema = z.record(z.string(), z.object({ tonic: z.string(), name: z.string() }));
 type Stored = z.infer<typeof schema>;
@@ -21,10 +22,10 @@ export class ChordScales {
 		this.chosen = {};
 		if (!browser) return;
 		try {
-			const found = schema.safeParse(JSON.parse(localStorage.getItem(this.store) ?? '{}'));
+			const found = schema.safeParse(JSON.parse(keptHere.get(this.store) ?? '{}'));
 			if (found.success) this.chosen = found.data;
 		} catch {
-			localStorage.removeItem(this.store);
+			keptHere.remove(this.store);
 		}
 	}
 
@@ -42,8 +43,7 @@ export class ChordScales {
 			? { ...rest, [symbol]: { tonic: noteName(scale.tonic), name: scale.name } }
 			: rest;
 		if (!browser) return;
-		if (Object.keys(this.chosen).length > 0)
-			localStorage.setItem(this.store, JSON.stringify(this.chosen));
-		else localStorage.removeItem(this.store);
+		if (Object.keys(this.chosen).length > 0) keptHere.set(this.store, JSON.stringify(this.chosen));
+		else keptHere.remove(this.store);
 	}
 }

@@ -1,4 +1,5 @@
 import { browser } from '$app/environment';
+import { keptHere } from './browser-store.svelte';
 
 /** Choices of the player that are kept in this browser under a name; what cannot be read is as at first. */
 export class Kept<T extends object> {
@@ -16,7 +17,7 @@ export class Kept<T extends object> {
 	load(): void {
 		if (!browser) return;
 		try {
-			this.current = this.parse(JSON.parse(localStorage.getItem(this.store) ?? '{}'));
+			this.current = this.parse(JSON.parse(keptHere.get(this.store) ?? '{}'));
 		} catch {
 			this.current = this.parse({});
 		}
@@ -28,6 +29,6 @@ export class Kept<T extends object> {
 	}
 
 	protected keep(): void {
-		if (browser) localStorage.setItem(this.store, JSON.stringify(this.current));
+		if (browser) keptHere.set(this.store, JSON.stringify(this.current));
 	}
 }

@@ -1,4 +1,5 @@
 import { browser } from '$app/environment';
+import { keptHere } from './browser-store.svelte';
 
 const STORE = 'arc-step-last-tune';
 
@@ -9,7 +10,7 @@ class LastTune {
 
 	/** Reads what was stored; call once in the browser. */
 	load(): void {
-		if (browser) this.id ??= localStorage.getItem(STORE);
+		if (browser) this.id ??= keptHere.get(STORE);
 	}
 
 	/** Remembers a tune, or with null forgets it. Only in the browser: servers serve many players. */
@@ -17,8 +18,8 @@ class LastTune {
 		if (!browser) return;
 		this.id = id;
 		this.position = position;
-		if (id === null) localStorage.removeItem(STORE);
-		else localStorage.setItem(STORE, id);
+		if (id === null) keptHere.remove(STORE);
+		else keptHere.set(STORE, id);
 	}
 }
 

@@ -2,6 +2,7 @@ import { browser } from '$app/environment';
 import { APPROACHES, GRIDS, LEANS, SCALE_PLANS, STYLES, TECHNIQUES } from '$core/route';
 import * as z from 'zod/mini';
 import type { Wishes } from './wishes';
+import { keptInTab } from './browser-store.svelte';
 
 const anchor = { bar: z.number(), beat: z.number(), pass: z.number() };
 const place = { string: z.number(), fret: z.number() };
@@ -62,15 +63,15 @@ export function keepWishes(
 ): void {
 	if (!browser) return;
 	const name = storeName(tuneId, route, position);
-	if (wishes) sessionStorage.setItem(name, JSON.stringify(wishes));
-	else sessionStorage.removeItem(name);
+	if (wishes) keptInTab.set(name, JSON.stringify(wishes));
+	else keptInTab.remove(name);
 }
 
 /** The unsaved wishes of an earlier visit, if there are any that can be read. */
 export function keptWishes(tuneId: string, route: string | null, position: number): Wishes | null {
 	if (!browser) return null;
 	try {
-		const text = sessionStorage.getItem(storeName(tuneId, route, position));
+		const text = keptInTab.get(storeName(tuneId, route, position));
 		return text === null ? null : schema.parse(JSON.parse(text));
 	} catch {
 		return null;

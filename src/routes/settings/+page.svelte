@@ -122,7 +122,8 @@
 		</div>
 		<p class="files">
 			<a class="act" href="/backup.json" download>Back it up</a>
-			<ChooseFiles look="act" accept=".json">Restore a backup</ChooseFiles>
+			<a class="quiet" href="/backup.json.gz" download>packed, a tenth of the size</a>
+			<ChooseFiles look="act" accept=".json,.gz">Restore a backup</ChooseFiles>
 			<small>A backup is shown before it is restored: merged, or in place of what is here.</small>
 		</p>
 	</section>

@@ -11,7 +11,7 @@
 		look?: 'quiet' | 'act';
 		children: Snippet;
 	};
-	const ALL = '.musicxml,.xml,.mxl,.mid,.midi,.cho,.chordpro,.chopro,.crd,.pro,.txt,.tab,.json';
+	const ALL = '.musicxml,.xml,.mxl,.mid,.midi,.cho,.chordpro,.chopro,.crd,.pro,.txt,.tab,.json,.gz';
 	let { tuneId = null, accept = ALL, look = 'quiet', children }: Props = $props();
 	let input: HTMLInputElement;
 

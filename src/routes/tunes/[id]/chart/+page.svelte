@@ -76,11 +76,11 @@
 	});
 
 	onMount(() => {
-		draft.recover();
-		if (draft.recovered) {
+		void draft.recover().then(() => {
+			if (!draft.recovered) return;
 			const action = { label: 'Drop it', onClick: () => (draft.text = open.saved.chart) };
 			offers.push(toast('Text that was not saved is back.', { action }));
-		}
+		});
 		draft.cursorTo(chart.events[0]?.span ?? { line: 1, column: 1 });
 		// What these offer to take back lives in the editor, which goes with the screen.
 		return () => offers.forEach((id) => toast.dismiss(id));
