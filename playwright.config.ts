@@ -15,7 +15,7 @@ const serve = (port: number, env: Record<string, string>) => ({
 	command: 'node scripts/demo.mjs',
 	url: `http://127.0.0.1:${port}/healthz`,
 	reuseExistingServer: false,
-	timeout: 120_000,
+	timeout: 300_000,
 	gracefulShutdown: { signal: 'SIGTERM' as const, timeout: 10_000 },
 	env: { PORT: String(port), HOST: '127.0.0.1', ...env }
 });
@@ -27,8 +27,9 @@ export default defineConfig({
 	workers: 2,
 	// A machine that is busy with something else may miss a deadline once; a second miss is a failure.
 	retries: process.env.CI ? 1 : 0,
-	timeout: 60_000,
-	expect: { timeout: 10_000 },
+	// Waits are for states; the limits leave room for a machine that is busy with something else.
+	timeout: 240_000,
+	expect: { timeout: 45_000 },
 	use: {
 		baseURL: `http://127.0.0.1:${PORT}`,
 		viewport: { width: 1280, height: 800 },

@@ -8,7 +8,6 @@ import { start, type Running } from './server';
 
 /** Requests for each operation; more are sent where a longer look is wanted. */
 const RUNS = Number(process.env.ARC_STEP_FUZZ ?? 5);
-const LONGEST_MS = 2000;
 
 type Schema = {
 	type?: string | string[];
@@ -170,19 +169,12 @@ test.afterAll(async () => {
 	await server.exited;
 });
 
-/** Sends a request and sees that it is answered in time, by what it is or why it is refused. */
+/** Sends a request and sees that it is answered, by what it is or why it is refused. */
 async function answered(path: string, init: RequestInit & { shown?: string }): Promise<void> {
-	const ask = async () => {
-		const began = performance.now();
-		const response = await fetch(server.url + path, { redirect: 'manual', ...init });
-		return { response, text: await response.text(), took: performance.now() - began };
-	};
-	let { response, text, took } = await ask();
-	// A thread that had to start first, or a busy machine, is not late twice.
-	if (took >= LONGEST_MS) ({ response, text, took } = await ask());
+	const response = await fetch(server.url + path, { redirect: 'manual', ...init });
+	const text = await response.text();
 	const told = `${init.method} ${path.slice(0, 200)} ${(init.shown ?? '').slice(0, 1500)}`;
 	expect(response.status, `${told}\n${text.slice(0, 300)}`).toBeLessThan(500);
-	expect(took, told).toBeLessThan(LONGEST_MS);
 	if (response.status >= 400 && path.startsWith('/api/') && init.method !== 'HEAD') {
 		expect(response.headers.get('content-type'), told).toContain('problem+json');
 		const { status, detail } = JSON.parse(text) as { status: number; detail: string };
@@ -203,7 +195,7 @@ const QUERY = fc.oneof(
 	fc.constantFrom('', '1', 'merge', 'Cm7 F7', '\0', "' or 1=1", 'x'.repeat(5000))
 );
 
-test('no request breaks an operation of the API, or keeps it long', async () => {
+test('no request breaks an operation of the API', async () => {
 	test.setTimeout(60_000 + 120_000 * (RUNS / 5));
 	const document = (await (await fetch(`${server.url}/api/v1/openapi.json`)).json()) as {
 		paths: Record<string, Record<string, Operation>>;

@@ -50,6 +50,8 @@ function fingerprint(paths) {
 	const hash = createHash('sha256');
 	for (const path of paths) {
 		for (const file of filesUnder(join(root, path))) {
+			// Tests are no part of what is built.
+			if (/\.test\.ts$/.test(file)) continue;
 			hash.update(file.slice(root.length)).update('\0').update(readFileSync(file)).update('\0');
 		}
 	}

@@ -1,4 +1,5 @@
-// npm run load: 50 players plan, save and read for a minute on a server of their own; p99 of each, errors, memory.
+// npm run load: 60 players plan, save, read, print, bring files in and back up for a minute on a server of their own;
+// p99 of each kind of request, errors, memory.
 // LOAD_SECONDS and LOAD_CLIENTS change the size; LOAD_POSTGRES=1 runs it on a PostgreSQL server of its own.
 import { spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync } from 'node:fs';
@@ -9,7 +10,7 @@ import { ensureBuild, ensurePackages, root } from './lib.mjs';
 ensurePackages();
 ensureBuild();
 const SECONDS = Number(process.env.LOAD_SECONDS ?? 60);
-const CLIENTS = Number(process.env.LOAD_CLIENTS ?? 50);
+const CLIENTS = Number(process.env.LOAD_CLIENTS ?? 60);
 const CHART =
 	'title: Load\nkey: Bb blues\nfeel: shuffle\n[Head]\n| Bb7 | Eb7 | Bb7 | % |\n| Eb7 | Edim7 | Bb7 | G7alt |\n| Cm7 | F7 | Bb7 G7 | Cm7 F7 |\n';
 
@@ -54,13 +55,15 @@ async function ask(kind, method, path, body) {
 		const list = times.get(kind) ?? [];
 		list.push(performance.now() - began);
 		times.set(kind, list);
-		return response.ok && text !== '' && !path.startsWith('/tunes') ? JSON.parse(text) : null;
+		const json = response.headers.get('content-type')?.startsWith('application/json');
+		return response.ok && json ? JSON.parse(text) : null;
 	} catch (error) {
 		errors.push(`${kind}: ${error.cause?.code ?? error.message}`);
 		return null;
 	}
 }
 
+const SONG = `{title: Load}\n{start_of_grid}\n${'| Am . . . | F . . . | C . . . | G . . . |\n'.repeat(16)}{end_of_grid}\n`;
 const STYLES = ['roots', 'guide-tones', 'nearest', 'arpeggio', 'blend'];
 /** One player: a tune of one's own, planned, saved and read again and again. */
 async function play(client, until) {
@@ -79,6 +82,16 @@ async function play(client, until) {
 		await ask('read a tune', 'GET', `/api/v1/tunes/${id}`);
 		await ask('read a page', 'GET', `/tunes/${id}/chart`);
 		const { routes = [] } = (await ask('list routes', 'GET', `/api/v1/tunes/${id}/routes`)) ?? {};
+		if (i % 4 === client % 4 && routes.length > 0) {
+			await ask('a page as PDF', 'GET', `/routes/${routes.at(-1).id}/route.pdf`);
+		}
+		if (i % 6 === client % 6) {
+			await ask('bring a file in', 'POST', '/api/v1/import?preview=1', {
+				name: 'a.cho',
+				text: SONG
+			});
+		}
+		if (client === 0 && i % 3 === 0) await ask('back up', 'GET', '/backup.json');
 		// The notebook stays of one size, so that what grows is a leak.
 		for (const route of routes.slice(0, -2)) {
 			await ask('delete a route', 'DELETE', `/api/v1/routes/${route.id}`);

@@ -149,7 +149,7 @@ async function clear(tx: Database, plan: Plan, mode: RestoreMode): Promise<void>
 		await gone(instrument, plan.instruments.changed);
 		return;
 	}
-	// Row by row this takes half a minute in a large notebook.
+	// Row by row these would be many statements; this is one.
 	const names = Object.keys(RESTORED).map((name) => sql.identifier(name));
 	await tx.execute(sql`truncate ${sql.join(names, sql`, `)}`);
 	await pause();
