@@ -230,16 +230,4 @@ describe('any take', () => {
 			{ numRuns: 60 }
 		);
 	});
-
-	it('costs what its length costs, however many notes ring on', () => {
-		const costOf = (count: number) => {
-			const events = Array.from({ length: count }, (_, i) => note(i * 2, 40 + (i % 40), 1e9));
-			const before = process.cpuUsage();
-			judge(takeOn(FERRY, { events, loops: 64, rules: { notes: 'scale', grid: 'eighth' } }));
-			const { user, system } = process.cpuUsage(before);
-			return user + system;
-		};
-		costOf(2000);
-		expect(costOf(20_000) / costOf(2000)).toBeLessThan(40);
-	});
 });

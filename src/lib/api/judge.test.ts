@@ -70,4 +70,18 @@ describe('the judge endpoint', () => {
 		expect(refused({ loops: 0 })).toBe(false);
 		expect(refused({ rules: { notes: 'all' } })).toBe(false);
 	});
+
+	it('costs what its length costs, however many notes ring on', () => {
+		const costOf = (count: number) => {
+			const events = Array.from({ length: count }, (_, i) => ({
+				...{ timeMs: i * 2, durationMs: 3_600_000, midi: 40 + (i % 40) }
+			}));
+			const before = process.cpuUsage();
+			value({ events, loops: 16, rules: { notes: 'scale', grid: 'eighth' } });
+			const { user, system } = process.cpuUsage(before);
+			return user + system;
+		};
+		costOf(2000);
+		expect(costOf(20_000) / costOf(2000)).toBeLessThan(40);
+	});
 });

@@ -8,7 +8,7 @@ import { listSets } from './sets';
 import { notebook, type NotebookRow } from './tunes';
 
 /** Rows that the notebook begins with; the rest comes when they are there. */
-export const FIRST_ROWS = 60;
+const FIRST_ROWS = 60;
 
 /** What the board shows: tunes, the sets that they stand in, and how they go. */
 export type Board = {

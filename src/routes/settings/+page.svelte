@@ -120,9 +120,9 @@
 			<h2>The notebook as one file</h2>
 			<small>tunes, routes, motifs, sets, instruments, drills and takes</small>
 		</div>
-		<p class="files">
+		<p class="files mt-3">
 			<a class="act" href="/backup.json" download>Back it up</a>
-			<a class="quiet" href="/backup.json.gz" download>packed, a tenth of the size</a>
+			<a class="act" href="/backup.json.gz" download>Back it up packed</a>
 			<ChooseFiles look="act" accept=".json,.gz">Restore a backup</ChooseFiles>
 			<small>A backup is shown before it is restored: merged, or in place of what is here.</small>
 		</p>
@@ -133,7 +133,7 @@
 				<h2>This browser</h2>
 				<small>it gave the passphrase of this notebook</small>
 			</div>
-			<p class="files">
+			<p class="files mt-3">
 				<button type="button" class="act" onclick={() => void signOut()}>Sign out</button>
 			</p>
 		</section>

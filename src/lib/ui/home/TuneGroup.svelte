@@ -77,7 +77,7 @@
 		{/if}
 	</div>
 	<table>
-		<thead>
+		<thead hidden={items.length === 0 && rest.length > 0}>
 			<tr>
 				<th class="no"><span class="sr">Number</span></th>
 				<th>Tune</th>
