@@ -5,6 +5,7 @@ import { connect } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { largeNotebook } from './large-notebook';
+import { visit } from './helpers';
 import { start, type Running } from './server';
 
 const folder = (name: string) => join(mkdtempSync(join(tmpdir(), `arc-step-${name}-`)), 'data');
@@ -218,7 +219,9 @@ test('the folder is locked for processes in another network, too', async () => {
 /** `ARC_STEP_LARGE=1`: 2,000 tunes and 15,000 takes, with the answers of `/healthz` and the memory told. */
 const LARGE = process.env.ARC_STEP_LARGE === '1';
 
-test('a notebook of any size is backed up, restored and searched while others are served', async () => {
+test('a notebook of any size is backed up, restored and searched while others are served', async ({
+	page
+}) => {
 	test.setTimeout(900_000);
 	const [tunes, takes] = LARGE ? [2000, 15_000] : [150, 300];
 	const file = join(mkdtempSync(join(tmpdir(), 'arc-step-large-')), 'backup.json');
@@ -281,6 +284,22 @@ test('a notebook of any size is backed up, restored and searched while others ar
 	expect(found).toHaveLength(1);
 	const shown = await (await fetch(`${url}/notebook.json`)).json();
 	expect(shown.tunes).toHaveLength(tunes);
+	// Its home draws some rows, more when they are asked for, and a set that is moved in is saved whole.
+	await visit(page, `${url}/`);
+	const rows = page.locator('tr[data-tune]');
+	await expect(rows).toHaveCount(60);
+	await page
+		.getByRole('button', { name: /^Show more/ })
+		.first()
+		.click();
+	await expect(rows).toHaveCount(75);
+	const setOf = async () =>
+		(await (await fetch(`${url}/api/v1/sets`)).json()).sets[0].tuneIds as string[];
+	const order = await setOf();
+	await expect(rows.first().locator('.grip')).toBeVisible();
+	await rows.first().locator('a.open').focus();
+	await page.keyboard.press('Alt+ArrowDown');
+	await expect.poll(setOf).toEqual([order[1], order[0], ...order.slice(2)]);
 	on = false;
 	await watch;
 	console.log(

@@ -47,7 +47,7 @@
 	const whole = new WholeBoard();
 	const book = $derived(whole.of(data));
 	/** A set is saved whole: what is moved must know all of it. */
-	const movable = $derived(data.found === null && (!data.partial || book !== data));
+	const movable = $derived(data.found === null && whole.isWhole(data));
 	$effect(() => {
 		whole.load(data).catch((error: Error) => toast(error.message));
 	});

@@ -44,7 +44,8 @@ const MEMORY = { maxOldGenerationSizeMb: 384, maxYoungGenerationSizeMb: 16 };
 export class Workers {
 	private readonly threads: Piscina;
 	private readonly queue: PQueue;
-	private readonly stop = new AbortController();
+	/** What ends each job that waits or runs. */
+	private readonly ends = new Set<AbortController>();
 
 	constructor(private readonly lane: Lane) {
 		this.threads = new Piscina({
@@ -58,39 +59,37 @@ export class Workers {
 		this.queue = new PQueue({ concurrency: lane.threads });
 	}
 
-	/** @throws the reason of a signal, `Long` when it takes longer, a 503 when it cannot begin soon */
+	/** @throws `Long` when it takes longer, a 503 when it cannot begin soon, the reason when its client leaves */
 	async run<T>(name: string, input: unknown, longestMs: number): Promise<T> {
-		if (this.queue.size >= this.lane.waiting) throw busy();
+		if (this.queue.size >= this.lane.waiting) throw refusal(BUSY);
+		const end = new AbortController();
 		const client = clientGone();
-		const gone = AbortSignal.any(client ? [this.stop.signal, client] : [this.stop.signal]);
-		const waiting = new AbortController();
-		const patience = setTimeout(() => waiting.abort(), this.lane.longestWaitMs);
+		const leave = () => end.abort(client?.reason);
+		client?.addEventListener('abort', leave);
+		if (client?.aborted) leave();
+		this.ends.add(end);
+		let timer = setTimeout(() => end.abort(refusal(BUSY)), this.lane.longestWaitMs);
 		try {
 			return await this.queue.add(
-				async () => {
-					clearTimeout(patience);
-					const late = AbortSignal.timeout(longestMs);
-					try {
-						const signal = AbortSignal.any([gone, late]);
-						return (await this.threads.run(input, { name, signal })) as T;
-					} catch (problem) {
-						throw late.aborted && !gone.aborted ? new Long() : problem;
-					}
+				() => {
+					clearTimeout(timer);
+					timer = setTimeout(() => end.abort(new Long()), longestMs);
+					return this.threads.run(input, { name, signal: end.signal }) as Promise<T>;
 				},
-				{ signal: AbortSignal.any([gone, waiting.signal]) }
+				{ signal: end.signal }
 			);
 		} catch (problem) {
-			if (this.stop.signal.aborted) throw stopping();
-			if (waiting.signal.aborted) throw busy();
-			throw problem;
+			throw end.signal.aborted ? end.signal.reason : problem;
 		} finally {
-			clearTimeout(patience);
+			clearTimeout(timer);
+			client?.removeEventListener('abort', leave);
+			this.ends.delete(end);
 		}
 	}
 
 	/** Ends what runs and what waits. */
 	async close(): Promise<void> {
-		this.stop.abort();
+		for (const end of this.ends) end.abort(refusal(STOPPING));
 		await this.threads.destroy();
 	}
 }
@@ -98,9 +97,17 @@ export class Workers {
 /** A job took longer than it may. */
 export class Long extends Error {}
 
-const busy = () =>
-	error(503, 'The server has too much to do just now. Nothing was changed; try again in a moment.');
-const stopping = () => error(503, 'The server is being stopped. Nothing was changed.');
+const BUSY = 'The server has too much to do just now. Nothing was changed; try again in a moment.';
+const STOPPING = 'The server is being stopped. Nothing was changed.';
+
+/** What answers 503. */
+function refusal(words: string): unknown {
+	try {
+		error(503, words);
+	} catch (refused) {
+		return refused;
+	}
+}
 
 // One pair a process, also when the development server loads this module again.
 const held = globalThis as typeof globalThis & {
@@ -108,7 +115,7 @@ const held = globalThis as typeof globalThis & {
 	arcStepStopping?: boolean;
 };
 function workersOf(lane: Lane): Workers {
-	if (held.arcStepStopping) throw stopping();
+	if (held.arcStepStopping) throw refusal(STOPPING);
 	held.arcStepLanes ??= new Map();
 	const workers = held.arcStepLanes.get(lane) ?? new Workers(lane);
 	held.arcStepLanes.set(lane, workers);

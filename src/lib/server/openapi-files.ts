@@ -37,12 +37,12 @@ export const FILES: readonly Operation[] = [
 		method: 'post',
 		path: '/api/v1/restore',
 		summary:
-			'Take a backup in: merged with the notebook, or in its place; preview=1 stores nothing',
+			'Take a backup of any size in, packed or not: merged with the notebook, or in its place; preview=1 stores nothing',
 		body: backupDocument,
 		query: { mode: ['merge', 'replace'], preview: ['1'] },
 		status: 200,
 		answer: restoreAnswer,
-		errors: READ
+		errors: [...READ, 507]
 	},
 	{
 		method: 'get',
@@ -52,6 +52,7 @@ export const FILES: readonly Operation[] = [
 		answer: backupDocument,
 		errors: []
 	},
+	{ ...file('/backup.json.gz', 'The same, packed', 'application/gzip'), errors: [] },
 	file(
 		'/api/v1/schemas/{name}',
 		'The JSON Schema of tune.json, route.json, motif.json or backup.json',

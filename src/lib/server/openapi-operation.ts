@@ -21,4 +21,4 @@ export type Operation = {
 };
 
 /** What can go wrong where a body is read. */
-export const READ: readonly number[] = [400, 413, 415, 422];
+export const READ: readonly number[] = [400, 413, 415, 422, 503];

@@ -1,6 +1,9 @@
 import type { Board } from '$lib/server/home';
 import { send } from './api';
 
+/** The first rows of a board; `partial` where there are more. */
+type First = Board & { readonly partial: boolean };
+
 /**
  * The board of a large notebook, of which the page has only the first rows: it is asked for once the page stands,
  * and again whenever the page brings something new.
@@ -9,13 +12,18 @@ export class WholeBoard {
 	private whole: { readonly of: object; readonly board: Board } | null = $state.raw(null);
 	private asked: object | null = null;
 
-	/** The whole board where it is there for these first rows, else the rows themselves. */
-	of<First extends Board>(first: First): Board {
-		return this.whole?.of === first ? this.whole.board : first;
+	/** The whole board of these first rows, or as it was before them until it comes; else the rows themselves. */
+	of(first: First): Board {
+		return first.partial && this.whole ? this.whole.board : first;
+	}
+
+	/** Whether the board that is shown is whole and belongs to these first rows. */
+	isWhole(first: First): boolean {
+		return !first.partial || this.whole?.of === first;
 	}
 
 	/** Asks for the whole board; what comes after the page has moved on is let go. */
-	async load(first: Board & { readonly partial: boolean }): Promise<void> {
+	async load(first: First): Promise<void> {
 		if (!first.partial || this.asked === first) return;
 		this.asked = first;
 		const { tunes, sets, practice } = await send<
