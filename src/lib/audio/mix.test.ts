@@ -55,14 +55,15 @@ function onsets(samples: Float32Array): number[] {
 }
 
 describe('a rendered backing', () => {
-	it('keeps time over five minutes: within a tenth of a millisecond, swing exact, no drift', () => {
-		const choruses = 38;
+	it('keeps time over minutes: within a tenth of a millisecond, swing exact, no drift', () => {
+		// Five minutes with `VITE_LONG=1`.
+		const choruses = import.meta.env.VITE_LONG ? 38 : 10;
 		const swing = 62;
 		const wish = request({ choruses, swing, parts: ['click'], faders: faders('click') });
 		const [left] = render(wish);
 		const heard = onsets(left);
 		expect(heard).toHaveLength(choruses * 32);
-		expect(heard[heard.length - 1]).toBeGreaterThan(300);
+		expect(heard[heard.length - 1]).toBeGreaterThan(7.8 * choruses);
 		const errors = heard.map((second, i) => {
 			const due = Math.floor(i / 2) * 0.5 + (i % 2 === 1 ? 0.5 * (swing / 100) : 0);
 			return (second - due) * 1000;

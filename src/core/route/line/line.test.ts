@@ -58,10 +58,12 @@ function expectLegal({ request, targets, line }: ReturnType<typeof planned>, wis
 
 describe('a planned line', () => {
 	it('is legal in every style, on every grid, in many windows', () => {
-		for (const text of Object.values(CHARTS)) {
-			for (const style of STYLES) {
+		for (const [i, text] of Object.values(CHARTS).entries()) {
+			for (const [k, style] of STYLES.entries()) {
 				for (const grid of LINE_GRIDS) {
-					for (const position of [1, 9]) {
+					// All of them with `VITE_LONG=1`; else every chart, style and grid in one of the windows.
+					const windows = import.meta.env.VITE_LONG ? [1, 9] : [(i + k) % 2 === 0 ? 1 : 9];
+					for (const position of windows) {
 						const wishes = steadyOn(grid);
 						expectLegal(planned(requestFor(inKey(text, 3), style, position), wishes), wishes);
 					}
