@@ -60,14 +60,25 @@ function fingerprint(paths) {
 
 const readStamp = (file) => (existsSync(file) ? readFileSync(file, 'utf8') : '');
 
-/** Installs the packages of the lock file unless that is what is installed already. */
+/** Whether what npm says it installed, whoever called it, is what the lock file asks for. */
+function isInstalled() {
+	const read = (path) => JSON.parse(readFileSync(join(root, path), 'utf8')).packages;
+	try {
+		const there = read('node_modules/.package-lock.json');
+		return Object.entries(read('package-lock.json')).every(
+			// What is optional may be for another system.
+			([path, { version, optional }]) => path === '' || optional || there[path]?.version === version
+		);
+	} catch {
+		return false;
+	}
+}
+
+/** Installs the packages of the lock file unless they are there already. */
 export function ensurePackages() {
-	const stamp = join(root, 'node_modules', '.arc-step-installed');
-	const wanted = fingerprint(['package-lock.json', 'package.json']);
-	if (readStamp(stamp) === wanted) return;
+	if (isInstalled()) return;
 	console.log('Installing packages …');
 	run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
-	writeFileSync(stamp, wanted);
 }
 
 const SOURCES = [
