@@ -23,8 +23,8 @@
 	import type { PageData } from './$types';
 
 	let { data }: { data: PageData } = $props();
-	/** Rows that are drawn at first, and at a time. */
-	const ROWS = 60;
+	/** Rows that are drawn while the first ones are there, and once all are; so many more at a time. */
+	const [FIRST_ROWS, ROWS] = [60, 200];
 
 	const board = new SetBoard<NotebookRow>(
 		(told, undo) =>
@@ -60,7 +60,7 @@
 	/** Rows of each group that are drawn: so many in all at first, more where they are asked for. */
 	let opened: Readonly<Record<string, number>> = $state({});
 	const allowances = $derived.by(() => {
-		let left = ROWS;
+		let left = whole.isWhole(data) ? ROWS : FIRST_ROWS;
 		return board.groups.map(({ set, tunes }) => {
 			const allowed = Math.max(opened[set?.id ?? ''] ?? 0, left);
 			left = Math.max(0, left - tunes.length);

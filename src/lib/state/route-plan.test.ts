@@ -333,6 +333,7 @@ describe('saving', () => {
 	beforeEach(() => {
 		answers.length = sent.length = 0;
 		vi.stubGlobal('fetch', (path: string, init: RequestInit) => {
+			if (path === '/healthz') return Promise.reject(new TypeError('no network'));
 			sent.push({ method: init.method ?? '', path, body: JSON.parse(String(init.body)) });
 			const next = answers.shift();
 			if (!next) return Promise.reject(new TypeError('no network'));

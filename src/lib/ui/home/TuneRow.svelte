@@ -144,9 +144,14 @@
 		color: var(--third);
 	}
 	.title {
+		padding-block: 6px;
+		white-space: normal;
+		overflow-wrap: anywhere;
+		min-width: 190px;
 		font-family: var(--font-display);
 		font-weight: 800;
 		font-size: 23px;
+		line-height: 1.15;
 	}
 	.open {
 		display: inline-block;
