@@ -147,7 +147,6 @@
 		padding-block: 6px;
 		white-space: normal;
 		overflow-wrap: anywhere;
-		min-width: 190px;
 		font-family: var(--font-display);
 		font-weight: 800;
 		font-size: 23px;
@@ -316,6 +315,11 @@
 		}
 		.landing :global(svg) {
 			width: 56px;
+		}
+	}
+	@media (min-width: 641px) {
+		.title {
+			min-width: 190px;
 		}
 	}
 </style>
