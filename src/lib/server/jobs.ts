@@ -31,7 +31,7 @@ const SHORT: Lane = {
 const LONG: Lane = {
 	file: inPool('pages.js'),
 	threads: Math.max(1, Math.floor(availableParallelism() / 2)),
-	waiting: 48,
+	waiting: 128,
 	longestWaitMs: 60_000
 };
 

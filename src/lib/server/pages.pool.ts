@@ -22,4 +22,4 @@ export const readBackup = async ({ path, packed }: { path: string; packed: boole
 export const readTunes = (charts: readonly string[]): TuneReading[] => charts.map(readTune);
 
 // On Linux a thread has a priority of its own: what is short, and the server, come first.
-if (process.platform === 'linux') setPriority(10);
+if (process.platform === 'linux') setPriority(5);
