@@ -185,7 +185,7 @@
 		font-weight: 400;
 		font-size: 13px;
 		color: var(--second);
-		padding: 8px 16px 7px 0;
+		padding: 8px 12px 7px 0;
 		border-bottom: 2px solid var(--ink);
 		white-space: nowrap;
 	}

@@ -126,7 +126,7 @@
 		position: relative;
 	}
 	td {
-		padding: 0 16px 0 0;
+		padding: 0 12px 0 0;
 		height: 44px;
 		border-bottom: 1px solid var(--hair);
 		white-space: nowrap;
@@ -144,13 +144,9 @@
 		color: var(--third);
 	}
 	.title {
-		padding-block: 6px;
-		white-space: normal;
-		overflow-wrap: anywhere;
 		font-family: var(--font-display);
 		font-weight: 800;
 		font-size: 23px;
-		line-height: 1.15;
 	}
 	.open {
 		display: inline-block;
@@ -315,11 +311,6 @@
 		}
 		.landing :global(svg) {
 			width: 56px;
-		}
-	}
-	@media (min-width: 641px) {
-		.title {
-			min-width: 190px;
 		}
 	}
 </style>
