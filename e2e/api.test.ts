@@ -248,6 +248,7 @@ test('the OpenAPI document names every operation', async ({ request }) => {
 		'/api/v1/tunes/{id}/routes',
 		'/api/v1/tunes/{id}/undelete',
 		'/backup.json',
+		'/backup.json.gz',
 		'/motifs/{id}/motif.json',
 		'/routes/{id}/route.json',
 		'/routes/{id}/route.mid',

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { backupOf, expectAccessible, expectNoOverflow, FERRY, newTune, visit } from './helpers';
 
 type Dropped = { name: string; text: string };
@@ -82,15 +82,13 @@ test('a backup is shown before it is restored', async ({ page, request }) => {
 
 test('files are chosen with a key on the notebook', async ({ page }) => {
 	await visit(page, '/');
-	const chooser = page.waitForEvent('filechooser');
-	await page.keyboard.press('i');
-	await (
-		await chooser
-	).setFiles({
-		name: 'quay.txt',
-		mimeType: 'text/plain',
-		buffer: Buffer.from(WORDS)
-	});
+	const file = { name: 'quay.txt', mimeType: 'text/plain', buffer: Buffer.from(WORDS) };
+	// The browser is asked to hand over its chooser while the key is on its way: the key may come first.
+	await expect(async () => {
+		const chooser = page.waitForEvent('filechooser', { timeout: 10_000 });
+		await page.keyboard.press('i');
+		await (await chooser).setFiles(file);
+	}).toPass();
 	const dialog = page.getByRole('dialog');
 	await expect(dialog.getByText('Quay Song')).toBeVisible();
 	await dialog.getByRole('button', { name: 'Leave it' }).click();

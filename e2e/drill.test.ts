@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { expectAccessible, expectNoOverflow, FAKE_MIDI, newTune, visit } from './helpers';
 
 /** Four bars that are over in three and a half seconds. */
@@ -106,11 +106,11 @@ test('a drill is made in three choices and kept with its place', async ({ page, 
 
 test('MIDI, letters, and the player’s own ear', async ({ page, request }) => {
 	test.slow();
-	await page.addInitScript(FAKE_MIDI);
 	const tune = await newTune(request, QUICK);
 	// Slow enough for a machine that has other things to do.
 	await keep(request, tune.id, { ladder: { start: 150, step: 10, ceiling: 150, up: 1 } });
 	await visit(page, `/tunes/${tune.id}/drill?position=5`);
+	await page.evaluate(FAKE_MIDI);
 	const who = page.getByLabel('Who plays');
 	await who.selectOption('midi');
 	await expect(page.getByText('Listens to Pebble Keys.')).toBeVisible();

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { editorOf, newTune, typeChart, visit } from './helpers';
 
 test('two tabs: the stale save shows both texts and loses neither', async ({

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { editorOf, newTune, typeChart, visit } from './helpers';
 
 test('symbols are completed while they are typed', async ({ page, request }) => {

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { editorOf, expectAccessible, newTune, visit } from './helpers';
 
 test('home is ranked with reasons, and the player may overrule it', async ({ page, request }) => {

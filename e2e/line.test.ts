@@ -1,4 +1,4 @@
-import { expect, test, type APIRequestContext, type Page } from '@playwright/test';
+import { expect, test, type APIRequestContext, type Page } from './test';
 import { expectAccessible, newTune, visit } from './helpers';
 
 const notes = (page: Page) => page.locator('svg g.note');

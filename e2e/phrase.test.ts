@@ -1,8 +1,8 @@
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { expectAccessible, expectNoOverflow, newTune, visit, FAKE_MIDI } from './helpers';
 
 const HARBOURS = 'title: Two Quays\nkey: Eb major\ntempo: 200\n\n| Eb | % | B | % |\n';
-const call = (page: import('@playwright/test').Page, chord: string, says: string) =>
+const call = (page: Page, chord: string, says: string) =>
 	page.getByRole('group', { name: new RegExp(`^${chord}, ${says}`) });
 
 test('a motif is mirrored, answered, changed by keys and stored', async ({ page, request }) => {
@@ -218,9 +218,9 @@ test('a motif is written, told by semitones, and laid out bar by bar into the li
 });
 
 test('a motif is played in on the keys, the neck and MIDI', async ({ page, request }) => {
-	await page.addInitScript(FAKE_MIDI);
 	const tune = await newTune(request, HARBOURS);
 	await visit(page, `/tunes/${tune.id}/phrase?position=6`);
+	await page.evaluate(FAKE_MIDI);
 	await page.getByRole('heading', { level: 1 }).click();
 	await page.keyboard.press('i');
 	const panel = page.getByRole('region', { name: 'Play it in' });
@@ -262,11 +262,11 @@ test('a motif is played in on the keys, the neck and MIDI', async ({ page, reque
 });
 
 test('MIDI that is refused or missing is told, and the rest goes on', async ({ page, request }) => {
-	await page.addInitScript(() => {
-		navigator.requestMIDIAccess = () => Promise.reject(new DOMException('no', 'SecurityError'));
-	});
 	const tune = await newTune(request, HARBOURS);
 	await visit(page, `/tunes/${tune.id}/phrase?position=6`);
+	await page.evaluate(() => {
+		navigator.requestMIDIAccess = () => Promise.reject(new DOMException('no', 'SecurityError'));
+	});
 	await page.getByRole('button', { name: /Play it in/ }).click();
 	await page.getByRole('button', { name: 'Listen to MIDI' }).click();
 	await expect(page.getByText('MIDI was refused.')).toBeVisible();

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Page } from './test';
 import { parseMidi } from 'midi-file';
 import { expectAccessible, expectNoOverflow, newTune, visit } from './helpers';
 

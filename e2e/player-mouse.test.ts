@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { editorOf, expectAccessible, newTune, typeChart, visit } from './helpers';
 
 // The whole job is done by mouse in the light theme and by keys in the dark one.

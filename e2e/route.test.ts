@@ -1,4 +1,4 @@
-import { expect, test, type APIRequestContext, type Page } from '@playwright/test';
+import { expect, test, type APIRequestContext, type Page } from './test';
 import { newTune, visit } from './helpers';
 
 const target = (page: Page, bar: number) =>

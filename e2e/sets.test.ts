@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { expect, test, type APIRequestContext, type Locator, type Page } from '@playwright/test';
+import { expect, test, type APIRequestContext, type Locator, type Page } from './test';
 import { expectAccessible, expectNoOverflow, newTune, visit } from './helpers';
 
 type Named = { id: string; name: string; tuneIds: string[] };

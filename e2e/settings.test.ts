@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { expectAccessible, newTune, visit } from './helpers';
 
 test('the theme is chosen once and stays', async ({ page }) => {

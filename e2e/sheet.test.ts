@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './test';
 import { extractText, getDocumentProxy } from 'unpdf';
 import { expectAccessible, expectNoOverflow, newTune, visit } from './helpers';
 

@@ -22,7 +22,8 @@ export const CHROMIUM_FLAGS = [
 	'--no-first-run',
 	'--disable-background-networking',
 	'--disable-component-update',
-	'--disable-sync'
+	'--disable-sync',
+	'--process-per-site'
 ];
 
 /** Path of a Chromium, installed from Debian's packages if there is none yet. */

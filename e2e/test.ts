@@ -1,0 +1,46 @@
+import { test as base, type Page } from '@playwright/test';
+
+export { expect, type APIRequestContext, type Locator, type Page } from '@playwright/test';
+
+/** A page that is as good as new: nothing of the last test is on it, stored, allowed or listened to. */
+async function clean(page: Page, path: string): Promise<void> {
+	const context = page.context();
+	for (const other of context.pages()) if (other !== page) await other.close();
+	page.removeAllListeners();
+	// A document of the app's own origin that runs nothing: what it stores is the app's.
+	await page.goto(path);
+	await page.evaluate(() => {
+		localStorage.clear();
+		sessionStorage.clear();
+	});
+	await context.clearCookies();
+	await context.clearPermissions();
+	await page.mouse.move(0, 0);
+}
+
+/**
+ * Tests of the real interface. Those of one worker share a page, which is cleaned before each: a new one takes
+ * longer than most tests, and what was fetched stays in the browser's cache, as it does for a player. Tests
+ * that put scripts before the app's own, or want another kind of browser, take Playwright's `test` itself.
+ */
+export const test = base.extend<object, { shared: { page?: Page } }>({
+	shared: [
+		async ({ browser: _ }, use) => {
+			const shared: { page?: Page } = {};
+			await use(shared);
+			await shared.page?.context().close();
+		},
+		{ scope: 'worker' }
+	],
+	page: async ({ shared, browser, viewport, colorScheme }, use) => {
+		if (shared.page && !shared.page.isClosed()) await clean(shared.page, '/favicon.svg');
+		else {
+			await shared.page?.context().close();
+			shared.page = await (await browser.newContext()).newPage();
+		}
+		await shared.page.emulateMedia({ colorScheme, media: null, reducedMotion: null });
+		if (viewport) await shared.page.setViewportSize(viewport);
+		await use(shared.page);
+	},
+	context: async ({ page }, use) => use(page.context())
+});
