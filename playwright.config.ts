@@ -47,7 +47,7 @@ export default defineConfig({
 						// The rest is about what the browser does; ARC_STEP_ALL_TWICE runs it here as well.
 						testMatch: process.env.ARC_STEP_ALL_TWICE
 							? undefined
-							: /(api|neck-api|files|sets)\.test\.ts/,
+							: /\/(api|files|neck-api)\.test\.ts/,
 						use: { baseURL: `http://127.0.0.1:${POSTGRES_PORT}` }
 					}
 				]

@@ -7,11 +7,16 @@ export const FERRY =
 
 type Tune = { id: string; version: number; chart: string; title: string };
 
+/** Ids of the tunes that the test which runs has made. */
+export const made: string[] = [];
+
 /** A tune of a test's own, so that tests do not disturb each other. */
 export async function newTune(request: APIRequestContext, chart = FERRY): Promise<Tune> {
 	const response = await request.post('/api/v1/tunes', { data: { chart } });
 	expect(response.status()).toBe(201);
-	return response.json();
+	const tune: Tune = await response.json();
+	made.push(tune.id);
+	return tune;
 }
 
 /** Opens a page and waits until it takes input. */
@@ -35,14 +40,15 @@ export async function typeChart(page: Page, text: string): Promise<void> {
 export async function expectAccessible(
 	page: Page,
 	part?: string,
-	rules?: readonly string[]
+	rules?: { readonly only?: readonly string[]; readonly not?: readonly string[] }
 ): Promise<void> {
 	// No page holds frames of another origin, so one script in the page itself sees everything.
 	// What passed is not told: telling it takes longer than looking.
 	const builder = new AxeBuilder({ page })
 		.setLegacyMode(true)
 		.options({ resultTypes: ['violations'] });
-	if (rules) builder.withRules([...rules]);
+	if (rules?.only) builder.withRules([...rules.only]);
+	if (rules?.not) builder.disableRules([...rules.not]);
 	const { violations } = await (part ? builder.include(part) : builder).analyze();
 	const told = violations.map(
 		({ id, help, nodes }) =>
@@ -58,7 +64,13 @@ export async function expectNoOverflow(page: Page): Promise<void> {
 		const wide = [...document.querySelectorAll('body *')].filter(
 			(one) => one.getBoundingClientRect().right > window.innerWidth
 		);
-		return wide.slice(-40).map((one) => `${one.outerHTML.slice(0, 90)} … ${one.textContent}`);
+		const columns = [...document.querySelectorAll('th')].map(
+			(one) => `${one.textContent}: ${one.offsetWidth}`
+		);
+		return [
+			...columns,
+			...wide.slice(-40).map((one) => `${one.outerHTML.slice(0, 90)} … ${one.textContent}`)
+		];
 	});
 	expect(out.map((text) => text.slice(0, 200))).toEqual([]);
 }

@@ -1,4 +1,5 @@
 import { test as base, type Page } from '@playwright/test';
+import { made } from './helpers';
 
 export { expect, type APIRequestContext, type Locator, type Page } from '@playwright/test';
 
@@ -23,7 +24,7 @@ async function clean(page: Page, path: string): Promise<void> {
  * longer than most tests, and what was fetched stays in the browser's cache, as it does for a player. Tests
  * that put scripts before the app's own, or want another kind of browser, take Playwright's `test` itself.
  */
-export const test = base.extend<object, { shared: { page?: Page } }>({
+export const test = base.extend<{ tidy: undefined }, { shared: { page?: Page } }>({
 	shared: [
 		async ({ browser: _ }, use) => {
 			const shared: { page?: Page } = {};
@@ -31,6 +32,14 @@ export const test = base.extend<object, { shared: { page?: Page } }>({
 			await shared.page?.context().close();
 		},
 		{ scope: 'worker' }
+	],
+	tidy: [
+		async ({ request }, use) => {
+			await use(undefined);
+			// A notebook that grows with every test makes the tests of the notebook slow.
+			for (const id of made.splice(0)) await request.delete(`/api/v1/tunes/${id}`);
+		},
+		{ auto: true }
 	],
 	page: async ({ shared, browser, viewport, colorScheme }, use) => {
 		if (shared.page && !shared.page.isClosed()) await clean(shared.page, '/favicon.svg');

@@ -2,7 +2,7 @@
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureChromium } from './chromium.mjs';
-import { bin, ensureBuild, ensurePackages, root, run, runQuietly } from './lib.mjs';
+import { bin, ensurePackages, isBuilt, root, run, runQuietly } from './lib.mjs';
 import { startPostgres } from './postgres.mjs';
 
 ensurePackages();
@@ -40,7 +40,7 @@ async function checks() {
 	await quietStep('unused code', 'knip', []);
 }
 const report = (file) => ['--reporter=default', '--reporter=json', `--outputFile.json=${file}`];
-console.log('Checking the code and running the unit tests …');
+console.log('Building, checking the code and running the unit tests …');
 async function units() {
 	// The tests of what is stored run twice: on the embedded database and on a server.
 	const embedded = { ARC_STEP_TEST_POSTGRES: '' };
@@ -48,9 +48,13 @@ async function units() {
 	const args = ['run', 'src/lib/server', '--exclude', 'src/lib/server/sheet', ...report(server)];
 	if (postgres) await quietStep('stored on PostgreSQL', 'vitest', args);
 }
-await Promise.all([checks(), units()]);
-console.log('\n— build');
-ensureBuild();
+async function build() {
+	if (isBuilt()) return;
+	const { status, output } = await runQuietly(process.execPath, [join(root, 'scripts/build.mjs')]);
+	console.log(`\n— build\n${output.trim()}`);
+	if (status !== 0) process.exit(status);
+}
+await Promise.all([build().then(checks), units()]);
 step('browser tests', 'playwright', ['test', '--reporter=list,json'], {
 	PLAYWRIGHT_JSON_OUTPUT_FILE: browser
 });

@@ -3,7 +3,7 @@ import { EventEmitter } from 'node:events';
 import type { IncomingMessage } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { afterAll, afterEach, describe, expect, it } from 'vitest';
+import { afterEach, describe, expect, it } from 'vitest';
 import { Long, Workers, type Lane } from './jobs';
 import { whileAsked } from './leaving';
 
@@ -26,7 +26,8 @@ const lane = (more: Partial<Lane> = {}): Workers => {
 afterEach(async () => {
 	for (const workers of open.splice(0)) await workers.close();
 });
-afterAll(() => rmSync(folder, { recursive: true, force: true }));
+// A thread that is being ended may still be reading it when the last test is over.
+process.once('exit', () => rmSync(folder, { recursive: true, force: true }));
 
 /** A request whose client can leave. */
 function client() {

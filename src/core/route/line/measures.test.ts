@@ -8,7 +8,7 @@ import { CHARTS, inKey, planned, requestFor } from '../test-lines';
 const TEXTS = [CHARTS.blues, CHARTS.minor, CHARTS.waltz, CHARTS.ladder];
 /** Everything where a longer look is wanted: `VITE_LONG=1`. */
 const LONG = Boolean(import.meta.env.VITE_LONG);
-const KEYS = LONG ? [0, 2, 3, 5, 7, 10] : [3, 7];
+const KEYS = LONG ? [0, 2, 3, 5, 7, 10] : [3];
 const DADGAD = 'tuning: D2 A2 D3 G3 A3 D4\n';
 
 type Means = Record<keyof LineMeasures, number>;
@@ -65,7 +65,7 @@ describe('lines over many charts, keys, windows and two tunings', () => {
 			const means = meansOf(style);
 			const aim = AIMS[style];
 
-			expect(means.lines).toBeGreaterThan(LONG ? 500 : 150);
+			expect(means.lines).toBeGreaterThan(LONG ? 500 : 75);
 			expect(means.turns).toBeGreaterThan(0.15);
 			expect(means.turns).toBeLessThan(0.4);
 			expect(means.returns).toBeLessThanOrEqual(aim.returns);
