@@ -1,12 +1,10 @@
 import { expect, test } from '@playwright/test';
 import { execFileSync } from 'node:child_process';
-import { createWriteStream, mkdtempSync, openAsBlob, readFileSync, renameSync } from 'node:fs';
+import { mkdtempSync, renameSync } from 'node:fs';
 import { connect } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { largeNotebook } from './large-notebook';
-import { visit } from './helpers';
-import { start, type Running } from './server';
+import { start, stop } from './server';
 
 const folder = (name: string) => join(mkdtempSync(join(tmpdir(), `arc-step-${name}-`)), 'data');
 const post = (url: string, body: unknown, signal?: AbortSignal) =>
@@ -16,10 +14,6 @@ const post = (url: string, body: unknown, signal?: AbortSignal) =>
 		body: JSON.stringify(body),
 		signal
 	});
-const stop = async ({ process, exited }: Running) => {
-	process.kill('SIGTERM');
-	expect(await exited).toBe(0);
-};
 
 /** A legal plan that keeps a thread busy for long: every bar four chords, all bars played again and again. */
 const GIANT = {
@@ -214,98 +208,4 @@ test('the folder is locked for processes in another network, too', async () => {
 		await holder.exited;
 	}
 	await stop(await start(data));
-});
-
-/** `ARC_STEP_LARGE=1`: 2,000 tunes and 15,000 takes, with the answers of `/healthz` and the memory told. */
-const LARGE = process.env.ARC_STEP_LARGE === '1';
-
-test('a notebook of any size is backed up, restored and searched while others are served', async ({
-	page
-}) => {
-	test.setTimeout(900_000);
-	const [tunes, takes] = LARGE ? [2000, 15_000] : [260, 300];
-	const file = join(mkdtempSync(join(tmpdir(), 'arc-step-large-')), 'backup.json');
-	const out = createWriteStream(file);
-	for (const part of largeNotebook(tunes, takes)) {
-		if (!out.write(part)) await new Promise((resolve) => out.once('drain', resolve));
-	}
-	await new Promise<void>((resolve) => out.end(resolve));
-	const server = await start(folder('large'));
-	const { url, process: child } = server;
-	const memory = () =>
-		Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${child.pid}/status`, 'utf8'))?.[1]) / 1024;
-	let [on, health, most, slowest] = [true, 0, 0, 0];
-	const watch = (async () => {
-		while (on) {
-			const began = performance.now();
-			const { status } = await fetch(`${url}/healthz`);
-			expect(status).toBe(200);
-			slowest = Math.max(slowest, performance.now() - began);
-			most = Math.max(most, memory());
-			health++;
-			await new Promise((resolve) => setTimeout(resolve, 50));
-		}
-	})();
-	const restore = async (path: string, type: string) => {
-		const answer = await fetch(`${url}/api/v1/restore?mode=replace`, {
-			method: 'POST',
-			headers: { 'content-type': type },
-			body: await openAsBlob(path)
-		});
-		expect(answer.status).toBe(200);
-		return answer.json();
-	};
-	const asked = health;
-	expect(await restore(file, 'application/json')).toMatchObject({
-		stored: true,
-		tunes: { added: tunes },
-		takes: { added: takes }
-	});
-	// It was well all the time: health was told again and again while the restore went on.
-	expect(health - asked).toBeGreaterThan(3);
-
-	const packed = join(mkdtempSync(join(tmpdir(), 'arc-step-packed-')), 'backup.json.gz');
-	const load = async (path: string) =>
-		new Uint8Array(await (await fetch(url + path)).arrayBuffer());
-	const { writeFileSync } = await import('node:fs');
-	const whole = await load('/backup.json');
-	writeFileSync(packed, await load('/backup.json.gz'));
-	const before = JSON.parse(new TextDecoder().decode(whole));
-	expect(before.takes).toHaveLength(takes);
-	expect(await restore(packed, 'application/gzip')).toMatchObject({ takes: { added: 0 } });
-	const after = JSON.parse(new TextDecoder().decode(await load('/backup.json')));
-	expect({ ...after, exportedAt: '' }).toEqual({ ...before, exportedAt: '' });
-
-	for (const page of ['/', '/log', '/?q=pier']) {
-		const html = await load(page);
-		expect(html.byteLength, page).toBeLessThan(300_000);
-	}
-	const { found } = await (await fetch(`${url}/api/v1/search?q=lean+back+77`)).json();
-	const titles = (found as { title: string }[]).map(({ title }) => title);
-	expect(titles).toContain('Evening 77 at pier 77');
-	expect(titles).not.toContain('Evening 78 at pier 78');
-	const shown = await (await fetch(`${url}/notebook.json`)).json();
-	expect(shown.tunes).toHaveLength(tunes);
-	// Its home draws some rows, more when they are asked for, and a set that is moved in is saved whole.
-	await visit(page, `${url}/`);
-	const rows = page.locator('tr[data-tune]');
-	await expect(rows).toHaveCount(200);
-	await page
-		.getByRole('button', { name: /^Show more/ })
-		.first()
-		.click();
-	await expect(rows).not.toHaveCount(200);
-	const setOf = async () =>
-		(await (await fetch(`${url}/api/v1/sets`)).json()).sets[0].tuneIds as string[];
-	const order = await setOf();
-	await expect(rows.first().locator('.grip')).toBeVisible();
-	await rows.first().locator('a.open').focus();
-	await page.keyboard.press('Alt+ArrowDown');
-	await expect.poll(setOf).toEqual([order[1], order[0], ...order.slice(2)]);
-	on = false;
-	await watch;
-	console.log(
-		`${tunes} tunes, ${takes} takes: health told ${health} times, the slowest after ${slowest.toFixed(0)} ms; at most ${most.toFixed(0)} MB`
-	);
-	await stop(server);
 });

@@ -1,3 +1,4 @@
+import { expect } from '@playwright/test';
 import { copyTemplate } from '../scripts/template.mjs';
 import { spawn, type ChildProcess } from 'node:child_process';
 
@@ -31,4 +32,10 @@ export async function start(
 		void exited.then((code) => reject(new Error(`exit ${code}: ${told}`)));
 	});
 	return { process: child, url, exited };
+}
+
+/** Ends a server in the way that it is meant to be ended. */
+export async function stop({ process, exited }: Running): Promise<void> {
+	process.kill('SIGTERM');
+	expect(await exited).toBe(0);
 }

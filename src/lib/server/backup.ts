@@ -28,11 +28,11 @@ function asText<T extends object>(row: T): Record<string, unknown> {
 }
 
 /** Characters that are read and written at a time, about: so much holds nobody up. */
-const PART = 256 * 1024;
+const PART = 128 * 1024;
 const MOST_AT_ONCE = 200;
 
 /** Ids that are looked up at a time. */
-const IDS_AT_ONCE = 1000;
+const IDS_AT_ONCE = 500;
 
 /** A table whose rows stand in the order of a time. */
 type Kept =
@@ -55,6 +55,7 @@ async function* idsOf(db: Database, table: Kept, time: PgColumn): AsyncGenerator
 			.where(after && sql`(${time}, ${table.id}) > (${after.at}::timestamptz, ${after.id}::uuid)`)
 			.orderBy(asc(time), asc(table.id))
 			.limit(IDS_AT_ONCE);
+		await setImmediate();
 		yield rows.map(({ id }) => id);
 		after = rows.length === IDS_AT_ONCE ? rows[rows.length - 1] : undefined;
 	} while (after);
@@ -77,6 +78,7 @@ async function* rowsOf<Row extends { readonly id: string }>(
 			const part = ids.slice(from, from + atOnce);
 			from += part.length;
 			const rows = new Map((await read(part)).map((row) => [row.id, row]));
+			await setImmediate();
 			const texts = part.flatMap((id) => {
 				const row = rows.get(id);
 				return row ? [JSON.stringify(toJson(row))] : [];
@@ -191,6 +193,7 @@ export async function* backupText(db: Database, now = new Date()): AsyncGenerato
 			const rows = (await db.select().from(take).where(inArray(take.id, ids))).filter(
 				({ cardId }) => written.cards.has(cardId)
 			);
+			await setImmediate();
 			const changes = await db
 				.select()
 				.from(takeChange)

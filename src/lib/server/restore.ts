@@ -63,7 +63,7 @@ async function knownOf(db: Database): Promise<Record<RestoreKind, Known>> {
 }
 /** Before every id. */
 const NO_ID = '00000000-0000-0000-0000-000000000000';
-const ROWS_AT_ONCE = 2000;
+const ROWS_AT_ONCE = 500;
 
 /** What is to be done with one kind: rows that are new, and rows that replace older ones. */
 type Work = {
@@ -127,8 +127,10 @@ export async function previewRestore(
 	return answerOf(await planOf(db, index, how), mode, false);
 }
 
-/** Rows of ids that are dealt with in one statement. */
-const IDS_AT_ONCE = 500;
+/** Rows that are taken away in one statement, with all that hangs on them. */
+const GONE_AT_ONCE = 100;
+/** Ids that are noted in one statement. */
+const IDS_AT_ONCE = 1000;
 
 /** Takes away what the file replaces: parents before what hangs on them, so that nothing is left over. */
 async function clear(tx: Database, plan: Plan, mode: RestoreMode): Promise<void> {
@@ -136,8 +138,8 @@ async function clear(tx: Database, plan: Plan, mode: RestoreMode): Promise<void>
 		table: typeof route | typeof motif | typeof setList | typeof instrument | typeof take,
 		ids: readonly string[]
 	) => {
-		for (let i = 0; i < ids.length; i += IDS_AT_ONCE) {
-			await tx.delete(table).where(inArray(table.id, ids.slice(i, i + IDS_AT_ONCE)));
+		for (let i = 0; i < ids.length; i += GONE_AT_ONCE) {
+			await tx.delete(table).where(inArray(table.id, ids.slice(i, i + GONE_AT_ONCE)));
 			await pause();
 		}
 	};
@@ -265,10 +267,13 @@ export async function restore(
 				(id uuid primary key, tune_id uuid, position integer, key text) on commit drop`);
 			for (const kind of RESTORE_KINDS) {
 				const ids = [...plan[kind].added, ...plan[kind].changed];
-				await tx.execute(sql`insert into restore_chosen
-					select value::uuid from json_array_elements_text(${JSON.stringify(ids)}::json)
-					on conflict do nothing`);
-				await pause();
+				for (let i = 0; i < ids.length; i += IDS_AT_ONCE) {
+					const part = JSON.stringify(ids.slice(i, i + IDS_AT_ONCE));
+					await tx.execute(sql`insert into restore_chosen
+						select value::uuid from json_array_elements_text(${part}::json)
+						on conflict do nothing`);
+					await pause();
+				}
 			}
 		}
 		for (const table of Object.keys(RESTORED) as RestoredTable[]) {

@@ -147,6 +147,15 @@
 		font-family: var(--font-display);
 		font-weight: 800;
 		font-size: 23px;
+		line-height: 1.15;
+		padding-block: 6px;
+		white-space: normal;
+		overflow-wrap: anywhere;
+	}
+	@media (min-width: 641px) {
+		.title {
+			min-width: 190px;
+		}
 	}
 	.open {
 		display: inline-block;
