@@ -159,7 +159,7 @@ for (const size of [
 		await expect(first).toContainText('104');
 		await expect(first).toContainText(/position 6\s+first D, 3 of B♭7: string 3, fret 7/);
 		await expectNoOverflow(page);
-		if (size.width === 1280) await expectAccessible(page);
+		await expectAccessible(page);
 		await page.emulateMedia({ media: 'print' });
 		await expect(page.getByRole('link', { name: 'Notebook' })).toHaveCount(0);
 		await expect(first).toBeVisible();
