@@ -3,10 +3,14 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { CHROMIUM_FLAGS, findChromium } from './scripts/chromium.mjs';
+import { copyTemplate } from './scripts/template.mjs';
 
 const PORT = Number(process.env.ARC_STEP_TEST_PORT ?? 4327);
 // The configuration is read again by every worker; the folder is made once, by the first.
-process.env.ARC_STEP_TEST_DATA ??= mkdtempSync(join(tmpdir(), 'arc-step-e2e-'));
+if (!process.env.ARC_STEP_TEST_DATA) {
+	process.env.ARC_STEP_TEST_DATA = join(mkdtempSync(join(tmpdir(), 'arc-step-e2e-')), 'data');
+	copyTemplate(process.env.ARC_STEP_TEST_DATA);
+}
 
 // The same requests are answered on a PostgreSQL server, where one was started for the tests.
 const POSTGRES = process.env.ARC_STEP_TEST_POSTGRES;

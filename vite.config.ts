@@ -5,5 +5,5 @@ import { defineConfig } from 'vite';
 export default defineConfig({
 	plugins: [tailwindcss(), sveltekit()],
 	worker: { format: 'es' },
-	build: { rolldownOptions: { checks: { pluginTimings: false } } }
+	build: { reportCompressedSize: false, rolldownOptions: { checks: { pluginTimings: false } } }
 });

@@ -4,7 +4,7 @@ import { mkdtempSync, renameSync } from 'node:fs';
 import { connect } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { start, stop } from './server';
+import { start, stop, type Running } from './server';
 
 const folder = (name: string) => join(mkdtempSync(join(tmpdir(), `arc-step-${name}-`)), 'data');
 const post = (url: string, body: unknown, signal?: AbortSignal) =>
@@ -48,112 +48,6 @@ test('text that is made to be slow is kept and found like any other', async ({ r
 	}
 });
 
-test('what nobody waits for any more holds nobody up', async () => {
-	test.slow();
-	const { url, ...server } = await start(folder('left'));
-	const plan = async () => {
-		const began = performance.now();
-		const answer = await post(`${url}/api/v1/plan`, SMALL);
-		expect(answer.status).toBe(200);
-		await answer.json();
-		return performance.now() - began;
-	};
-	const least = async (tries: number) => {
-		const all = [];
-		for (let i = 0; i < tries; i++) all.push(await plan());
-		return Math.min(...all);
-	};
-	const idle = await least(10);
-	const leave = new AbortController();
-	const giants = [1, 2, 3, 4].map(() => post(`${url}/api/v1/plan`, GIANT, leave.signal));
-	const left = Promise.allSettled(giants);
-	// While they are being computed, small ones get through.
-	await plan();
-	leave.abort();
-	await left;
-	// A thread that is ended has to begin again; after that nothing is left of the giants.
-	await expect.poll(async () => (await least(5)) / idle, { timeout: 60_000 }).toBeLessThan(3);
-	await stop({ url, ...server });
-});
-
-test('too much at once is refused in words, and the rest is answered', async () => {
-	test.slow();
-	const { url, ...server } = await start(folder('much'));
-	const leave = new AbortController();
-	const chart = GIANT.chart;
-	const all = Array.from({ length: 150 }, () =>
-		post(`${url}/api/v1/plan`, { ...GIANT, chart }, leave.signal).catch(() => null)
-	);
-	const refused = await Promise.race(
-		all.map(async (one) => {
-			const answer = await one;
-			return answer?.status === 503 ? answer : new Promise<never>(() => undefined);
-		})
-	);
-	expect(refused.headers.get('retry-after')).toMatch(/^\d+$/);
-	expect(refused.headers.get('content-type')).toBe('application/problem+json');
-	expect(await refused.json()).toMatchObject({
-		status: 503,
-		detail: expect.stringContaining('too much to do')
-	});
-	// Whatever is computed, the server is well.
-	expect((await fetch(`${url}/healthz`)).status).toBe(200);
-	leave.abort();
-	await Promise.all(all);
-	await expect.poll(async () => (await post(`${url}/api/v1/plan`, SMALL)).status).toBe(200);
-	await stop({ url, ...server });
-});
-
-test('a stop ends whatever is being computed', async () => {
-	const server = await start(folder('stopped'));
-	const giants = [1, 2, 3].map(() =>
-		post(`${server.url}/api/v1/plan`, GIANT).then(
-			({ status }) => status,
-			() => 'cut'
-		)
-	);
-	// Once they are on their way the server is asked to stop.
-	expect((await fetch(`${server.url}/healthz`)).status).toBe(200);
-	await stop(server);
-	for (const end of await Promise.all(giants)) expect([503, 'cut']).toContain(end);
-});
-
-test('a body over its limit is refused after it was taken in, and the connection goes on', async () => {
-	const server = await start(folder('body'));
-	const { port, hostname } = new URL(server.url);
-	const socket = connect(Number(port), hostname);
-	let told = '';
-	socket.setEncoding('utf8').on('data', (text: string) => (told += text));
-	const size = 80 * 1024 * 1024;
-	socket.write(
-		`POST /api/v1/plan HTTP/1.1\r\nHost: ${hostname}\r\nContent-Type: application/json\r\nContent-Length: ${size}\r\n\r\n`
-	);
-	const part = Buffer.alloc(1024 * 1024, ' ');
-	for (let sent = 0; sent < size; sent += part.length) {
-		if (!socket.write(part)) await new Promise((resolve) => socket.once('drain', resolve));
-	}
-	socket.write(`GET /healthz HTTP/1.1\r\nHost: ${hostname}\r\nConnection: close\r\n\r\n`);
-	await new Promise((resolve) => socket.once('close', resolve));
-	expect(told).toContain('413');
-	expect(told).toContain('more than 1 MiB');
-	expect(told).toContain('"ok":true');
-	await stop(server);
-});
-
-test('a data folder that is taken away is noticed', async () => {
-	const data = folder('gone');
-	const server = await start(data);
-	expect((await fetch(`${server.url}/healthz`)).status).toBe(200);
-	renameSync(data, `${data}-away`);
-	const kept = await post(`${server.url}/api/v1/tunes`, { chart: '| C |' });
-	expect(kept.status).toBe(503);
-	expect((await kept.json()).detail).toContain('data folder');
-	expect((await fetch(`${server.url}/healthz`)).status).toBe(503);
-	renameSync(`${data}-away`, data);
-	expect((await post(`${server.url}/api/v1/tunes`, { chart: '| C |' })).status).toBe(201);
-	await stop(server);
-});
-
 test('what the database cannot keep is refused with its place', async ({ request }) => {
 	const made = await request.post('/api/v1/tunes', { data: { chart: '| C | F |' } });
 	const { id, version } = await made.json();
@@ -177,6 +71,115 @@ test('what the database cannot keep is refused with its place', async ({ request
 	}
 	const put = await request.put(`/api/v1/tunes/${id}`, { data: { chart: '| C |', version } });
 	expect(put.status()).toBe(200);
+});
+
+test.describe('a server that is asked too much', () => {
+	// One after another, in one worker: they share a server.
+	test.describe.configure({ mode: 'serial' });
+	const data = folder('asked');
+	let server: Running;
+	let url: string;
+	test.beforeAll(async () => {
+		// Its threads are as warm as those of a server that players use.
+		server = await start(data, { ARC_STEP_COLD: '' });
+		({ url } = server);
+	});
+
+	test('what nobody waits for any more holds nobody up', async () => {
+		test.slow();
+		const plan = async () => {
+			const began = performance.now();
+			const answer = await post(`${url}/api/v1/plan`, SMALL);
+			expect(answer.status).toBe(200);
+			await answer.json();
+			return performance.now() - began;
+		};
+		const least = async (tries: number) => {
+			const all = [];
+			for (let i = 0; i < tries; i++) all.push(await plan());
+			return Math.min(...all);
+		};
+		const idle = await least(10);
+		const leave = new AbortController();
+		const giants = [1, 2, 3, 4].map(() => post(`${url}/api/v1/plan`, GIANT, leave.signal));
+		const left = Promise.allSettled(giants);
+		// While they are being computed, small ones get through.
+		await plan();
+		leave.abort();
+		await left;
+		// A thread that is ended has to begin again; after that nothing is left of the giants.
+		await expect.poll(async () => (await least(5)) / idle, { timeout: 60_000 }).toBeLessThan(3);
+	});
+
+	test('too much at once is refused in words, and the rest is answered', async () => {
+		test.slow();
+		const leave = new AbortController();
+		const chart = GIANT.chart;
+		const all = Array.from({ length: 150 }, () =>
+			post(`${url}/api/v1/plan`, { ...GIANT, chart }, leave.signal).catch(() => null)
+		);
+		const refused = await Promise.race(
+			all.map(async (one) => {
+				const answer = await one;
+				return answer?.status === 503 ? answer : new Promise<never>(() => undefined);
+			})
+		);
+		expect(refused.headers.get('retry-after')).toMatch(/^\d+$/);
+		expect(refused.headers.get('content-type')).toBe('application/problem+json');
+		expect(await refused.json()).toMatchObject({
+			status: 503,
+			detail: expect.stringContaining('too much to do')
+		});
+		// Whatever is computed, the server is well.
+		expect((await fetch(`${url}/healthz`)).status).toBe(200);
+		leave.abort();
+		await Promise.all(all);
+		await expect.poll(async () => (await post(`${url}/api/v1/plan`, SMALL)).status).toBe(200);
+	});
+
+	test('a body over its limit is refused after it was taken in, and the connection goes on', async () => {
+		const { port, hostname } = new URL(url);
+		const socket = connect(Number(port), hostname);
+		let told = '';
+		socket.setEncoding('utf8').on('data', (text: string) => (told += text));
+		const size = 80 * 1024 * 1024;
+		socket.write(
+			`POST /api/v1/plan HTTP/1.1\r\nHost: ${hostname}\r\nContent-Type: application/json\r\nContent-Length: ${size}\r\n\r\n`
+		);
+		const part = Buffer.alloc(1024 * 1024, ' ');
+		for (let sent = 0; sent < size; sent += part.length) {
+			if (!socket.write(part)) await new Promise((resolve) => socket.once('drain', resolve));
+		}
+		socket.write(`GET /healthz HTTP/1.1\r\nHost: ${hostname}\r\nConnection: close\r\n\r\n`);
+		await new Promise((resolve) => socket.once('close', resolve));
+		expect(told).toContain('413');
+		expect(told).toContain('more than 1 MiB');
+		expect(told).toContain('"ok":true');
+	});
+
+	test('a data folder that is taken away is noticed', async () => {
+		expect((await fetch(`${url}/healthz`)).status).toBe(200);
+		renameSync(data, `${data}-away`);
+		const kept = await post(`${url}/api/v1/tunes`, { chart: '| C |' });
+		expect(kept.status).toBe(503);
+		expect((await kept.json()).detail).toContain('data folder');
+		expect((await fetch(`${url}/healthz`)).status).toBe(503);
+		renameSync(`${data}-away`, data);
+		expect((await post(`${url}/api/v1/tunes`, { chart: '| C |' })).status).toBe(201);
+	});
+
+	test('a stop ends whatever is being computed', async () => {
+		const giants = [1, 2, 3].map(() =>
+			post(`${url}/api/v1/plan`, GIANT).then(
+				({ status }) => status,
+				() => 'cut'
+			)
+		);
+		// Once they are on their way the server is asked to stop.
+		expect((await fetch(`${url}/healthz`)).status).toBe(200);
+		await stop(server);
+		for (const end of await Promise.all(giants)) expect([503, 'cut']).toContain(end);
+	});
 });
 
 /** Whether this machine lets processes have a network of their own. */

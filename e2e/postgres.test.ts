@@ -24,24 +24,47 @@ test('several processes share one database, start together, and lose nothing', a
 	request
 }) => {
 	test.slow();
-	const env = { DATABASE_URL: await database(), ARC_STEP_DEMO: '1' };
+	const passphrase = 'five grey herons';
+	const env = {
+		DATABASE_URL: await database(),
+		ARC_STEP_DEMO: '1',
+		ARC_STEP_PASSPHRASE: passphrase
+	};
 	// Both find an empty database: the tables are made once, the demo is loaded once.
 	const [a, b] = await Promise.all([start('/nowhere', env), start('/nowhere', env)]);
+	// A session that one of them opened is known to the other, and is over for both.
+	const enter = async () => {
+		const entered = await request.post(`${a.url}/api/v1/session`, { data: { passphrase } });
+		expect(entered.status()).toBe(204);
+		return { cookie: entered.headers()['set-cookie'].split(';')[0] };
+	};
+	const left = await enter();
+	const statusAt = async (url: string, headers: { cookie: string }) =>
+		(await request.get(`${url}/api/v1/tunes`, { headers })).status();
+	expect(await statusAt(b.url, left)).toBe(200);
+	expect((await request.delete(`${b.url}/api/v1/session`, { headers: left })).status()).toBe(204);
+	expect(await statusAt(a.url, left)).toBe(401);
+
+	const headers = await enter();
 	const tunesAt = async (url: string) =>
-		(await (await request.get(`${url}/api/v1/tunes`)).json()).tunes as { id: string }[];
+		(await (await request.get(`${url}/api/v1/tunes`, { headers })).json()).tunes as {
+			id: string;
+		}[];
 	expect(await tunesAt(a.url)).toHaveLength(8);
 	expect(await tunesAt(b.url)).toEqual(await tunesAt(a.url));
 
 	const made = await request.post(`${a.url}/api/v1/tunes`, {
+		headers,
 		data: { chart: 'title: Both\n| C |' }
 	});
 	const { id } = await made.json();
-	expect((await request.get(`${b.url}/api/v1/tunes/${id}`)).status()).toBe(200);
+	expect((await request.get(`${b.url}/api/v1/tunes/${id}`, { headers })).status()).toBe(200);
 	// Of writes that were made from the same version exactly one is taken, wherever they arrive.
 	for (let version = 1; version <= 5; version++) {
 		const answers = await Promise.all(
 			[a, b, a, b, a, b].map(({ url }, i) =>
 				request.put(`${url}/api/v1/tunes/${id}`, {
+					headers,
 					data: { chart: `title: Both ${version} ${i}\n| C |`, version }
 				})
 			)
@@ -50,35 +73,16 @@ test('several processes share one database, start together, and lose nothing', a
 		expect(statuses).toEqual([200, 409, 409, 409, 409, 409]);
 	}
 	// One is killed; the other goes on, and what was deleted there can be brought back here.
-	expect((await request.delete(`${a.url}/api/v1/tunes/${id}`)).status()).toBe(204);
+	expect((await request.delete(`${a.url}/api/v1/tunes/${id}`, { headers })).status()).toBe(204);
 	a.process.kill('SIGKILL');
 	await a.exited;
-	const back = await request.post(`${b.url}/api/v1/tunes/${id}/undelete`);
+	const back = await request.post(`${b.url}/api/v1/tunes/${id}/undelete`, { headers });
 	expect((await back.json()).version).toBe(6);
 	const again = await start('/nowhere', env);
 	expect(await tunesAt(again.url)).toHaveLength(9);
 	for (const one of [b, again]) {
 		one.process.kill('SIGTERM');
 		expect(await one.exited).toBe(0);
-	}
-});
-
-test('a session is known to every process', async ({ request }) => {
-	test.slow();
-	const env = { DATABASE_URL: await database(), ARC_STEP_PASSPHRASE: 'five grey herons' };
-	const [a, b] = await Promise.all([start('/nowhere', env), start('/nowhere', env)]);
-	const data = { passphrase: 'five grey herons' };
-	const entered = await request.post(`${a.url}/api/v1/session`, { data });
-	expect(entered.status()).toBe(204);
-	const cookie = entered.headers()['set-cookie'].split(';')[0];
-	expect((await request.get(`${b.url}/api/v1/tunes`, { headers: { cookie } })).status()).toBe(200);
-	expect((await request.delete(`${b.url}/api/v1/session`, { headers: { cookie } })).status()).toBe(
-		204
-	);
-	expect((await request.get(`${a.url}/api/v1/tunes`, { headers: { cookie } })).status()).toBe(401);
-	for (const one of [a, b]) {
-		one.process.kill('SIGTERM');
-		await one.exited;
 	}
 });
 

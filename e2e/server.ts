@@ -5,7 +5,7 @@ import { spawn, type ChildProcess } from 'node:child_process';
 export type Running = { process: ChildProcess; url: string; exited: Promise<number | null> };
 
 /**
- * Starts the built server on a free port with a data folder of its own.
+ * Starts the built server on a free port with a data folder of its own; its threads begin when they are needed.
  * @param within a command that runs it, as `unshare -n`
  * @throws Error with the exit code and what was said, when it does not start
  */
@@ -17,7 +17,11 @@ export async function start(
 	copyTemplate(data);
 	const [program, ...args] = [...within, process.execPath, 'scripts/start.mjs'];
 	const child = spawn(program, args, {
-		env: { ...process.env, PORT: '0', ARC_STEP_DATA: data, ORIGIN: undefined, ...env }
+		env: {
+			...process.env,
+			...{ PORT: '0', ARC_STEP_DATA: data, ORIGIN: undefined, ARC_STEP_COLD: '1' },
+			...env
+		}
 	});
 	const exited = new Promise<number | null>((resolve) => child.once('exit', resolve));
 	const url = await new Promise<string>((resolve, reject) => {

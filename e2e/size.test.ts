@@ -123,30 +123,37 @@ function onSmallDisk(parent: string, megabytes: number): string[] | null {
 	}
 }
 
-test('a restore that fills the disk is taken back, and said', async () => {
-	const parent = folder('small');
-	const within = onSmallDisk(parent, 100);
-	test.skip(within === null, 'This machine lets nobody make a small disk.');
-	const file = await backupFile(500, 3000);
-	const env = { ARC_STEP_DATA: join(parent, 'small', 'data'), ARC_STEP_MIN_FREE_MB: '50' };
-	const server = await start(join(parent, 'data'), env, within ?? []);
-	const make = (chart: string) =>
-		fetch(`${server.url}/api/v1/tunes`, {
+for (const [told, megabytes, free] of [
+	['is refused before it does', 100, '50'],
+	// Nothing guards this one: the disk is full in the middle of a write, and the database breaks.
+	['is taken back after it did', 85, '0']
+] as const) {
+	test(`a restore that would fill the disk ${told}, and says so`, async () => {
+		const parent = folder('small');
+		const within = onSmallDisk(parent, megabytes);
+		test.skip(within === null, 'This machine lets nobody make a small disk.');
+		const file = await backupFile(500, 3000);
+		const env = { ARC_STEP_DATA: join(parent, 'small', 'data'), ARC_STEP_MIN_FREE_MB: free };
+		const server = await start(join(parent, 'data'), env, within ?? []);
+		const make = (chart: string) =>
+			fetch(`${server.url}/api/v1/tunes`, {
+				method: 'POST',
+				headers: { 'content-type': 'application/json' },
+				body: JSON.stringify({ chart })
+			});
+		expect((await make('title: Kept\n\n| C |')).status).toBe(201);
+		const refused = await fetch(`${server.url}/api/v1/restore?mode=merge`, {
 			method: 'POST',
 			headers: { 'content-type': 'application/json' },
-			body: JSON.stringify({ chart })
+			body: await openAsBlob(file)
 		});
-	expect((await make('title: Kept\n\n| C |')).status).toBe(201);
-	const refused = await fetch(`${server.url}/api/v1/restore?mode=merge`, {
-		method: 'POST',
-		headers: { 'content-type': 'application/json' },
-		body: await openAsBlob(file)
+		expect(refused.status).toBe(507);
+		expect((await refused.json()).detail).toContain('nothing was saved');
+		// What the restore had taken is free again.
+		await expect.poll(async () => (await make('title: After\n\n| C |')).status).toBe(201);
+		expect((await fetch(`${server.url}/healthz`)).status).toBe(200);
+		const { tunes } = await (await fetch(`${server.url}/api/v1/tunes`)).json();
+		expect(tunes.map(({ title }: { title: string }) => title).sort()).toEqual(['After', 'Kept']);
+		await stop(server);
 	});
-	expect(refused.status).toBe(507);
-	expect((await refused.json()).detail).toContain('nothing was saved');
-	// What the restore had taken is free again.
-	await expect.poll(async () => (await make('title: After\n\n| C |')).status).toBe(201);
-	const { tunes } = await (await fetch(`${server.url}/api/v1/tunes`)).json();
-	expect(tunes.map(({ title }: { title: string }) => title).sort()).toEqual(['After', 'Kept']);
-	await stop(server);
-});
+}

@@ -36,7 +36,7 @@ run(bin('svelte-kit'), ['sync']);
 async function checks() {
 	await quietStep('format', 'prettier', ['--check', '--log-level', 'warn', '.']);
 	await quietStep('lint', 'eslint', ['.']);
-	await quietStep('types', 'svelte-check', ['--tsconfig', './tsconfig.json', '--fail-on-warnings']);
+	await quietStep('types', 'svelte-check', ['--tsgo', '--tsconfig', './tsconfig.json', '--fail-on-warnings']);
 	await quietStep('unused code', 'knip', []);
 }
 const report = (file) => ['--reporter=default', '--reporter=json', `--outputFile.json=${file}`];

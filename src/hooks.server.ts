@@ -1,5 +1,11 @@
 import { isGuarded, isInside, setPassphrase } from '$lib/server/access';
-import { closeDatabase, hasLostFolder, hasNoRoom, openDatabase } from '$lib/server/database';
+import {
+	closeDatabase,
+	hasLostFolder,
+	hasNoRoom,
+	mendDatabase,
+	openDatabase
+} from '$lib/server/database';
 import { loadDemo } from '$lib/server/demo';
 import { isOurs } from '$lib/server/hosts';
 import { drain } from '$lib/server/http';
@@ -178,10 +184,12 @@ const TROUBLE: Record<Trouble, string> = {
 	unfit: 'The notebook cannot keep a value of this. Nothing was changed.'
 };
 
-export const handleError: HandleServerError = ({ error, event, status, message }) => {
+export const handleError: HandleServerError = async ({ error, event, status, message }) => {
 	// Nobody waits for it any more.
 	if (status < 500 || clientGone()?.aborted) return { message };
-	const trouble = troubleOf(error);
+	let trouble = troubleOf(error);
+	// A database that broke is opened again; who asked meanwhile is told that it is away.
+	if (trouble !== 'unfit' && (await mendDatabase())) trouble ??= 'away';
 	if (trouble) {
 		event.locals.trouble = trouble;
 		console.error(

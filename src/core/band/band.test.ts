@@ -5,6 +5,7 @@ import { toneAt } from '../chord';
 import { bandFor, WAYS } from './band';
 import { BASS } from './bass';
 import { DRUMS, type BandNote } from './types';
+import { runs } from '../test-runs';
 
 const FERRY =
 	'[Head]\n| Bb7 | Eb7 | Bb7 | % |\n| Eb7 | Edim7 | Bb7 | G7alt |\n| Cm7 | F7 | Bb7 G7 | Cm7 F7 |';
@@ -105,7 +106,7 @@ describe.each(FEELS)('the band, %s', (feel) => {
 					}
 				}
 			),
-			{ numRuns: 60 }
+			{ numRuns: runs(60) }
 		);
 	});
 });

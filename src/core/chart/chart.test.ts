@@ -14,6 +14,7 @@ import {
 	utf8Length,
 	type Chart
 } from '.';
+import { runs } from '../test-runs';
 
 const FERRY = `title: Tin Roof Ferry
 key: Bb blues
@@ -338,7 +339,7 @@ describe('limits', () => {
 					end += event.durationTicks;
 				}
 			}),
-			{ numRuns: 1500 }
+			{ numRuns: runs(1500) }
 		);
 	});
 });

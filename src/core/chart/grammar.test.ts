@@ -6,6 +6,7 @@ import { HeaderReader, parseKey, parseSignature, splitHeader } from './headers';
 import { Report } from './diagnose';
 import { tokens, withoutComment } from './tokens';
 import { barTicks, beatTicks, FEELS, type TimeSignature } from './types';
+import { runs } from '../test-runs';
 
 const kinds = (line: string): string =>
 	tokens(line, 1)
@@ -185,7 +186,7 @@ describe('time', () => {
 					expect(chart.played[change.bar - 1].pass).toBe(change.pass);
 				}
 			}),
-			{ numRuns: 400 }
+			{ numRuns: runs(400) }
 		);
 	});
 

@@ -15,6 +15,7 @@ import {
 	type Key,
 	type Role
 } from '.';
+import { runs } from '../test-runs';
 
 /** Every spelling of every quality with its tones, as the public contract lists them. */
 const QUALITIES: [string[], string][] = [
@@ -152,7 +153,7 @@ describe('chord symbols', () => {
 				const chord = parseChord(symbol);
 				if (chord) expect(chord.tones.length).toBeGreaterThan(1);
 			}),
-			{ numRuns: 2000 }
+			{ numRuns: runs(2000) }
 		);
 	});
 

@@ -6,6 +6,7 @@ import { spelledPitch } from '../pitch';
 import { nameOver } from '../route';
 import { readNames, readTab, writeNames, writeTab, type TextNote } from '.';
 import { linesOn, TEXTS } from './test-pieces';
+import { runs } from '../test-runs';
 
 const guitar = standardGuitar();
 const chart = parseChart('key: Bb blues\n| Bb7 | Eb7 | Bb7 | % |');
@@ -171,7 +172,7 @@ describe('tab in plain text', () => {
 						}))
 					);
 				}),
-				{ numRuns: 60 }
+				{ numRuns: runs(60) }
 			);
 		}
 	);

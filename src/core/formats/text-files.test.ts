@@ -7,6 +7,7 @@ import { linesOn, onePiece, pieceOf, plannedPiece, TEXTS, toRead } from './test-
 import { readChordPro, writeChordPro } from './chord-pro';
 import { readChordsOverWords, readPlainText } from './plain-text';
 import { writeTabPage } from './tab-page';
+import { runs } from '../test-runs';
 
 const leftOut = (reading: ReturnType<typeof readChordPro>) => {
 	if ('problem' in reading) throw new Error(reading.problem);
@@ -171,7 +172,7 @@ describe('a text file', () => {
 					expect(read.notes).toEqual(piece.notes.map(toRead));
 					expect(read.lineName).toBe('A line');
 				}),
-				{ numRuns: 40 }
+				{ numRuns: runs(40) }
 			);
 		}
 	);

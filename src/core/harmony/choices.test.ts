@@ -13,6 +13,7 @@ import {
 	scaleChoices,
 	SCALE_NAMES
 } from '.';
+import { runs } from '../test-runs';
 
 const note = (name: string) => {
 	const found = parseNote(name);
@@ -80,7 +81,7 @@ describe('scale choices', () => {
 				// The scale in use adapted to the chord always holds all of it.
 				expect(choices[0].containsAll).toBe(true);
 			}),
-			{ numRuns: 150 }
+			{ numRuns: runs(150) }
 		);
 	});
 });
@@ -190,7 +191,7 @@ describe('hidden arpeggios', () => {
 					for (const n of notes) expect(pcs.has(pitchClass(n))).toBe(true);
 				}
 			}),
-			{ numRuns: 60 }
+			{ numRuns: runs(60) }
 		);
 	});
 

@@ -4,6 +4,7 @@ import { performed } from '../band';
 import { chartTicks, parseChart } from '../chart';
 import { dueChanges, lastAt, msOf, roundMs, soundingOf } from './due';
 import { FERRY, NETTLE, PYLON, takeOn } from './test-takes';
+import { runs } from '../test-runs';
 
 const WALTZ = 'key: G minor\ntime: 3/4\n| Gm6 | {4/4} Am7b5 D7b9 | {6/8} Gm6 | N.C. |';
 
@@ -36,7 +37,7 @@ describe('when changes are due', () => {
 					});
 				}
 			),
-			{ numRuns: 60 }
+			{ numRuns: runs(60) }
 		);
 	});
 

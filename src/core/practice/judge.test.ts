@@ -6,6 +6,7 @@ import { dueChanges } from './due';
 import { judge } from './judge';
 import { FERRY, landEvery, NETTLE, pitchOf, PYLON, takeOn } from './test-takes';
 import type { JudgeRequest, PlayedEvent, Result } from './types';
+import { runs } from '../test-runs';
 
 /** Nettle Tea at 60: a change every four seconds, a beat every second. */
 const slow = (events: PlayedEvent[], rest: Parameters<typeof takeOn>[1] = {}) =>
@@ -208,7 +209,7 @@ describe('any take', () => {
 					expect(results(judge(request))).toEqual(plain(request));
 				}
 			),
-			{ numRuns: 150 }
+			{ numRuns: runs(150) }
 		);
 	});
 
@@ -227,7 +228,7 @@ describe('any take', () => {
 					expect(second.violations).toHaveLength(first.violations.length);
 				}
 			),
-			{ numRuns: 60 }
+			{ numRuns: runs(60) }
 		);
 	});
 });

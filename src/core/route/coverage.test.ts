@@ -11,6 +11,7 @@ import {
 	STYLES,
 	type CoverageRequest
 } from '.';
+import { runs } from '../test-runs';
 
 const request = (bars: string, tuning = 'standard', frets = 22): CoverageRequest => {
 	const chart = parseChart(bars);
@@ -93,7 +94,7 @@ describe('coverage', () => {
 					}
 				}
 			),
-			{ numRuns: 40 }
+			{ numRuns: runs(40) }
 		);
 	});
 

@@ -20,6 +20,7 @@ import {
 	type PlanRequest,
 	type Style
 } from '.';
+import { runs } from '../test-runs';
 
 const FERRY =
 	'key: Bb blues\n| Bb7 | Eb7 | Bb7 | % |\n| Eb7 | Edim7 | Bb7 | G7alt |\n| Cm7 | F7 | Bb7 G7 | Cm7 F7 |';
@@ -86,7 +87,7 @@ describe('the search', () => {
 					expect([...costsThrough(lattice, step)]).toEqual(found.through[step]);
 				});
 			}),
-			{ numRuns: 60 }
+			{ numRuns: runs(60) }
 		);
 	});
 
@@ -99,7 +100,7 @@ describe('the search', () => {
 				const req = request(chart, { position, style: wanted });
 				expect(solve(buildLattice(req, planSteps(req).steps)).cost).toBe(exhaustive(req).cost);
 			}),
-			{ numRuns: 60 }
+			{ numRuns: runs(60) }
 		);
 	});
 

@@ -15,6 +15,7 @@ import { blockWindows } from './block';
 import { CELLS } from './line/cells';
 import { planWhole } from './plan-lines';
 import { STYLES, type Style } from './types';
+import { runs } from '../test-runs';
 
 /** A slide tune of our own in D A D F♯ A D. */
 const ROPE =
@@ -154,7 +155,7 @@ describe('a line under a slide', () => {
 					}
 				}
 			),
-			{ numRuns: 150 }
+			{ numRuns: runs(150) }
 		);
 	});
 });

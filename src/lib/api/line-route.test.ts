@@ -6,6 +6,7 @@ import type { FileNote, Piece } from '$core/formats';
 import { instrumentInputOf, resolveChart } from './resolve';
 import { routeOfLine } from './line-route';
 import { runRoute } from './route';
+import { runs } from '$core/test-runs';
 
 function planned(piece: Piece) {
 	const { route, lost } = routeOfLine(
@@ -60,7 +61,7 @@ describe('a line from a file as a route', () => {
 				expect(eventAt(piece.chart, 0)?.kind).toBe('chord');
 				expect(notes.map(shape)).toEqual(piece.notes.map(shape));
 			}),
-			{ numRuns: 25 }
+			{ numRuns: runs(25) }
 		);
 	});
 

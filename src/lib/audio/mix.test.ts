@@ -6,6 +6,7 @@ import { DESK, faderGain, soften, type Faders } from './desk';
 import { mix, mixDown } from './mix';
 import { roomResponse } from './room';
 import { testBank } from './test-bank';
+import { LONG } from '$core/test-runs';
 
 const RATE = 44_100;
 let bank: Bank;
@@ -57,7 +58,7 @@ function onsets(samples: Float32Array): number[] {
 describe('a rendered backing', () => {
 	it('keeps time over minutes: within a tenth of a millisecond, swing exact, no drift', () => {
 		// Five minutes with `VITE_LONG=1`.
-		const choruses = import.meta.env.VITE_LONG ? 38 : 10;
+		const choruses = LONG ? 38 : 10;
 		const swing = 62;
 		const wish = request({ choruses, swing, parts: ['click'], faders: faders('click') });
 		const [left] = render(wish);
@@ -77,7 +78,7 @@ describe('a rendered backing', () => {
 		const peak = left.reduce((most, sample) => Math.max(most, Math.abs(sample)), 0);
 		expect(peak).toBeLessThan(1);
 		expect(peak).toBeGreaterThan(0.4);
-		expect(right).not.toEqual(left);
+		expect(right.some((sample, n) => sample !== left[n])).toBe(true);
 		const silent = render(request({ parts: [] }))[0];
 		expect(silent.every((sample) => sample === 0)).toBe(true);
 	});

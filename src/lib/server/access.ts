@@ -3,7 +3,7 @@ import PQueue from 'p-queue';
 import { and, eq, gt, lt } from 'drizzle-orm';
 import { createHash, randomBytes, scrypt, timingSafeEqual, type ScryptOptions } from 'node:crypto';
 import { promisify } from 'node:util';
-import type { Database } from './database';
+import { atomically, type Database } from './database';
 import { passphrase, session } from './schema';
 import { StartProblem } from './start-problem';
 import { Tries } from './tries';
@@ -44,7 +44,7 @@ export async function setPassphrase(db: Database, words: string | undefined): Pr
 			`ARC_STEP_PASSPHRASE must have ${SHORTEST} to ${LONGEST} characters; take a few words.`
 		);
 	}
-	await db.transaction(async (tx) => {
+	await atomically(db, async (tx) => {
 		const [known] = await tx.select().from(passphrase).for('update');
 		if (known && (await matches(words, known))) return;
 		const salt = randomBytes(16).toString('base64');

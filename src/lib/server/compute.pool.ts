@@ -1,36 +1,13 @@
-import { runAnalyze } from '../api/analyze';
-import type { AnalyzeInput } from '../api/chart-schema';
-import { runCheck } from '../api/check';
-import { runJudge } from '../api/judge';
-import { runCoverage, runPositions, runShapes } from '../api/neck';
-import { runPhrase } from '../api/phrase';
-import { runPlan } from '../api/plan';
 import type { PlanInput } from '../api/plan-schema';
-import type { Outcome } from '../api/resolve';
-import { planSnapshot } from '../api/snapshot';
-import { runTake } from '../api/take';
-export { readTune } from '../api/tune-reading';
+import { analyze, plan } from './compute-jobs';
 
-/** What the short lane can do; large answers leave it as text. */
-export const plan = (input: PlanInput) => runPlan(input);
-export const snapshot = planSnapshot;
-export const check = runCheck;
-export const judge = runJudge;
-export const take = runTake;
-export const phrase = runPhrase;
-export const positions = runPositions;
-export const shapes = runShapes;
-export const coverage = runCoverage;
-
-/** Analyses a chart; the answer is JSON. */
-export function analyze(input: AnalyzeInput): Outcome<string> {
-	const outcome = runAnalyze(input);
-	return 'issues' in outcome ? outcome : { value: JSON.stringify(outcome.value) };
-}
+export * from './compute-jobs';
 
 // The first plan in a cold engine is many times slower than the next: a thread that begins takes it upon itself.
 const FIRST = 'key: Bb blues\n| Bb7 | Eb7 | Cm7 F7 | G7alt |';
-for (const grid of ['eighth', 'sixteenth'] as const) {
-	plan({ chart: FIRST, position: 6, style: 'guide-tones', grid } as PlanInput);
+if (!process.env.ARC_STEP_COLD) {
+	for (const grid of ['eighth', 'sixteenth'] as const) {
+		plan({ chart: FIRST, position: 6, style: 'guide-tones', grid } as PlanInput);
+	}
+	analyze({ chart: FIRST });
 }
-analyze({ chart: FIRST });

@@ -20,7 +20,12 @@ import { checkRoom, isNearlyFull, LATER, makeFolder, Storage } from './storage';
 /** The database, embedded or a server; both speak the same schema. */
 export type Database = PgDatabase<PgQueryResultHKT, typeof schema>;
 
-type Opened = { readonly db: Database; readonly close: () => Promise<void> };
+type Opened = {
+	readonly db: Database;
+	readonly close: () => Promise<void>;
+	/** Opens it again after it broke; a server mends itself. */
+	readonly reopen?: () => Promise<Opened>;
+};
 
 const ourMigrations = () => join(projectRoot(), 'drizzle');
 
@@ -141,13 +146,11 @@ export async function openEmbedded(
 			console.log(`Creating the notebook in ${folder} (this takes a few seconds) …`);
 			await storage.create(createFiles);
 		}
-		const client = await PGlite.create({ dataDir: storage.files, startParams: START }).catch(
-			(error: unknown) => {
-				throw new StartProblem(
-					`The notebook in ${folder} could not be opened (${told(error)}); it was left as it is. Where the disk is full, make room and start again.`
-				);
-			}
-		);
+		const client = await openFiles(storage.files).catch((error: unknown) => {
+			throw new StartProblem(
+				`The notebook in ${folder} could not be opened (${told(error)}); it was left as it is. Where the disk is full, make room and start again.`
+			);
+		});
 		const db = drizzlePglite(client, { schema });
 		try {
 			await checkAge(db, newest);
@@ -159,16 +162,24 @@ export async function openEmbedded(
 			throw new StartProblem(`${NOT_CHANGED} (${told(error)}). It is whole, as it was before.`);
 		}
 		storage.done(newest);
-		const close = async () => {
-			await client.close();
-			await unlock();
-		};
-		return { db, close };
+		const opened = (client: PGlite): Opened => ({
+			db: drizzlePglite(client, { schema }),
+			close: async () => {
+				await client.close();
+				await unlock();
+			},
+			// What broke is not closed: it would write what it believes.
+			reopen: async () => opened(await openFiles(storage.files))
+		});
+		return opened(client);
 	} catch (error) {
 		await unlock();
 		throw error;
 	}
 }
+
+const openFiles = (dataDir: string): Promise<PGlite> =>
+	PGlite.create({ dataDir, startParams: START });
 
 /**
  * Makes the files of an empty database. A thread of its own does it, which ends and gives back the hundreds of
@@ -198,8 +209,29 @@ export const hasNoRoom = (): boolean =>
 export const hasLostFolder = (): boolean =>
 	!process.env.DATABASE_URL && !existsSync(join(dataFolder(), 'pg', 'PG_VERSION'));
 
+/**
+ * Does all of it or nothing. What failed first is told: on a database that broke, taking the rest back fails as well,
+ * which says less.
+ */
+export async function atomically<T>(db: Database, work: (tx: Database) => Promise<T>): Promise<T> {
+	let first: { readonly error: unknown } | undefined;
+	const noted = (tx: Database) =>
+		work(tx).catch((error: unknown) => {
+			first = { error };
+			throw error;
+		});
+	try {
+		return await db.transaction(noted);
+	} catch (error) {
+		throw first ? first.error : error;
+	}
+}
+
 // One connection a process, also when the development server loads this module again.
-const held = globalThis as typeof globalThis & { arcStepDatabase?: Promise<Opened> };
+const held = globalThis as typeof globalThis & {
+	arcStepDatabase?: Promise<Opened>;
+	arcStepMending?: Promise<boolean>;
+};
 
 /**
  * Opens the database of this process once: `DATABASE_URL`, or else the embedded one in
@@ -210,6 +242,37 @@ export async function openDatabase(): Promise<Database> {
 	const url = process.env.DATABASE_URL;
 	held.arcStepDatabase ??= url ? openServer(url) : openEmbedded(dataFolder());
 	return (await held.arcStepDatabase).db;
+}
+
+/**
+ * After an error: sees whether the embedded database still answers. One that broke, as where a full disk stopped it
+ * in the middle of a write, is opened again, which brings back all that was acknowledged.
+ * @returns whether it had broken
+ */
+export function mendDatabase(): Promise<boolean> {
+	held.arcStepMending ??= mend().finally(() => (held.arcStepMending = undefined));
+	return held.arcStepMending;
+}
+
+async function mend(): Promise<boolean> {
+	const current = held.arcStepDatabase;
+	const opened = await current;
+	if (!opened?.reopen) return false;
+	const answers = await opened.db.execute(sql`select 1`).then(
+		() => true,
+		() => false
+	);
+	// Another may have opened or closed it meanwhile.
+	if (answers || held.arcStepDatabase !== current) return false;
+	console.error('The database broke; it is opened again.');
+	const again = opened.reopen();
+	held.arcStepDatabase = again;
+	await again.catch((error: unknown) => {
+		// Whoever asks next meets the broken one, and it is tried again.
+		console.error(`The database could not be opened again: ${told(error)}`);
+		if (held.arcStepDatabase === again) held.arcStepDatabase = current;
+	});
+	return true;
 }
 
 /** Closes the database and gives the folder back. */

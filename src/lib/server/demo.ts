@@ -1,5 +1,5 @@
 import { sql } from 'drizzle-orm';
-import type { Database } from './database';
+import { atomically, type Database } from './database';
 import { loadDemoLog } from './demo-log';
 import { DEMO_SET, DEMO_TUNES } from './demo-tunes';
 import { NO_ANCHORS, NO_LINE } from '../api/route-defaults';
@@ -14,7 +14,7 @@ const DEMO_LOCK = 4_310_002;
 /** Loads the demo notebook in one transaction; a notebook that holds anything is left as it is. */
 export async function loadDemo(db: Database): Promise<void> {
 	const start = Date.now();
-	await db.transaction(async (tx) => {
+	await atomically(db, async (tx) => {
 		// Of several processes that start on one database only the first loads it.
 		await tx.execute(sql`select pg_advisory_xact_lock(${DEMO_LOCK})`);
 		if ((await countTunes(tx)) > 0) return;

@@ -1,7 +1,7 @@
 import type { ImportAnswer } from '../api/import-schema';
 import type { ReadyFile } from '../api/import-file';
 import type { Issue } from '../api/chart-schema';
-import type { Database } from './database';
+import { atomically, type Database } from './database';
 import { listInstruments } from './instruments';
 import { createMotif } from './motifs';
 import { importInPool } from './pool';
@@ -94,7 +94,7 @@ export async function importFiles(
 		// Each thing a little later than the one before, so that lists keep the order of the files.
 		let time = Date.now();
 		const next = () => new Date(time++);
-		await db.transaction(async (tx) => {
+		await atomically(db, async (tx) => {
 			for (const file of ready) await store(tx, file, onto, answer, next);
 		});
 	}

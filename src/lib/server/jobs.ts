@@ -40,6 +40,9 @@ const SHORT_MS = 4000;
 /** What a thread may hold; one that needs more ends, and its job with it. */
 const MEMORY = { maxOldGenerationSizeMb: 384, maxYoungGenerationSizeMb: 16 };
 
+/** Where many servers are started for a moment: threads begin with the first job, and warm nothing up. */
+const COLD = Boolean(process.env.ARC_STEP_COLD);
+
 /** The threads of a lane and what waits for them. */
 export class Workers {
 	private readonly threads: Piscina;
@@ -51,8 +54,9 @@ export class Workers {
 		this.threads = new Piscina({
 			filename: lane.file,
 			// A thread that was ended is replaced at once, before the next job needs it.
-			minThreads: lane.threads,
+			minThreads: COLD ? 0 : lane.threads,
 			maxThreads: lane.threads,
+			idleTimeout: Infinity,
 			resourceLimits: MEMORY
 		});
 		// A job leaves this queue only when a thread is free: its time begins when it begins.

@@ -4,7 +4,7 @@ import { readTune, type TuneReading } from '../api/tune-reading';
 import { readBackup as read } from './restore-reading';
 import { sheetPdf, sheetSvg } from './sheet/make';
 
-export * from './compute.pool';
+export * from './compute-jobs';
 
 /** What the long lane can do beside everything that the short one can. */
 export const importFile = runImport;

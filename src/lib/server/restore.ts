@@ -4,7 +4,7 @@ import { createInterface } from 'node:readline';
 import { setImmediate } from 'node:timers/promises';
 import type { RestoreAnswer, RestoreCounts } from '../api/backup-schema';
 import { RESTORE_KINDS, type RestoreKind } from '../api/restore-kinds';
-import { hasNoRoom, type Database } from './database';
+import { atomically, hasNoRoom, type Database } from './database';
 import { clientGone } from './leaving';
 import { PRESET_MOTIF } from './motifs';
 import { beat } from './pulse';
@@ -166,7 +166,7 @@ async function lookOver(db: Database, table: string): Promise<void> {
 
 /** Tells the embedded database, which does not look by itself, how large its tables are; called at start. */
 export const lookOverAll = (db: Database): Promise<void> =>
-	db.transaction(async (tx) => {
+	atomically(db, async (tx) => {
 		for (const table of Object.keys(RESTORED)) await lookOver(tx, table);
 	});
 
@@ -257,7 +257,7 @@ export async function restore(
 	{ index, path }: ReadBackup,
 	mode: RestoreMode
 ): Promise<RestoreAnswer> {
-	return db.transaction(async (tx) => {
+	return atomically(db, async (tx) => {
 		const how = (await isEmpty(tx)) ? 'replace' : mode;
 		const plan = await planOf(tx, index, how);
 		await clear(tx, plan, how);

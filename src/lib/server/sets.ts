@@ -1,7 +1,7 @@
 import { and, asc, eq, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
 import type { Issue } from '../api/chart-schema';
 import type { SetAnswer, SetInput } from '../api/notebook-schema';
-import type { Database } from './database';
+import { atomically, type Database } from './database';
 import { setItem, setList, tune } from './schema';
 
 const columns = {
@@ -65,7 +65,7 @@ const itemsOf = (setId: string, tuneIds: readonly string[]) =>
 
 export async function createSet(db: Database, input: SetInput): Promise<SetAnswer> {
 	const { name, note, tuneIds } = input;
-	return db.transaction(async (tx) => {
+	return atomically(db, async (tx) => {
 		const [set] = await tx.insert(setList).values({ name, note }).returning();
 		if (tuneIds.length > 0) await tx.insert(setItem).values(itemsOf(set.id, tuneIds));
 		return answer({ set, tuneIds: [...tuneIds] });
@@ -80,7 +80,7 @@ export async function updateSet(
 	version: number
 ): Promise<SetAnswer | null> {
 	const { name, note, tuneIds } = input;
-	return db.transaction(async (tx) => {
+	return atomically(db, async (tx) => {
 		const [set] = await tx
 			.update(setList)
 			.set({ name, note, version: sql`${setList.version} + 1`, updatedAt: new Date() })

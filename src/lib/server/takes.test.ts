@@ -15,9 +15,10 @@ import { cardsOf, getTakes, keepCard, restCard, storeTake, updateTake } from './
 import { createTune, deleteTune, listTunes, purgeDeleted } from './tunes';
 import { newNotebook } from './test-database';
 import { bringBack, throwAway } from './trash';
+import { LONG } from '$core/test-runs';
 
 /** How often the demo’s log is laid behind itself: `VITE_LONG=1` makes ten thousand takes of it. */
-const COPIES = import.meta.env.VITE_LONG ? '90' : '15';
+const COPIES = LONG ? '90' : '15';
 let book: Awaited<ReturnType<typeof newNotebook>>;
 let db: Database;
 let close: () => Promise<void>;

@@ -21,7 +21,7 @@ import type {
 	TakeSummaryAnswer
 } from '../api/practice-schema';
 import { rotationOf, type JudgedTake } from '../api/take';
-import type { Database } from './database';
+import { atomically, type Database } from './database';
 import { card, take, takeChange } from './schema';
 
 type CardRow = typeof card.$inferSelect;
@@ -186,7 +186,7 @@ export async function storeTake(
 ): Promise<TakeStored> {
 	const { drill, grade, tempo } = input;
 	const part = isPart(input);
-	return db.transaction(async (tx) => {
+	return atomically(db, async (tx) => {
 		const before = await cardFor(tx as unknown as Database, input.tuneId, drill, now);
 		const [stored] = await tx
 			.insert(take)

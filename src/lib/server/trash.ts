@@ -1,6 +1,6 @@
 import { sql } from 'drizzle-orm';
 import { getTableConfig, type PgColumn, type PgTable } from 'drizzle-orm/pg-core';
-import type { Database } from './database';
+import { atomically, type Database } from './database';
 import {
 	instrument,
 	motif,
@@ -36,7 +36,7 @@ const nameOf = (table: PgTable): string => getTableConfig(table).name;
 
 /** Deletes one thing so that `bringBack` can undo it; false when it is not there. */
 export async function throwAway(db: Database, kind: Trashable, id: string): Promise<boolean> {
-	return db.transaction(async (tx) => {
+	return atomically(db, async (tx) => {
 		const [own, ...parts] = partsOf(kind);
 		const rows: Record<string, unknown> = {};
 		for (const { table, key } of parts) {
@@ -68,7 +68,7 @@ export async function throwAway(db: Database, kind: Trashable, id: string): Prom
  * @returns false when there is nothing to bring back, or nothing that it could belong to.
  */
 export async function bringBack(db: Database, kind: Trashable, id: string): Promise<boolean> {
-	return db.transaction(async (tx) => {
+	return atomically(db, async (tx) => {
 		const [held] = await tx
 			.delete(trash)
 			.where(sql`${trash.kind} = ${kind} and ${trash.id} = ${id}`)

@@ -7,6 +7,7 @@ import { chartTicks, parseChart } from '../../chart';
 import { sameMusic } from '../embedded';
 import { linesOn, onePiece, pieceOf, plannedPiece, TEXTS, toRead } from '../test-pieces';
 import { readMidi, writeMidiPiece } from '.';
+import { runs } from '../../test-runs';
 
 /** The file again, its events changed. */
 function edited(bytes: Uint8Array, edit: (event: MidiEvent, track: number) => MidiEvent | null) {
@@ -52,7 +53,7 @@ describe('MIDI, written and read again', () => {
 				expect(read.notes).toEqual(piece.notes.map(toRead));
 				expect(read.lineName).toBe('A line');
 			}),
-			{ numRuns: 40 }
+			{ numRuns: runs(40) }
 		);
 	});
 

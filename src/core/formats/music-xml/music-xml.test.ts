@@ -5,6 +5,7 @@ import { sameMusic } from '../embedded';
 import { linesOn, onePiece, pieceOf, plannedPiece, TEXTS, toRead } from '../test-pieces';
 import { FIELDS } from './write';
 import { readMusicXml, writeMusicXml } from '.';
+import { runs } from '../../test-runs';
 
 const withoutOwnText = (xml: string) =>
 	xml.replace(
@@ -40,7 +41,7 @@ describe('MusicXML, written and read again', () => {
 				expect(read.notes).toEqual(piece.notes.map(toRead));
 				expect(read.lineName).toBe('A line');
 			}),
-			{ numRuns: 60 }
+			{ numRuns: runs(60) }
 		);
 	});
 

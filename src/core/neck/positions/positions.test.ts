@@ -17,6 +17,7 @@ import {
 	windowPlaces,
 	type Instrument
 } from '..';
+import { runs } from '../../test-runs';
 
 const scale = (tonic: string, name: string) => {
 	const note = parseNote(tonic);
@@ -114,7 +115,7 @@ describe('boxes', () => {
 					if (note.reach) expect(under).not.toContain(note.midi);
 				}
 			}),
-			{ numRuns: 300 }
+			{ numRuns: runs(300) }
 		);
 	});
 
@@ -174,7 +175,7 @@ describe('every family', () => {
 					}
 				}
 			),
-			{ numRuns: 120 }
+			{ numRuns: runs(120) }
 		);
 	});
 

@@ -16,6 +16,7 @@ import {
 	type Instrument,
 	type Shape
 } from '..';
+import { runs } from '../../test-runs';
 
 const chord = (text: string) => {
 	const found = parseChord(text);
@@ -124,7 +125,7 @@ describe('arpeggio shapes', () => {
 				);
 				expect(tensions.size).toBeLessThanOrEqual(2);
 			}),
-			{ numRuns: 250 }
+			{ numRuns: runs(250) }
 		);
 	});
 
@@ -152,7 +153,7 @@ describe('arpeggio shapes', () => {
 					}
 				}
 			}),
-			{ numRuns: 80 }
+			{ numRuns: runs(80) }
 		);
 	});
 
@@ -169,7 +170,7 @@ describe('arpeggio shapes', () => {
 					expect(comfort).not.toBe('far');
 				}
 			}),
-			{ numRuns: 80 }
+			{ numRuns: runs(80) }
 		);
 	});
 

@@ -3,6 +3,7 @@ import { isBent } from '../bends';
 import { hearRecording } from './recording';
 import { moving } from './test-strings';
 import type { PlayedEvent } from '../types';
+import { LONG } from '../../test-runs';
 
 const RATE = 48_000;
 function hear(pitchAt: (seconds: number) => number, seconds: number): readonly PlayedEvent[] {
@@ -19,8 +20,6 @@ const pushed = (from: number, to: number, begins: number, takes: number) => (t: 
 	return from + (to - from) * (share * share * (3 - 2 * share));
 };
 
-/** Everything where a longer look is wanted: `VITE_LONG=1`. */
-const LONG = Boolean(import.meta.env.VITE_LONG);
 const EVERY_BEND = [62, 67, 71, 74].flatMap((from) =>
 	[1, 2].flatMap((size) =>
 		[-35, 0, 30].flatMap((off) =>

@@ -10,6 +10,7 @@ import { APPROACHES } from './approach';
 import { LineWork } from './compose';
 import { planLine } from './plan-line';
 import type { LineWishes } from './types';
+import { runs } from '../../test-runs';
 
 const chart = parseChart(CHARTS.blues);
 
@@ -71,7 +72,7 @@ describe('planning again and again with one memory', () => {
 					expect(again.warnings).toEqual(afresh.warnings);
 				}
 			}),
-			{ numRuns: import.meta.env.VITE_LONG ? 300 : 30 }
+			{ numRuns: runs(80) }
 		);
 	}, 60_000);
 });

@@ -9,6 +9,7 @@ import { rhythmOf } from './rhythm';
 import { stretchesOf } from './stretches';
 import { CHARTS, inKey, planned, requestFor, STEADY } from '../test-lines';
 import { FORBIDDEN } from './weights';
+import { runs } from '../../test-runs';
 
 /** The least cost for each class of arrival, by trying every way. */
 function exhaustive(gap: Gap): number[] {
@@ -105,7 +106,7 @@ describe('the way between two targets', () => {
 					if (way) expect(costOf(gap, way.path, kind)).toBe(way.cost);
 				});
 			}),
-			{ numRuns: 400 }
+			{ numRuns: runs(400) }
 		);
 	});
 

@@ -4,10 +4,9 @@ import { instrumentOf, lastPosition } from '../../neck';
 import { STYLES, type Style } from '../types';
 import { lineMeasures, type LineMeasures } from './measures';
 import { CHARTS, inKey, planned, requestFor } from '../test-lines';
+import { LONG } from '../../test-runs';
 
 const TEXTS = [CHARTS.blues, CHARTS.minor, CHARTS.waltz, CHARTS.ladder];
-/** Everything where a longer look is wanted: `VITE_LONG=1`. */
-const LONG = Boolean(import.meta.env.VITE_LONG);
 const KEYS = LONG ? [0, 2, 3, 5, 7, 10] : [3];
 const DADGAD = 'tuning: D2 A2 D3 G3 A3 D4\n';
 

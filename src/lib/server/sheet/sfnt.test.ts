@@ -26,6 +26,6 @@ describe('an unpacked web font', () => {
 			const [one, other] = [a, b].map((font) => font.glyphForCodePoint(code).path.toSVG());
 			expect(other).toBe(one);
 		}
-		expect(toSfnt(toSfnt(packed))).toEqual(toSfnt(packed));
+		expect(toSfnt(toSfnt(packed)).equals(toSfnt(packed))).toBe(true);
 	});
 });
