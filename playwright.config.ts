@@ -8,15 +8,15 @@ import { copyTemplate } from './scripts/template.mjs';
 const PORT = Number(process.env.ARC_STEP_TEST_PORT ?? 4327);
 // The configuration is read again by every worker; the folder is made once, by the first.
 if (!process.env.ARC_STEP_TEST_DATA) {
-	process.env.ARC_STEP_TEST_DATA = join(mkdtempSync(join(tmpdir(), 'arc-step-e2e-')), 'data');
+	process.env.ARC_STEP_TEST_DATA = mkdtempSync(join(tmpdir(), 'arc-step-e2e-'));
 	copyTemplate(process.env.ARC_STEP_TEST_DATA);
 }
 
 // The same requests are answered on a PostgreSQL server, where one was started for the tests.
 const POSTGRES = process.env.ARC_STEP_TEST_POSTGRES;
 const POSTGRES_PORT = PORT + 1;
-const serve = (port: number, env: Record<string, string>) => ({
-	command: 'node scripts/demo.mjs',
+const serve = (port: number, script: string, env: Record<string, string>) => ({
+	command: `node scripts/${script}`,
 	url: `http://127.0.0.1:${port}/healthz`,
 	reuseExistingServer: false,
 	timeout: 300_000,
@@ -58,7 +58,7 @@ export default defineConfig({
 			: [])
 	],
 	webServer: [
-		serve(PORT, { ARC_STEP_DATA: process.env.ARC_STEP_TEST_DATA }),
-		...(POSTGRES ? [serve(POSTGRES_PORT, { DATABASE_URL: POSTGRES })] : [])
+		serve(PORT, 'demo.mjs', { ARC_STEP_DATA: process.env.ARC_STEP_TEST_DATA }),
+		...(POSTGRES ? [serve(POSTGRES_PORT, 'start.mjs', { DATABASE_URL: POSTGRES })] : [])
 	]
 });

@@ -1,11 +1,17 @@
 import { sveltekit } from '@sveltejs/kit/vite';
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
 
-/** What computes and what stores: no test there puts other modules in the place of the app's own. */
-const PLAIN = ['src/core/**/*.test.ts', 'src/lib/{api,audio,server,workers}/**/*.test.ts'];
-
 const at = (path: string) => fileURLToPath(new URL(path, import.meta.url));
+/** Tests that put other modules in the place of the app's own: their modules are read anew. */
+const ALONE = readdirSync(at('src'), { recursive: true, encoding: 'utf8' })
+	.filter((file) => file.endsWith('.test.ts'))
+	.map((file) => join('src', file))
+	.filter((file) => readFileSync(at(file), 'utf8').includes('vi.mock('));
+/** What computes and what stores, without the framework. */
+const PLAIN = ['src/core/**/*.test.ts', 'src/lib/{api,audio,server,workers}/**/*.test.ts'];
 
 export default defineConfig({
 	test: {
@@ -20,13 +26,19 @@ export default defineConfig({
 			{
 				extends: true,
 				resolve: { alias: { $core: at('src/core'), $lib: at('src/lib') } },
-				test: { name: 'plain', include: PLAIN, isolate: false }
+				test: { name: 'plain', include: PLAIN, exclude: ALONE, isolate: false }
 			},
 			{
 				extends: true,
 				plugins: [sveltekit()],
-				test: { name: 'app', include: ['src/**/*.test.ts'], exclude: PLAIN }
-			}
+				test: {
+					name: 'app',
+					include: ['src/**/*.test.ts'],
+					exclude: [...PLAIN, ...ALONE],
+					isolate: false
+				}
+			},
+			{ extends: true, plugins: [sveltekit()], test: { name: 'alone', include: ALONE } }
 		]
 	}
 });

@@ -1,4 +1,6 @@
 import { Bench } from 'tinybench';
+import { hearRecording } from '../src/core/practice/hear/recording';
+import { everyPitch, record } from '../src/core/practice/hear/test-strings';
 import { coverNeck, planTargets, rankCoverage } from '../src/core/route';
 import { planSteps } from '../src/core/route/targets/candidates';
 import { buildLattice } from '../src/core/route/targets/lattice';
@@ -53,6 +55,18 @@ function row(name: string, ratio: number, limit: number): void {
 	console.log(
 		`${name} | ${ratio.toPrecision(3)} | ${limit.toPrecision(3)} | ${ok ? 'ok' : 'over'}`
 	);
+}
+
+/** Time that the ear takes for a recording of every pitch, against how long it lasts. */
+function hearingShare(): number {
+	const rate = 48_000;
+	const samples = record(everyPitch(1), { rate, hum: 0, noise: 0.003, level: 0.5, seed: 1 });
+	const heard = once(() => {
+		let last: unknown;
+		for (const step of hearRecording(samples, rate)) last = step;
+		return last;
+	});
+	return heard / ((1000 * samples.length) / rate);
 }
 
 /** Measures every row; returns how many are over their limit. */
@@ -134,10 +148,20 @@ export async function main(root: string): Promise<number> {
 		),
 		5
 	);
+	row(
+		'line of 512 bars in eighths against 64 bars',
+		await ratio(
+			() => planAll(long(512, 'nearest'), eighths),
+			() => planAll(many, eighths),
+			800
+		),
+		10
+	);
 	row('plan again after one target of 12 bars moves', replanRatio(guided, eighths), 1 / 4);
 	const cover = () => rankCoverage([...coverNeck({ ...request, style: 'guide-tones' })]);
 	console.log(`coverage ${(await time(cover)).toFixed(1)} ms`);
 	row('coverage of the whole neck against a line in eighths', await ratio(cover, line), 10);
+	row('hearing a recording against playing it', hearingShare(), 1 / 5);
 	const served = await measureServer(root);
 	row('server answer of a tune’s page against /healthz', served.pageRatio, 10);
 	for (const { screen, kB } of served.scripts) row(`script of ${screen} at first, kB`, kB, 200);

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, runBefore, test, type Page } from './test';
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -21,7 +21,7 @@ test('where the browser denies its storage every page works, and says once that 
 	test.slow();
 	const { id } = await newTune(request);
 	const broken = breaks(page);
-	await page.addInitScript(() => {
+	await runBefore(page, () => {
 		for (const name of ['localStorage', 'sessionStorage']) {
 			Object.defineProperty(window, name, {
 				configurable: true,
@@ -55,7 +55,7 @@ test('where the browser denies its storage every page works, and says once that 
 
 test('a browser whose storage is full keeps choices as long as it is open', async ({ page }) => {
 	const broken = breaks(page);
-	await page.addInitScript(() => {
+	await runBefore(page, () => {
 		Storage.prototype.setItem = () => {
 			throw new DOMException('The quota has been exceeded.', 'QuotaExceededError');
 		};

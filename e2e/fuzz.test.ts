@@ -7,7 +7,7 @@ import { FERRY } from './helpers';
 import { start, type Running } from './server';
 
 /** Requests for each operation; more are sent where a longer look is wanted. */
-const RUNS = Number(process.env.ARC_STEP_FUZZ ?? 5);
+const RUNS = Number(process.env.ARC_STEP_FUZZ ?? 4);
 
 type Schema = {
 	type?: string | string[];

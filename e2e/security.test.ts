@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, lend, runBefore, test, type Page } from './test';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { request as askHttp } from 'node:http';
 import { request as askHttps } from 'node:https';
@@ -38,8 +38,8 @@ function ask(
 /** Everything that the browser refuses by the page’s policy, as it happens. */
 async function violations(page: Page): Promise<string[]> {
 	const found: string[] = [];
-	await page.exposeFunction('tellViolation', (text: string) => found.push(text));
-	await page.addInitScript(() =>
+	await lend(page, 'tellViolation', (text) => found.push(text));
+	await runBefore(page, () =>
 		addEventListener('securitypolicyviolation', (event) => {
 			const tell = (window as unknown as { tellViolation: (text: string) => void }).tellViolation;
 			tell(

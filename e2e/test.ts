@@ -3,9 +3,24 @@ import { made } from './helpers';
 
 export { expect, type APIRequestContext, type Locator, type Page } from '@playwright/test';
 
+/** What a test put into the page's scripts, taken out before the next one. */
+const put: { dispose(): Promise<void> }[] = [];
+
+/** Runs something before the app's own scripts, on every page that is opened until the test ends. */
+export async function runBefore(page: Page, script: () => void): Promise<void> {
+	put.push(await page.addInitScript(script));
+}
+
+/** A function of the test that its page may call. */
+export async function lend(page: Page, name: string, call: (text: string) => void): Promise<void> {
+	put.push(await page.exposeFunction(name, call));
+}
+
 /** A page that is as good as new: nothing of the last test is on it, stored, allowed or listened to. */
 async function clean(page: Page, path: string): Promise<void> {
 	const context = page.context();
+	// Those of a page that is gone went with it.
+	for (const one of put.splice(0)) await one.dispose().catch(() => null);
 	for (const other of context.pages()) if (other !== page) await other.close();
 	page.removeAllListeners();
 	// A document of the app's own origin that runs nothing: what it stores is the app's.
@@ -22,7 +37,7 @@ async function clean(page: Page, path: string): Promise<void> {
 /**
  * Tests of the real interface. Those of one worker share a page, which is cleaned before each: a new one takes
  * longer than most tests, and what was fetched stays in the browser's cache, as it does for a player. Tests
- * that put scripts before the app's own, or want another kind of browser, take Playwright's `test` itself.
+ * that want another kind of browser take Playwright's `test` itself.
  */
 export const test = base.extend<{ tidy: undefined }, { shared: { page?: Page } }>({
 	shared: [

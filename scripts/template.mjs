@@ -22,7 +22,7 @@ export function templatePath() {
 /** Begins a data folder as a copy of the empty notebook, where there is one. */
 export function copyTemplate(folder) {
 	const template = templatePath();
-	if (existsSync(folder) || !existsSync(template)) return;
+	if (existsSync(join(folder, 'pg')) || !existsSync(template)) return;
 	try {
 		mkdirSync(folder, { recursive: true });
 		cpSync(template, folder, { recursive: true });
