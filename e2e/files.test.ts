@@ -177,7 +177,10 @@ test('the notebook goes out in one file, which is shown before it is restored', 
 	const { buffer } = await bodyOf(request, '/backup.json');
 	const backup = JSON.parse(buffer.toString());
 	expect(backup).toMatchObject({ format: 'arc-step/backup', formatVersion: 1 });
-	expect(backup.takes.length).toBeGreaterThan(100);
+	// The demo's log; the server of the other project begins without it.
+	if (test.info().project.name === 'embedded') {
+		expect(backup.takes.length).toBeGreaterThan(100);
+	}
 	const shown = await request.post('/api/v1/restore?mode=replace&preview=1', { data: backup });
 	expect(shown.status()).toBe(200);
 	expect(await shown.json()).toMatchObject({ stored: false, takes: { added: 0 } });

@@ -4,6 +4,7 @@ import { setImmediate } from 'node:timers/promises';
 import { FORMAT_VERSION } from '../api/document-schema';
 import { NO_ANCHORS, NO_LINE } from '../api/route-defaults';
 import type { Database } from './database';
+import { beat } from './pulse';
 import {
 	card,
 	instrument,
@@ -91,6 +92,7 @@ async function* rowsOf<Row extends { readonly id: string }>(
 			// As many rows as fit into a part, going by those just read; never many more than before.
 			const fitting = Math.floor((PART * part.length) / Math.max(1, size));
 			atOnce = Math.max(1, Math.min(fitting, 2 * atOnce, MOST_AT_ONCE));
+			beat();
 			await setImmediate();
 		}
 	}

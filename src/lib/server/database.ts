@@ -9,6 +9,7 @@ import type { PgDatabase, PgQueryResultHKT } from 'drizzle-orm/pg-core';
 import { existsSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { join, resolve } from 'node:path';
+import { setImmediate } from 'node:timers/promises';
 import { Worker } from 'node:worker_threads';
 import pg from 'pg';
 import { lockFolder } from './lock';
@@ -178,8 +179,26 @@ export async function openEmbedded(
 	}
 }
 
-const openFiles = (dataDir: string): Promise<PGlite> =>
-	PGlite.create({ dataDir, startParams: START });
+/** How long statements may follow each other before others are looked after, in ms. */
+const TURN_MS = 8;
+
+/**
+ * Opens the files of a database. It runs in this thread: of several statements that follow each other none would let
+ * a request in, so between two messages to it there is a turn for others.
+ */
+async function openFiles(dataDir: string): Promise<PGlite> {
+	const client = await PGlite.create({ dataDir, startParams: START });
+	const execute = client.execProtocolRaw.bind(client);
+	let turned = performance.now();
+	client.execProtocolRaw = async (...message) => {
+		if (performance.now() - turned > TURN_MS) {
+			await setImmediate();
+			turned = performance.now();
+		}
+		return execute(...message);
+	};
+	return client;
+}
 
 /**
  * Makes the files of an empty database. A thread of its own does it, which ends and gives back the hundreds of
