@@ -4,7 +4,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import pg from 'pg';
 import { copyTemplate, templatePath } from '../../../scripts/template.mjs';
-import { openEmbedded, openServer } from './database';
+import { openEmbedded } from './embedded';
+import { openServer } from './postgres';
 
 /** Where a PostgreSQL server waits for tests; without it they run on the embedded database. */
 export const SERVER: string | undefined = process.env.ARC_STEP_TEST_POSTGRES;
