@@ -253,7 +253,7 @@ test('a motif is played in on the keys, the neck and MIDI', async ({ page, reque
 	// While the band plays the player's own time counts.
 	await page.keyboard.press('i');
 	await page.keyboard.press('Space');
-	await expect(panel.getByText(/The band plays/)).toBeVisible({ timeout: 15_000 });
+	await expect(panel.getByText(/The band plays/)).toBeVisible();
 	await page.keyboard.press('a');
 	await expect(panel.getByText('1 note')).toBeVisible();
 	await page.keyboard.press('Escape');
