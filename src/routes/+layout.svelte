@@ -6,6 +6,7 @@
 	import { onKeys } from '$lib/state/keys';
 	import { lastTune } from '$lib/state/last-tune.svelte';
 	import { prefs } from '$lib/state/prefs.svelte';
+	import { serverWatch } from '$lib/state/server-watch.svelte';
 	import { soundPrefs } from '$lib/state/sound-prefs.svelte';
 	import DropFiles from '$lib/ui/files/DropFiles.svelte';
 	import Rail from '$lib/ui/Rail.svelte';
@@ -16,6 +17,8 @@
 	import { Toaster } from 'svelte-sonner';
 
 	let { children }: { children: Snippet } = $props();
+	/** Notices stand above the rail of a small screen, and above the bar of a server that is away. */
+	const bottom = $derived(`var(--notice-${serverWatch.away ? 'away' : 'bottom'})`);
 	const tuneId = $derived(page.status === 200 ? (page.params.id ?? lastTune.id) : lastTune.id);
 
 	onMount(() => {
@@ -67,7 +70,8 @@
 <Toaster
 	position="bottom-right"
 	duration={8000}
-	offset={{ bottom: 40 }}
+	offset={{ bottom }}
+	mobileOffset={{ bottom }}
 	toastOptions={{
 		unstyled: true,
 		classes: {
