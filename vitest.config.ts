@@ -26,7 +26,14 @@ export default defineConfig({
 			{
 				extends: true,
 				resolve: { alias: { $core: at('src/core'), $lib: at('src/lib') } },
-				test: { name: 'plain', include: PLAIN, exclude: ALONE, isolate: false }
+				test: {
+					name: 'plain',
+					include: PLAIN,
+					exclude: ALONE,
+					isolate: false,
+					// Databases that live for seconds do without their second, better compilation.
+					execArgv: ['--liftoff-only']
+				}
 			},
 			{
 				extends: true,

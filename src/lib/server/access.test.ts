@@ -16,7 +16,7 @@ describe('the passphrase', () => {
 	beforeAll(async () => {
 		book = await newNotebook();
 		({ db, close } = await book.open());
-	}, 60_000);
+	});
 	afterAll(async () => {
 		await setPassphrase(db, undefined);
 		await close();

@@ -40,7 +40,7 @@ describe(`the notebook ${SERVER ? 'on a server' : 'in the embedded database'}`, 
 	beforeAll(async () => {
 		book = await newNotebook();
 		({ db, close } = await book.open());
-	}, 60_000);
+	});
 	afterAll(async () => {
 		await close();
 		await book.remove();
@@ -271,5 +271,5 @@ describe(`the notebook ${SERVER ? 'on a server' : 'in the embedded database'}`, 
 		await close();
 		({ db, close } = await book.open());
 		expect(await all()).toEqual(before);
-	}, 60_000);
+	});
 });

@@ -1,6 +1,7 @@
 import type { InstrumentAnswer, PlayerAnswer } from '$lib/api/notebook-schema';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { PlayerStore } from './player-setup.svelte';
+import { until } from './test-until';
 
 type Said = { text: string; act?: () => void };
 const said: Said[] = [];
@@ -72,7 +73,7 @@ describe('the player’s setup', () => {
 		expect(store.instruments).toEqual([]);
 		answers.push({ status: 200, body: { ...guitar, frets: 22 } });
 		said[0].act?.();
-		await vi.waitFor(() => expect(store.instruments).toHaveLength(1));
+		await until(() => expect(store.instruments).toHaveLength(1));
 		expect(calls.at(-1)).toMatchObject({
 			method: 'POST',
 			path: expect.stringMatching(/undelete$/)

@@ -8,6 +8,7 @@ import { Refusal } from './api';
 import { OpenTune } from './open-tune.svelte';
 import { LineSelection } from './line-selection.svelte';
 import { RoutePlan } from './route-plan.svelte';
+import { until } from './test-until';
 
 const CHART =
 	'key: Bb blues\n| Bb7 | Eb7 | Bb7 | % |\n| Eb7 | Edim7 | Bb7 | G7alt |\n| Cm7 | F7 | Bb7 G7 | Cm7 F7 |';
@@ -106,25 +107,25 @@ describe('a route that is planned', () => {
 		expect(plan.targets).toHaveLength(13);
 		expect(plan.dirty).toBe(true);
 		plan.setStyle('roots');
-		await vi.waitFor(() => expect(plan.targets.every((target) => target.role === 'R')).toBe(true));
+		await until(() => expect(plan.targets.every((target) => target.role === 'R')).toBe(true));
 		plan.undo();
-		await vi.waitFor(() => expect(plan.targets.some((target) => target.role !== 'R')).toBe(true));
+		await until(() => expect(plan.targets.some((target) => target.role !== 'R')).toBe(true));
 		plan.redo();
-		await vi.waitFor(() => expect(plan.targets.every((target) => target.role === 'R')).toBe(true));
+		await until(() => expect(plan.targets.every((target) => target.role === 'R')).toBe(true));
 	});
 
 	it('keeps a lock while the rest adapts, and opens it again', async () => {
 		const { plan } = open();
 		await plan.plan();
 		plan.lockAt(4, { string: 1, fret: 9 });
-		await vi.waitFor(() => expect(plan.target(4)).toMatchObject({ string: 1, fret: 9 }));
+		await until(() => expect(plan.target(4)).toMatchObject({ string: 1, fret: 9 }));
 		expect(plan.isLocked(4)).toBe(true);
 		plan.setStyle('roots');
-		await vi.waitFor(() => expect(plan.target(3)?.role).toBe('R'));
+		await until(() => expect(plan.target(3)?.role).toBe('R'));
 		expect(plan.target(4)).toMatchObject({ string: 1, fret: 9 });
 		plan.toggleLock(4);
 		expect(plan.isLocked(4)).toBe(false);
-		await vi.waitFor(() => expect(plan.target(4)?.role).toBe('R'));
+		await until(() => expect(plan.target(4)?.role).toBe('R'));
 		plan.toggleLock(4);
 		expect(plan.isLocked(4)).toBe(true);
 	});
@@ -141,14 +142,14 @@ describe('a route that is planned', () => {
 		const { plan } = open();
 		await plan.plan();
 		plan.toggleLetPass(2);
-		await vi.waitFor(() => expect(plan.target(2)).toBeUndefined());
+		await until(() => expect(plan.target(2)).toBeUndefined());
 		expect(plan.isLetPass(2)).toBe(true);
 		plan.lockAt(2, { string: 3, fret: 7 });
 		expect(plan.isLetPass(2)).toBe(false);
 		plan.toggleLetPass(2);
 		expect(plan.isLocked(2)).toBe(false);
 		plan.toggleLetPass(2);
-		await vi.waitFor(() => expect(plan.target(2)).toBeDefined());
+		await until(() => expect(plan.target(2)).toBeDefined());
 	});
 
 	it('gives locks up that lie outside a new place, and undo brings them back', async () => {

@@ -6,6 +6,7 @@ import type { Sounding } from '$lib/audio/open-engine';
 import { OpenTune } from './open-tune.svelte';
 import { soundPrefs } from './sound-prefs.svelte';
 import { Transport, type PlayedRoute } from './transport.svelte';
+import { until } from './test-until';
 
 const CHART = 'key: C major\ntempo: 120\n| C | F | G7 | Am |';
 const tune: TuneAnswer = {
@@ -209,9 +210,9 @@ describe('playing a tune', () => {
 		const made = transport(route());
 		await made.play();
 		for (const second of [0.2, 1.1, 1.6, 1.9]) hear(second);
-		await vi.waitFor(() => expect(said).toEqual(['F, F']));
+		await until(() => expect(said).toEqual(['F, F']));
 		for (const second of [2.1, 3.1, 3.6]) hear(second);
-		await vi.waitFor(() => expect(said).toEqual(['F, F', 'G 7, B']));
+		await until(() => expect(said).toEqual(['F, F', 'G 7, B']));
 	});
 
 	it('does not play what has no bar', async () => {

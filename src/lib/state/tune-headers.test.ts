@@ -2,6 +2,7 @@ import type { TuneAnswer } from '$lib/api/notebook-schema';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { OpenTune } from './open-tune.svelte';
 import { redoStep, saveHeaders, toNextKey, undoStep } from './tune-headers';
+import { until } from './test-until';
 
 type Said = { text: string; undo?: () => void };
 const said: Said[] = [];
@@ -37,7 +38,7 @@ describe('header lines from outside the text', () => {
 		expect(open.instrument.capo).toBe(2);
 		expect(said.map(({ text }) => text)).toEqual(['Tuned.']);
 		said[0].undo?.();
-		await vi.waitFor(() => expect(open.saved.version).toBe(3));
+		await until(() => expect(open.saved.version).toBe(3));
 		expect(server.chart).toBe('key: C\n| C | F |');
 	});
 

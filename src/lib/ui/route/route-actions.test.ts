@@ -7,8 +7,9 @@ import { OpenTune } from '$lib/state/open-tune.svelte';
 import { waysOver } from '$lib/state/own-line';
 import { RoutePlan } from '$lib/state/route-plan.svelte';
 import type { Planner } from '$lib/workers/planner';
-import { describe, expect, it, vi } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { RouteActions } from './route-actions.svelte';
+import { until } from '$lib/state/test-until';
 
 const CHART = 'key: Bb blues\n[Head]\n| Bb7 | Eb7 | Bb7 | % |\n[Tail]\n| Cm7 | F7 | Bb7 | F7 |';
 const tune: TuneAnswer = {
@@ -188,7 +189,7 @@ describe('writing note by note', () => {
 		expect(places()).toEqual(written.slice(0, 2));
 		expect(writer.caret).toBe(960);
 		plan.undo();
-		await vi.waitFor(() => expect(places()).toEqual(written));
+		await until(() => expect(places()).toEqual(written));
 		writer.move(-100);
 		expect(writer.caret).toBe(0);
 		writer.move(1000);
