@@ -148,7 +148,7 @@
 		font-weight: 800;
 		font-size: 23px;
 		line-height: 1.15;
-		padding-block: 6px;
+		padding-block: 4px;
 		white-space: normal;
 		overflow-wrap: anywhere;
 	}
