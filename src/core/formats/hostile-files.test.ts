@@ -22,7 +22,7 @@ const WHOLE: readonly (readonly [string, Uint8Array])[] = [
 	['g.txt', strToU8('Song\n\n[Verse]\nC    G7/B  Am\nwords and words\n| F  C/E | Dm7 |\nmore\n')]
 ];
 /** More when they are asked for: `VITE_HOSTILE_RUNS=5000`. */
-const RUNS = Number(import.meta.env.VITE_HOSTILE_RUNS ?? 60);
+const RUNS = Number(import.meta.env.VITE_HOSTILE_RUNS ?? 25);
 /** Changes of a file: bytes replaced, cut out, doubled, or joined with others. */
 const wounds = fc.array(
 	fc.record({

@@ -12,7 +12,7 @@ const SIZE = 64 * 1024;
 /** How much longer than ordinary input of the same size anything else may take. */
 const MOST_TIMES = 10;
 /** More when they are asked for: `VITE_LINEAR_RUNS=all` tries every unit there is. */
-const WANTED = String(import.meta.env.VITE_LINEAR_RUNS ?? '12');
+const WANTED = String(import.meta.env.VITE_LINEAR_RUNS ?? '6');
 
 const filled = (unit: string, size = SIZE): string =>
 	unit.repeat(Math.ceil(size / unit.length)).slice(0, size);

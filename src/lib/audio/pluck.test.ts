@@ -37,7 +37,8 @@ describe('a plucked note', () => {
 			expect(loud(0, 4800)).toBeGreaterThan(0.4);
 			expect(loud(samples.length - 4800, samples.length)).toBeLessThan(0.35);
 			expect(samples[samples.length - 1]).toBeCloseTo(0, 6);
-			expect(samples).toEqual(pluck(midi, RATE));
+			const again = pluck(midi, RATE);
+			expect(again.every((sample, i) => sample === samples[i])).toBe(true);
 		}
 	});
 });

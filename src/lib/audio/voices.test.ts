@@ -44,7 +44,7 @@ describe('the voices of the band', () => {
 		['keys', [50, 57, 64, 70]],
 		['line', [52, 59, 64, 71, 76, 83]]
 	])('%s is in tune, to six cents', (voice, pitches) => {
-		for (const midi of pitches) {
+		for (const midi of LONG ? pitches : [pitches[0], pitches[pitches.length - 1]]) {
 			const off = centsOff(renderVoice(bank, voice, midi, 1, RATE), midi);
 			expect(Math.abs(off), `${voice} ${midi}: ${off.toFixed(1)} cents`).toBeLessThan(6);
 		}

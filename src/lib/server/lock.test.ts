@@ -3,8 +3,10 @@ import { mkdirSync, mkdtempSync, readdirSync, rmSync, symlinkSync } from 'node:f
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, describe, expect, it } from 'vitest';
+import { LONG } from '$core/test-runs';
 import { FolderInUse, lockFolder } from './lock';
 
+const ROUNDS = LONG ? 25 : 10;
 const scratch = mkdtempSync(join(tmpdir(), 'arc-step-lock-'));
 afterAll(() => rmSync(scratch, { recursive: true, force: true }));
 const folder = (name: string): string => {
@@ -64,7 +66,7 @@ describe.skipIf(process.platform === 'win32')('the lock of a data folder', () =>
 
 	it('is had by exactly one of many who come at once, also after a kill', async () => {
 		const real = folder('raced');
-		for (let round = 0; round < 25; round++) {
+		for (let round = 0; round < ROUNDS; round++) {
 			if (round % 5 === 4) await (await holder(real))();
 			const tries = await Promise.allSettled(Array.from({ length: 12 }, () => lockFolder(real)));
 			const had = tries.filter((one) => one.status === 'fulfilled');
