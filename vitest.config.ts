@@ -1,4 +1,4 @@
-import { sveltekit } from '@sveltejs/kit/vite';
+import { svelte } from '@sveltejs/vite-plugin-svelte';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
@@ -10,8 +10,23 @@ const ALONE = readdirSync(at('src'), { recursive: true, encoding: 'utf8' })
 	.filter((file) => file.endsWith('.test.ts'))
 	.map((file) => join('src', file))
 	.filter((file) => readFileSync(at(file), 'utf8').includes('vi.mock('));
-/** What computes and what stores, without the framework. */
-const PLAIN = ['src/core/**/*.test.ts', 'src/lib/{api,audio,server,workers}/**/*.test.ts'];
+/** All but the framework's own plugin, of which no test needs a thing. */
+const shared = {
+	extends: true as const,
+	plugins: [svelte()],
+	resolve: {
+		alias: {
+			$core: at('src/core'),
+			$lib: at('src/lib'),
+			'$app/environment': at('src/lib/state/test-environment.ts')
+		}
+	},
+	test: {
+		include: ['src/**/*.test.ts'],
+		// Databases that live for seconds do without their second, better compilation.
+		execArgv: ['--liftoff-only']
+	}
+};
 
 export default defineConfig({
 	test: {
@@ -22,30 +37,9 @@ export default defineConfig({
 		testTimeout: 180_000,
 		hookTimeout: 300_000,
 		projects: [
-			// The modules are read once for all files of a worker, and nothing in them is of the framework, which halves the time.
-			{
-				extends: true,
-				resolve: { alias: { $core: at('src/core'), $lib: at('src/lib') } },
-				test: {
-					name: 'plain',
-					include: PLAIN,
-					exclude: ALONE,
-					isolate: false,
-					// Databases that live for seconds do without their second, better compilation.
-					execArgv: ['--liftoff-only']
-				}
-			},
-			{
-				extends: true,
-				plugins: [sveltekit()],
-				test: {
-					name: 'app',
-					include: ['src/**/*.test.ts'],
-					exclude: [...PLAIN, ...ALONE],
-					isolate: false
-				}
-			},
-			{ extends: true, plugins: [sveltekit()], test: { name: 'alone', include: ALONE } }
+			// The modules are read once for all files of a worker, which halves the time.
+			{ ...shared, test: { ...shared.test, name: 'shared', exclude: ALONE, isolate: false } },
+			{ ...shared, test: { ...shared.test, name: 'alone', include: ALONE } }
 		]
 	}
 });
