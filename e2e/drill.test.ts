@@ -1,5 +1,5 @@
 import { expect, test, type Page } from './test';
-import { expectAccessible, expectNoOverflow, FAKE_MIDI, newTune, visit } from './helpers';
+import { FAKE_MIDI, expectAccessible, expectNoOverflow, go, newTune, visit } from './helpers';
 
 /** Four bars that are over in three and a half seconds. */
 const QUICK = 'title: Quick Lanterns\nkey: C major\ntempo: 280\n\n| C | F | G7 | Am |\n';
@@ -87,7 +87,7 @@ test('a drill is made in three choices and kept with its place', async ({ page, 
 		'Quick Lanterns · bars 1–2 · in F · position 8 · a chord tone on every change · chord tones only · eighths only · 240→280';
 	await expect(page.locator('.rule')).toContainText(line);
 	await expect(page.locator('.strips')).toBeVisible();
-	await visit(page, `/tunes/${tune.id}/drill?position=8&key=F`);
+	await go(page, `/tunes/${tune.id}/drill?position=8&key=F`);
 	await expect(page.locator('.rule')).toContainText(line);
 	// The same work in the next key, and another place.
 	await page.keyboard.press('Shift+.');
@@ -174,10 +174,10 @@ test('the simulated player is set by hand; a pass is heard again and noted; a dr
 	await page.getByLabel('Note of the take').fill('Every thumb.');
 	await page.keyboard.press('Enter');
 	await expect(page.getByRole('button', { name: 'Every thumb.' })).toBeVisible();
-	await visit(page, '/log');
+	await go(page, '/log');
 	await expect(page.locator('.last')).toContainText('Every thumb.');
 
-	await visit(page, '/');
+	await go(page, '/');
 	const strip = page.locator('.today .strip');
 	const titles = await strip.locator('b').allInnerTexts();
 	await strip
@@ -274,6 +274,6 @@ test('the words of care come once, and stay in the help', async ({ page, request
 	await page.reload();
 	await expect(verdict(page)).toBeVisible();
 	await expect(page.getByText('Before you play.')).toHaveCount(0);
-	await visit(page, '/help#care');
+	await go(page, '/help#care');
 	await expect(page.getByText('Pain that stays is for a clinician')).toBeVisible();
 });

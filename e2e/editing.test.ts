@@ -2,11 +2,12 @@ import { expect, test } from './test';
 import { editorOf, newTune, typeChart, visit } from './helpers';
 
 test('two tabs: the stale save shows both texts and loses neither', async ({
+	page: first,
 	context,
 	request
 }) => {
 	const tune = await newTune(request);
-	const [first, second] = [await context.newPage(), await context.newPage()];
+	const second = await context.newPage();
 	await visit(first, `/tunes/${tune.id}/chart`);
 	await visit(second, `/tunes/${tune.id}/chart`);
 	await typeChart(first, 'title: First\n| C |');

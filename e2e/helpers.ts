@@ -26,6 +26,18 @@ export async function visit(page: Page, path: string): Promise<void> {
 	await page.evaluate(() => document.fonts.ready);
 }
 
+/** Goes on to another page of the app as by a link, without loading the app again. */
+export async function go(page: Page, path: string): Promise<void> {
+	await page.evaluate((to) => {
+		const link = document.createElement('a');
+		link.href = to;
+		document.body.append(link);
+		link.click();
+		link.remove();
+	}, path);
+	await page.waitForURL(path);
+}
+
 /** The chart editor, ready to type in. */
 export const editorOf = (page: Page) => page.locator('.cm-content');
 

@@ -85,23 +85,6 @@ test('a phrase is heard, put in the line, and a motif is caught from there', asy
 	await expect(call(page, 'E♭', 'the call').getByRole('button')).toHaveCount(3);
 });
 
-test('the phrase screen in both themes, on a tablet and a phone', async ({ page, request }) => {
-	const tune = await newTune(request, HARBOURS);
-	for (const scheme of ['light', 'dark'] as const) {
-		await page.emulateMedia({ colorScheme: scheme });
-		await visit(page, `/tunes/${tune.id}/phrase?position=6`);
-		await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
-		await expectAccessible(page);
-	}
-	for (const size of [
-		{ width: 820, height: 1180 },
-		{ width: 390, height: 844 }
-	]) {
-		await page.setViewportSize(size);
-		await expectNoOverflow(page);
-	}
-});
-
 test('phrases and motifs over the API', async ({ request }) => {
 	const motif = {
 		basis: 'role',

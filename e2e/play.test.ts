@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from './test';
 import { parseMidi } from 'midi-file';
-import { expectAccessible, expectNoOverflow, newTune, visit } from './helpers';
+import { expectAccessible, expectNoOverflow, go, newTune, visit } from './helpers';
 
 /** Short bars, so that a test need not wait. */
 const QUICK = 'title: Quick Lanterns\nkey: C major\ntempo: 280\n\n| C | F | G7 | Am |\n';
@@ -129,7 +129,7 @@ test('the stand view opens with F, goes by pedal, and closes', async ({ page, re
 	await expect(stand).toHaveCount(0);
 	await expect(page).not.toHaveURL(/stand/);
 	// From the notebook the same key opens it on the tune that was open last.
-	await visit(page, '/');
+	await go(page, '/');
 	await page.keyboard.press('f');
 	await expect(stand).toBeVisible();
 	for (const size of [

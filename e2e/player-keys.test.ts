@@ -1,5 +1,5 @@
 import { expect, test, type Page } from './test';
-import { editorOf, newTune, visit } from './helpers';
+import { editorOf, go, newTune, visit } from './helpers';
 
 /** Tabs until something that matches has the focus. */
 async function tabTo(page: Page, selector: string): Promise<void> {
@@ -24,7 +24,7 @@ for (const theme of ['dark'] as const) {
 		await expect(page.locator('p.title')).toHaveText('Nettle Tea');
 
 		const tune = await newTune(request);
-		await visit(page, `/tunes/${tune.id}/chart`);
+		await go(page, `/tunes/${tune.id}/chart`);
 		await editorOf(page).waitFor();
 		// From anywhere into the text; a wrong symbol, the next problem, its suggestion.
 		await page.keyboard.press('F6');
@@ -95,9 +95,9 @@ test('single keys rest while typing and when they are switched off', async ({ pa
 	await page.keyboard.press('ControlOrMeta+End');
 	await page.keyboard.type('// 2 n');
 	await expect(page).toHaveURL(/\/chart/);
-	await visit(page, '/settings');
+	await go(page, '/settings');
 	await page.getByRole('switch', { name: /Single-key/ }).click();
-	await visit(page, `/tunes/${tune.id}/neck`);
+	await go(page, `/tunes/${tune.id}/neck`);
 	await page.keyboard.press('3');
 	await expect(page).toHaveURL(/\/neck/);
 });

@@ -108,10 +108,14 @@ test('several routes of a tune: open, begin a new one, delete, bring back', asyn
 	await expect(page.getByRole('button', { name: 'Second' })).toBeVisible();
 });
 
-test('two tabs on one route: the stale save asks first', async ({ context, request }) => {
+test('two tabs on one route: the stale save asks first', async ({
+	page: first,
+	context,
+	request
+}) => {
 	const tune = await newTune(request);
 	const route = await newRoute(request, tune.id);
-	const [first, second] = [await context.newPage(), await context.newPage()];
+	const second = await context.newPage();
 	for (const page of [first, second])
 		await visit(page, `/tunes/${tune.id}/route?route=${route.id}`);
 	await first.keyboard.press('w');

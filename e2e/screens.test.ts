@@ -1,47 +1,65 @@
-import { expect, test } from './test';
-import { expectAccessible, expectNoOverflow, newTune, visit } from './helpers';
+import { expect, test, violations } from './test';
+import { expectAccessible, expectNoOverflow, go, newTune, visit } from './helpers';
 
-const SIZES = [
-	{ name: 'desk', width: 1280, height: 800 },
-	{ name: 'tablet', width: 820, height: 1180 },
-	{ name: 'phone', width: 390, height: 844 }
+const SIZES = {
+	phone: { width: 390, height: 844 },
+	tablet: { width: 820, height: 1180 },
+	desk: { width: 1280, height: 800 }
+};
+const NOTEBOOK = [
+	'/',
+	'/log',
+	'/settings',
+	'/help',
+	'/tunes/00000000-0000-4000-8000-000000000000/chart'
+];
+const TUNE = [
+	...['chart', 'neck', 'route', 'phrase', 'drill', 'sheet'].map((screen) => `ferry/${screen}`),
+	'waltz/route'
 ];
 
-for (const { name, width, height } of SIZES) {
-	// The theme changes colours alone: sizes are looked at once.
-	for (const theme of name === 'desk' ? (['light', 'dark'] as const) : (['light'] as const)) {
-		test(`every screen on a ${name}, ${theme}`, async ({ page, request }) => {
-			test.slow();
-			await page.setViewportSize({ width, height });
-			await page.emulateMedia({ colorScheme: theme });
-			const { tunes } = await (await request.get('/api/v1/tunes')).json();
-			const ferry = tunes.find((tune: { title: string }) => tune.title === 'Tin Roof Ferry').id;
-			const waltz = tunes.find((tune: { title: string }) => tune.title === 'Marsh Waltz').id;
-			for (const path of [
-				...['/', '/log', '/settings', '/help', '/tunes/00000000-0000-4000-8000-000000000000/chart'],
-				...['chart', 'neck', 'route', 'drill', 'sheet'].map(
-					(screen) => `/tunes/${ferry}/${screen}`
-				),
-				`/tunes/${waltz}/route`
-			]) {
-				await visit(page, path);
-				await expectNoOverflow(page);
-				// The tablet shows the phone's parts at the desk's sizes: axe has nothing new to see there.
-				if (name === 'tablet') continue;
-				// These are looked at where they are used, with more on them than here.
-				if (theme === 'light' && /(log|drill)$/.test(path)) continue;
-				if (name === 'desk' && theme === 'light' && /(chart|neck|route)$/.test(path)) continue;
-				// Colours are those of the desk.
-				const without = name === 'phone' ? ['color-contrast'] : [];
-				await expectAccessible(
-					page,
-					undefined,
-					theme === 'dark' ? ['color-contrast'] : undefined,
-					without
-				);
-			}
-		});
-	}
+for (const [what, screens] of [
+	['the notebook', NOTEBOOK],
+	['a tune', TUNE]
+] as const) {
+	test(`every screen of ${what} at every size, in both themes, within its policy`, async ({
+		page,
+		request
+	}) => {
+		test.slow();
+		const broken = await violations(page);
+		const { tunes } = await (await request.get('/api/v1/tunes')).json();
+		const called = (name: string) =>
+			tunes.find(({ title }: { title: string }) => title === name).id as string;
+		for (const screen of screens) {
+			const path = screen
+				.replace('ferry', `/tunes/${called('Tin Roof Ferry')}`)
+				.replace('waltz', `/tunes/${called('Marsh Waltz')}`);
+			// Loaded in the hand, then laid down, then on the desk: each size is looked at once, the theme changes colours alone.
+			await page.setViewportSize(SIZES.phone);
+			await page.emulateMedia({ colorScheme: 'light' });
+			await visit(page, path);
+			const inline = await page.evaluate(() =>
+				[...document.querySelectorAll('*')].flatMap((element) =>
+					element.getAttributeNames().filter((name) => name.startsWith('on'))
+				)
+			);
+			expect(inline, path).toEqual([]);
+			await expectNoOverflow(page);
+			// Colours are those of the desk.
+			await expectAccessible(page, undefined, undefined, ['color-contrast']);
+			// The tablet shows the phone's parts at the desk's sizes: axe has nothing new to see there.
+			await page.setViewportSize(SIZES.tablet);
+			await expectNoOverflow(page);
+			await page.setViewportSize(SIZES.desk);
+			await expectNoOverflow(page);
+			// These are looked at where they are used, with more on them than here.
+			if (!/(log|drill|chart|neck|route)$/.test(path)) await expectAccessible(page);
+			await page.emulateMedia({ colorScheme: 'dark' });
+			await expectAccessible(page, undefined, ['color-contrast']);
+			expect(broken, path).toEqual([]);
+		}
+	});
 }
 
 test('a tune that does not exist says so and leads home', async ({ page }) => {
@@ -80,10 +98,10 @@ test('an unplannable chart and an empty one teach what to do', async ({ page, re
 	const tune = await newTune(request, 'title: Silence\n\n| N.C. |\n');
 	await visit(page, `/tunes/${tune.id}/neck`);
 	await expect(page.getByRole('link', { name: 'Write the chart' })).toBeVisible();
-	await visit(page, `/tunes/${tune.id}/route`);
+	await go(page, `/tunes/${tune.id}/route`);
 	await expect(page.getByRole('link', { name: 'Write the chart' })).toBeVisible();
 	const vamp = await newTune(request, 'title: Vamp\n\n| Dm9 | % |\n');
-	await visit(page, `/tunes/${vamp.id}/route`);
+	await go(page, `/tunes/${vamp.id}/route`);
 	await page.keyboard.press('r');
 	await expect(page.getByRole('heading', { level: 1 })).toHaveText('The one change lands.');
 });
@@ -101,6 +119,7 @@ test('an open tuning is drawn with its own notes', async ({ page, request }) => 
 
 test('odd instruments are drawn whole, at both ends of the neck', async ({ page, request }) => {
 	test.slow();
+	await visit(page, '/help');
 	for (const header of [
 		'tuning: bass',
 		'tuning: E3 E3 E3 E3',
@@ -111,7 +130,7 @@ test('odd instruments are drawn whole, at both ends of the neck', async ({ page,
 			request,
 			`title: Odd\nkey: D\n${header}\n\n| D7 | Gm(maj7) | C#dim7 |\n`
 		);
-		await visit(page, `/tunes/${tune.id}/neck?position=1`);
+		await go(page, `/tunes/${tune.id}/neck?position=1`);
 		await expect(page.getByRole('heading', { level: 1 })).toContainText('lies best');
 		const slider = page.getByRole('slider', { name: 'Place of the hand' });
 		const last = (await slider.getAttribute('aria-valuemax')) ?? '1';

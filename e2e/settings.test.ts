@@ -1,5 +1,5 @@
 import { expect, test } from './test';
-import { expectAccessible, newTune, visit } from './helpers';
+import { expectAccessible, go, newTune, visit } from './helpers';
 
 test('the theme is chosen once and stays', async ({ page }) => {
 	await visit(page, '/settings');
@@ -7,7 +7,7 @@ test('the theme is chosen once and stays', async ({ page }) => {
 	await expect(page.locator('html')).toHaveClass(/dark/);
 	await visit(page, '/');
 	await expect(page.locator('html')).toHaveClass(/dark/);
-	await visit(page, '/settings');
+	await go(page, '/settings');
 	await page.getByRole('radio', { name: /^Paper/ }).click();
 	await expect(page.locator('html')).not.toHaveClass(/dark/);
 });
@@ -21,9 +21,9 @@ test('marks show names or roles, by N or by the setting', async ({ page, request
 	await expect(third).toHaveText('3');
 	await page.reload();
 	await expect(third).toHaveText('3');
-	await visit(page, '/settings');
+	await go(page, '/settings');
 	await page.getByRole('radio', { name: /^Note names/ }).click();
-	await visit(page, `/tunes/${tune.id}/neck?position=6`);
+	await go(page, `/tunes/${tune.id}/neck?position=6`);
 	await expect(third).toHaveText('D');
 });
 
@@ -33,9 +33,9 @@ test('plain names change what is shown and nothing else', async ({ page, request
 	await page.getByRole('button', { name: /numerals or tones/ }).click();
 	const bar = page.locator('.row .bar').first();
 	await expect(bar).toContainText('F♭');
-	await visit(page, '/settings');
+	await go(page, '/settings');
 	await page.getByRole('switch', { name: /Plain names/ }).click();
-	await visit(page, `/tunes/${tune.id}/chart`);
+	await go(page, `/tunes/${tune.id}/chart`);
 	await expect(bar).toContainText('E');
 	await expect(bar).not.toContainText('F♭');
 	const answer = await request.post('/api/v1/analyze', { data: { chart: tune.chart } });
@@ -52,10 +52,10 @@ test('the neck turns over and round', async ({ page, request }) => {
 	await visit(page, `/tunes/${tune.id}/neck?position=6`);
 	expect((await placeOf('1-6')).y).toBeLessThan((await placeOf('6-6')).y);
 	expect((await placeOf('3-6')).x).toBeLessThan((await placeOf('3-8')).x);
-	await visit(page, '/settings');
+	await go(page, '/settings');
 	await page.getByRole('switch', { name: /Thin string on top/ }).click();
 	await page.getByRole('switch', { name: /Left-handed/ }).click();
-	await visit(page, `/tunes/${tune.id}/neck?position=6`);
+	await go(page, `/tunes/${tune.id}/neck?position=6`);
 	expect((await placeOf('1-6')).y).toBeGreaterThan((await placeOf('6-6')).y);
 	expect((await placeOf('3-6')).x).toBeGreaterThan((await placeOf('3-8')).x);
 	// The arrow keys follow the picture: right is toward the nut now.
@@ -117,14 +117,14 @@ test('own instruments, hand and scales are kept in the notebook', async ({ page,
 
 	// Its tune is drawn with its strings.
 	const tune = await newTune(request, 'title: Low\nkey: C\ntuning: bass\n\n| C | F |\n');
-	await visit(page, `/tunes/${tune.id}/neck?position=3`);
+	await go(page, `/tunes/${tune.id}/neck?position=3`);
 	await expect(page.getByRole('slider', { name: 'Place of the hand' })).toHaveAttribute(
 		'aria-valuemax',
 		'17'
 	);
 	await expect(page.locator('svg text', { hasText: /^IV$/ })).toBeVisible();
 
-	await visit(page, '/settings');
+	await go(page, '/settings');
 	await form.getByRole('button', { name: `Delete ${name}` }).click();
 	await expect(row).toHaveCount(0);
 	await page.getByRole('button', { name: 'Bring it back' }).click();
@@ -149,11 +149,11 @@ test('own instruments, hand and scales are kept in the notebook', async ({ page,
 	await scales.getByRole('textbox', { name: 'Degrees' }).fill('1 2 b3 5 6');
 	await scales.getByRole('button', { name: 'Add it' }).click();
 	await expect(scales.locator('li', { hasText: 'Lock gate' })).toContainText('1 2 ♭3 5 6');
-	await visit(page, `/tunes/${tune.id}/neck?position=3`);
+	await go(page, `/tunes/${tune.id}/neck?position=3`);
 	await page.getByRole('button', { name: /^Scale in use/ }).click();
 	await page.getByRole('combobox', { name: 'Scale' }).selectOption({ label: 'Lock gate' });
 	await expect(page.getByRole('button', { name: /^Scale in use: C Lock gate/ })).toBeVisible();
-	await visit(page, '/settings');
+	await go(page, '/settings');
 	await scales.getByRole('button', { name: 'Delete Lock gate' }).click();
 	await expect(scales.locator('li', { hasText: 'Lock gate' })).toHaveCount(0);
 });

@@ -12,30 +12,50 @@ export async function runBefore(page: Page, script: () => void): Promise<void> {
 }
 
 /** A function of the test that its page may call. */
-export async function lend(page: Page, name: string, call: (text: string) => void): Promise<void> {
+async function lend(page: Page, name: string, call: (text: string) => void): Promise<void> {
 	put.push(await page.exposeFunction(name, call));
 }
 
-/** A page that is as good as new: nothing of the last test is on it, stored, allowed or listened to. */
-async function clean(page: Page, path: string): Promise<void> {
+/** Everything that the browser refuses by the page’s policy, as it happens. */
+export async function violations(page: Page): Promise<string[]> {
+	const found: string[] = [];
+	await lend(page, 'tellViolation', (text) => found.push(text));
+	await runBefore(page, () =>
+		addEventListener('securitypolicyviolation', (event) => {
+			const tell = (window as unknown as { tellViolation: (text: string) => void }).tellViolation;
+			tell(
+				`${event.effectiveDirective} ${event.blockedURI} ${event.sourceFile}:${event.lineNumber}`
+			);
+		})
+	);
+	return found;
+}
+
+/**
+ * A page that is as good as new from the next document on that it opens: nothing of the last test is on it,
+ * stored, allowed or listened to. Opening a document only to clear would take a fifth of a short test.
+ */
+async function clean(page: Page, name: string): Promise<void> {
 	const context = page.context();
 	// Those of a page that is gone went with it.
 	for (const one of put.splice(0)) await one.dispose().catch(() => null);
 	for (const other of context.pages()) if (other !== page) await other.close();
 	page.removeAllListeners();
-	// A document of the app's own origin that runs nothing: what it stores is the app's.
-	await page.goto(path);
-	await page.evaluate(() => {
-		localStorage.clear();
-		sessionStorage.clear();
-	});
+	put.push(
+		await page.addInitScript((test) => {
+			if (sessionStorage.getItem('test') === test) return;
+			localStorage.clear();
+			sessionStorage.clear();
+			sessionStorage.setItem('test', test);
+		}, name)
+	);
 	await context.clearCookies();
 	await context.clearPermissions();
 	await page.mouse.move(0, 0);
 }
 
 /**
- * Tests of the real interface. Those of one worker share a page, which is cleaned before each: a new one takes
+ * Tests of the real interface. Those of one worker share a page, which each finds cleaned: a new one takes
  * longer than most tests, and what was fetched stays in the browser's cache, as it does for a player. Tests
  * that want another kind of browser take Playwright's `test` itself.
  */
@@ -56,9 +76,10 @@ export const test = base.extend<{ tidy: undefined }, { shared: { page?: Page } }
 		},
 		{ auto: true }
 	],
-	page: async ({ shared, browser, viewport, colorScheme }, use) => {
-		if (shared.page && !shared.page.isClosed()) await clean(shared.page, '/favicon.svg');
-		else {
+	page: async ({ shared, browser, viewport, colorScheme }, use, { testId, retry }) => {
+		if (shared.page && !shared.page.isClosed()) {
+			await clean(shared.page, `${testId} ${retry}`);
+		} else {
 			await shared.page?.context().close();
 			shared.page = await (await browser.newContext()).newPage();
 		}
