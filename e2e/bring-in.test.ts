@@ -1,5 +1,15 @@
 import { expect, test, type Page } from './test';
-import { backupOf, expectAccessible, expectNoOverflow, FERRY, newTune, visit } from './helpers';
+import {
+	backupOf,
+	editorOf,
+	expectAccessible,
+	expectNoOverflow,
+	FERRY,
+	made,
+	newTune,
+	typeChart,
+	visit
+} from './helpers';
 
 type Dropped = { name: string; text: string };
 
@@ -59,6 +69,31 @@ test('a line dropped onto its tune becomes a route of it', async ({ page, reques
 	await expect(page.getByText('In the notebook: 1 route.')).toBeVisible();
 	const { routes } = await (await request.get(`/api/v1/tunes/${tune.id}/routes`)).json();
 	expect(routes.map(({ name }: { name: string }) => name)).toEqual(['my riff']);
+});
+
+test('a chart dropped onto the chart of another tune opens beside it, never in it', async ({
+	page,
+	request
+}) => {
+	const tune = await newTune(request);
+	await visit(page, `/tunes/${tune.id}/chart`);
+	await expect(editorOf(page)).toContainText('Tin Roof Ferry');
+	await drop(page, [{ name: 'slip.txt', text: 'title: Slip and Chain\n\n| Am7 | D7 |\n' }]);
+	await page.getByRole('dialog').getByRole('button', { name: 'Keep it' }).click();
+	await expect(page).not.toHaveURL(new RegExp(tune.id));
+	await expect(editorOf(page)).toContainText('Slip and Chain');
+	await typeChart(page, 'title: Slip and Chain\n\n| Am7 | D7 | Gmaj7 |\n');
+	await page.keyboard.press('ControlOrMeta+s');
+	await expect(page.getByRole('status').first()).toHaveText('Saved');
+	const chartOf = async (id: string) =>
+		(await (await request.get(`/api/v1/tunes/${id}`)).json()).chart as string;
+	const kept = /tunes\/([^/]+)/.exec(page.url())?.[1] ?? '';
+	made.push(kept);
+	expect(await chartOf(kept)).toContain('Gmaj7');
+	expect(await chartOf(tune.id)).toBe(tune.chart);
+	// And back: each screen shows what the tune in the address has.
+	await page.goBack();
+	await expect(editorOf(page)).toContainText('Tin Roof Ferry');
 });
 
 test('a backup is shown before it is restored', async ({ page, request }) => {

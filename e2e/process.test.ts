@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { start } from './server';
 
 /** How often a server is killed; more often where a longer look is wanted. */
-const KILLS = Number(process.env.ARC_STEP_KILLS ?? 5);
+const KILLS = Number(process.env.ARC_STEP_KILLS ?? 3);
 
 type Kept = {
 	/** What was acknowledged of each tune: its chart by now, or null where it was deleted. */

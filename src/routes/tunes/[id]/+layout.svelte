@@ -115,7 +115,10 @@
 </script>
 
 <svelte:window onkeydown={keys} onkeydowncapture={space} />
-{@render children()}
+<!-- What a screen has begun with belongs to its tune: another tune gets a screen of its own. -->
+{#key data.tune.id}
+	{@render children()}
+{/key}
 {#if standing}
 	{#await import('$lib/ui/stand/StandView.svelte') then Stand}
 		<Stand.default onclose={() => void stand(false)} />
