@@ -70,7 +70,10 @@ export default ts.config(
 	...ts.configs.strict,
 	...svelte.configs.recommended,
 	{
-		languageOptions: { globals: { ...globals.browser, ...globals.node } },
+		languageOptions: {
+			globals: { ...globals.browser, ...globals.node },
+			parserOptions: { jsDocParsingMode: 'none' }
+		},
 		rules: {
 			'no-undef': 'off',
 			'@typescript-eslint/no-unused-vars': [

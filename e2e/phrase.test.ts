@@ -1,5 +1,5 @@
 import { expect, test, type Page } from './test';
-import { expectAccessible, expectNoOverflow, newTune, visit, FAKE_MIDI } from './helpers';
+import { expectAccessible, newTune, visit, FAKE_MIDI } from './helpers';
 
 const HARBOURS = 'title: Two Quays\nkey: Eb major\ntempo: 200\n\n| Eb | % | B | % |\n';
 const call = (page: Page, chord: string, says: string) =>
