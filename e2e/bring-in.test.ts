@@ -41,7 +41,7 @@ test('files dropped anywhere are shown, kept and taken back', async ({ page, req
 	await expect(dialog.getByText('A recording is judged on the Drill screen')).toBeVisible();
 	const before = (await (await request.get('/api/v1/tunes')).json()).tunes;
 	expect(before.map(({ title }: { title: string }) => title)).not.toContain('Quay Song');
-	await expectAccessible(page);
+	await expectAccessible(page, '[role="dialog"]');
 	await page.setViewportSize({ width: 390, height: 844 });
 	await expectNoOverflow(page);
 	await page.setViewportSize({ width: 1280, height: 800 });
@@ -107,7 +107,7 @@ test('a backup is shown before it is restored', async ({ page, request }) => {
 	});
 	const dialog = page.getByRole('dialog', { name: 'Restore a notebook' });
 	await expect(dialog.getByRole('row', { name: /^tunes 0 0 1 0/ })).toBeVisible();
-	await expectAccessible(page);
+	await expectAccessible(page, '[role="dialog"]');
 	await dialog.getByRole('radio', { name: 'Replace' }).click();
 	await expect(dialog.getByText('What is in it alone is gone')).toBeVisible();
 	await dialog.getByRole('radio', { name: 'Merge' }).click();
