@@ -38,6 +38,19 @@ export async function go(page: Page, path: string): Promise<void> {
 	await page.waitForURL(path);
 }
 
+/** Looks from now on for what may be on the screen for a moment only; tells whether it was. */
+export async function lookFor(page: Page, selector: string): Promise<() => Promise<boolean>> {
+	const look = await page.evaluateHandle((wanted) => {
+		const found = { seen: false };
+		new MutationObserver(() => (found.seen ||= document.querySelector(wanted) !== null)).observe(
+			document.body,
+			{ subtree: true, childList: true }
+		);
+		return found;
+	}, selector);
+	return () => look.evaluate(({ seen }) => seen);
+}
+
 /** The chart editor, ready to type in. */
 export const editorOf = (page: Page) => page.locator('.cm-content');
 

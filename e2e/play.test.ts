@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from './test';
 import { parseMidi } from 'midi-file';
-import { expectAccessible, expectNoOverflow, go, newTune, visit } from './helpers';
+import { expectAccessible, expectNoOverflow, go, lookFor, newTune, visit } from './helpers';
 
 /** Short bars, so that a test need not wait. */
 const QUICK = 'title: Quick Lanterns\nkey: C major\ntempo: 280\n\n| C | F | G7 | Am |\n';
@@ -29,8 +29,10 @@ test('a tune counts in, plays, follows its chords, changes tempo, loops and stop
 	request
 }) => {
 	await planned(page, request);
+	// Four beats of counting in are over in less than a second.
+	const counted = await lookFor(page, '.playing .count');
 	await page.keyboard.press('Space');
-	await expect(page.locator('.playing .count')).toBeVisible();
+	await expect.poll(counted).toBe(true);
 	await expect(bar(page)).toContainText('1 of 4');
 	// What sounds is now, on every part of the screen, and the note of the line lights.
 	await expect(page.locator('circle.sounding').first()).toBeVisible();
