@@ -84,16 +84,23 @@ export function chordMatch(
 
 const alive = isNull(tune.deletedAt);
 
+/** What of a tune is looked through for chords. */
+type Heard = {
+	readonly id: string;
+	readonly key: string;
+	/** Only where chords are asked for. */
+	readonly sounds?: TuneReading['sounds'];
+};
+
 /** The progression of a query in every tune that plays it. */
-async function chordMatches(db: Database, query: Query): Promise<Map<string, Match>> {
-	if (!query.isProgression) return new Map();
-	const rows = await db
-		.select({ id: tune.id, key: tune.key, sounds: tune.sounds })
-		.from(tune)
-		.where(alive);
+async function chordMatches(
+	db: Database,
+	query: Query,
+	tunes: readonly Heard[]
+): Promise<Map<string, Match>> {
 	const hits = new Map<string, { from: number; to: number }>();
-	for (const { id, key, sounds } of rows) {
-		const wanted = query.chords(key);
+	for (const { id, key, sounds } of tunes) {
+		const wanted = sounds && query.chords(key);
 		const hit = wanted && findProgression(sounds, wanted);
 		if (hit) hits.set(id, hit);
 	}
@@ -114,12 +121,14 @@ async function chordMatches(db: Database, query: Query): Promise<Map<string, Mat
 /** Finds tunes by title, key, chords one after the other, and what was written about them. */
 export async function search(db: Database, text: string): Promise<SearchAnswer> {
 	const query = queryOf(text);
+	const looked = { id: tune.id, title: tune.title, key: tune.key, written: tune.written };
 	const tunes = await db
-		.select({ id: tune.id, title: tune.title, key: tune.key, written: tune.written })
+		// What sounds is fetched only for who asks for chords.
+		.select(query.isProgression ? { ...looked, sounds: tune.sounds } : looked)
 		.from(tune)
 		.where(alive)
 		.orderBy(asc(tune.createdAt), asc(tune.id));
-	const played = await chordMatches(db, query);
+	const played = await chordMatches(db, query, tunes);
 	const written = new Map<string, Written[]>();
 	const add = (place: string, rows: readonly { tuneId: string; text: string }[]) => {
 		for (const row of rows) {
