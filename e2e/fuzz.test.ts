@@ -8,7 +8,7 @@ import { start, type Running } from './server';
 
 /** Requests for each operation; more are sent where a longer look is wanted. */
 const LONG = process.env.ARC_STEP_FUZZ !== undefined;
-const RUNS = Number(process.env.ARC_STEP_FUZZ ?? 4);
+const RUNS = Number(process.env.ARC_STEP_FUZZ ?? 2);
 
 type Schema = {
 	type?: string | string[];

@@ -1,13 +1,29 @@
-import { devices, expect, test } from '@playwright/test';
+import { devices, expect, test as base, type Page } from '@playwright/test';
 import { expectNoOverflow, newTune, visit } from './helpers';
 
-// A phone in the hand: taps, no hover, no keys.
-test.use({
+/** A phone in the hand: taps, no hover, no keys. */
+const PHONE = {
 	viewport: { width: 390, height: 844 },
 	hasTouch: true,
 	isMobile: true,
 	userAgent: devices['Pixel 5'].userAgent
+};
+// They share a phone, one after another; no test asks what the one before has left in its storage.
+const test = base.extend<object, { phone: { page?: Page } }>({
+	phone: [
+		async ({ browser: _ }, use) => {
+			const phone: { page?: Page } = {};
+			await use(phone);
+			await phone.page?.context().close();
+		},
+		{ scope: 'worker' }
+	],
+	page: async ({ phone, browser }, use) => {
+		phone.page ??= await (await browser.newContext(PHONE)).newPage();
+		await use(phone.page);
+	}
 });
+test.describe.configure({ mode: 'default' });
 
 test('the whole job by touch', async ({ page, request }) => {
 	test.slow();
