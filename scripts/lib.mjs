@@ -20,18 +20,20 @@ export function run(command, args, options = {}) {
 	return done;
 }
 
-/** Runs a command in the project's folder beside others; resolves with its status and all that it said. */
-export function runQuietly(command, args, env = {}) {
+/**
+ * Runs a command in the project's folder beside others; resolves with its status and all that it said, which is
+ * shown at once where `stdio` is `inherit`.
+ */
+export function runBeside(command, args, env = {}, stdio = 'pipe') {
 	return new Promise((resolve) => {
 		const child = spawn(command, args, {
-			cwd: root,
-			shell: windows,
+			...{ cwd: root, shell: windows, stdio },
 			env: { ...process.env, ...env }
 		});
 		let output = '';
 		const take = (chunk) => (output += chunk);
-		child.stdout.on('data', take);
-		child.stderr.on('data', take);
+		child.stdout?.on('data', take);
+		child.stderr?.on('data', take);
 		child.once('error', (error) => resolve({ status: 1, output: error.message }));
 		child.once('close', (status) => resolve({ status: status ?? 1, output }));
 	});

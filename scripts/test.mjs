@@ -1,8 +1,9 @@
-// npm test: format, lint, types, unused code, unit tests, build, browser tests; a plain count at the end.
+// npm test: the build and the unit tests, format, lint, types and unused code beside them, the browser tests; a plain
+// count at the end.
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureChromium } from './chromium.mjs';
-import { bin, ensurePackages, isBuilt, root, run, runQuietly } from './lib.mjs';
+import { bin, ensurePackages, isBuilt, root, run, runBeside } from './lib.mjs';
 import { startPostgres } from './postgres.mjs';
 
 ensurePackages();
@@ -19,15 +20,15 @@ const server = join(results, 'server.json');
 const browser = join(results, 'browser.json');
 const failures = [];
 
-function step(name, program, args, env = {}) {
+async function step(name, program, args, env = {}) {
 	console.log(`\n— ${name}`);
-	const done = run(bin(program), args, { tolerate: true, env: { ...process.env, ...env } });
-	if (done.status !== 0) failures.push(name);
+	const { status } = await runBeside(bin(program), args, env, 'inherit');
+	if (status !== 0) failures.push(name);
 }
 
 /** A step beside others: what it says is shown when it has ended. */
 async function quietStep(name, program, args, env = {}) {
-	const { status, output } = await runQuietly(bin(program), args, { ...ROOMY, ...env });
+	const { status, output } = await runBeside(bin(program), args, { ...ROOMY, ...env });
 	console.log(`\n— ${name}\n${output.trim()}`);
 	if (status !== 0) failures.push(name);
 }
@@ -69,7 +70,7 @@ async function units() {
 }
 async function build() {
 	if (isBuilt()) return;
-	const { status, output } = await runQuietly(
+	const { status, output } = await runBeside(
 		process.execPath,
 		[join(root, 'scripts/build.mjs')],
 		ROOMY
@@ -77,10 +78,14 @@ async function build() {
 	console.log(`\n— build\n${output.trim()}`);
 	if (status !== 0) process.exit(status);
 }
-await Promise.all([build().then(checks), units()]);
-step('browser tests', 'playwright', ['test', '--reporter=list,json'], {
+const built = build();
+// What is left to check when the browser tests can begin goes on beside them.
+const checked = built.then(checks);
+await Promise.all([built, units()]);
+await step('browser tests', 'playwright', ['test', '--reporter=list,json'], {
 	PLAYWRIGHT_JSON_OUTPUT_FILE: browser
 });
+await checked;
 
 await postgres?.stop();
 const read = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : null);
