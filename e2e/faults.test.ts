@@ -2,7 +2,7 @@ import { expect, runBefore, test, type Page } from './test';
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { editorOf, newTune, typeChart, visit } from './helpers';
+import { editorOf, go, newTune, typeChart, visit } from './helpers';
 import { start } from './server';
 
 const FORGETS = 'This browser keeps nothing here';
@@ -31,15 +31,12 @@ test('where the browser denies its storage every page works, and says once that 
 			});
 		}
 	});
-	const screens = ['chart', 'neck', 'route', 'phrase', 'drill', 'sheet'];
-	for (const path of [
-		'/',
-		'/log',
-		'/settings',
-		'/help',
-		...screens.map((s) => `/tunes/${id}/${s}`)
-	]) {
-		await visit(page, path);
+	await visit(page, '/');
+	for (const path of ['/log', '/settings', '/help']) await go(page, path);
+	// What a screen does as it begins it does here, whether the page is loaded with it or was there before.
+	for (const screen of ['neck', 'route', 'phrase', 'drill', 'sheet']) {
+		await go(page, `/tunes/${id}/${screen}`);
+		await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
 	}
 	await visit(page, `/tunes/${id}/chart`);
 	await expect(page.getByText(FORGETS)).toHaveCount(1);
