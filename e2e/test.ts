@@ -1,5 +1,5 @@
 import { test as base, type Page } from '@playwright/test';
-import { made } from './helpers';
+import { asOpened, made } from './helpers';
 
 export { expect, type APIRequestContext, type Locator, type Page } from '@playwright/test';
 
@@ -8,11 +8,13 @@ const put: { dispose(): Promise<void> }[] = [];
 
 /** Runs something before the app's own scripts, on every page that is opened until the test ends. */
 export async function runBefore(page: Page, script: () => void): Promise<void> {
+	asOpened.delete(page);
 	put.push(await page.addInitScript(script));
 }
 
 /** A function of the test that its page may call. */
 async function lend(page: Page, name: string, call: (text: string) => void): Promise<void> {
+	asOpened.delete(page);
 	put.push(await page.exposeFunction(name, call));
 }
 
@@ -31,16 +33,39 @@ export async function violations(page: Page): Promise<string[]> {
 	return found;
 }
 
+/** What the app keeps in a browser whose player chose and played nothing. */
+const KEPT_ALWAYS = /^(arc-step-last-tune|arc-step-tab|mode-watcher-.*|sveltekit:.*|test)$/;
+
+/** Whether the app stands on a page as it was opened: nothing is chosen, kept or told that a new one would not know. */
+const isAsOpened = (page: Page, name: string) =>
+	page.evaluate(
+		([test, always]) => {
+			const kept = [...Object.keys(localStorage), ...Object.keys(sessionStorage)];
+			const told = document.querySelector('[data-sonner-toast], [role$="dialog"]');
+			if (document.documentElement.dataset.ready === undefined || told) return false;
+			if (!kept.every((one) => new RegExp(always).test(one))) return false;
+			sessionStorage.setItem('test', test);
+			return true;
+		},
+		[name, KEPT_ALWAYS.source] as const
+	);
+
 /**
  * A page that is as good as new from the next document on that it opens: nothing of the last test is on it,
  * stored, allowed or listened to. Opening a document only to clear would take a fifth of a short test.
  */
-async function clean(page: Page, name: string): Promise<void> {
+async function clean(page: Page, name: string, base: string): Promise<void> {
 	const context = page.context();
+	const alone = put.length === 1 && context.pages().length === 1;
 	// Those of a page that is gone went with it.
 	for (const one of put.splice(0)) await one.dispose().catch(() => null);
 	for (const other of context.pages()) if (other !== page) await other.close();
 	page.removeAllListeners();
+	asOpened.delete(page);
+	if (alone && page.url().startsWith(base) && (await isAsOpened(page, name))) {
+		asOpened.add(page);
+		page.once('domcontentloaded', () => asOpened.delete(page));
+	}
 	put.push(
 		await page.addInitScript((test) => {
 			if (sessionStorage.getItem('test') === test) return;
@@ -76,9 +101,9 @@ export const test = base.extend<{ tidy: undefined }, { shared: { page?: Page } }
 		},
 		{ auto: true }
 	],
-	page: async ({ shared, browser, viewport, colorScheme }, use, { testId, retry }) => {
+	page: async ({ shared, browser, baseURL, viewport, colorScheme }, use, { testId, retry }) => {
 		if (shared.page && !shared.page.isClosed()) {
-			await clean(shared.page, `${testId} ${retry}`);
+			await clean(shared.page, `${testId} ${retry}`, `${baseURL}/`);
 		} else {
 			await shared.page?.context().close();
 			shared.page = await (await browser.newContext()).newPage();

@@ -114,14 +114,16 @@ export class OpenTune {
 	);
 
 	constructor(tune: TuneAnswer, position: number | null, player: PlayerSetup = NO_SETUP) {
-		this.saved = tune;
 		this.player = player;
-		const last = lastPosition(this.instrument);
-		this.position = Math.min(
-			last,
-			Math.max(1, position ?? rootPosition(this.chart, player.instruments))
-		);
+		this.begin(tune, position);
+	}
+
+	/** Opens a tune from its start, whatever was looked at before; without a position the hand lies on the root. */
+	begin(tune: TuneAnswer, position: number | null): void {
+		this.saved = tune;
+		[this.keyed, this.slide, this.block] = [null, 0, false];
 		this.cursor = this.chart.changes.length > 1 ? 1 : 0;
+		this.moveTo(position ?? rootPosition(this.chart, this.player.instruments));
 	}
 
 	/** The scale for a chord: one chosen for it, or the chart's own. */

@@ -71,6 +71,21 @@ describe('the open tune', () => {
 	});
 });
 
+describe('another tune in the same place', () => {
+	it('begins as it would if it were opened first', () => {
+		const open = new OpenTune(tune('key: C\n| C | F | G | Am | Dm |'), 7);
+		open.step(2);
+		[open.slide, open.block] = [1, true];
+		const other = tune('key: Bb\n| Bb | Eb | F7 |', { id: 'other' });
+		open.begin(other, null);
+		expect([open.saved.id, open.cursor, open.position]).toEqual(['other', 1, 6]);
+		expect([open.slide, open.block, open.keyed]).toEqual([0, false, null]);
+		expect(`${open.now?.symbol}>${open.next?.symbol}`).toBe('Bb>Eb');
+		open.begin(tune('| Dm |'), 3);
+		expect([open.cursor, open.position, open.now?.symbol]).toEqual([0, 3, 'Dm']);
+	});
+});
+
 describe('the chart while it is edited', () => {
 	const begin = (chart: string) => {
 		const open = new OpenTune(tune(chart), 5);

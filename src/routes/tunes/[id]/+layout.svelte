@@ -59,9 +59,7 @@
 		untrack(() => {
 			if (tune.id !== open.saved.id) {
 				transport.leave();
-				[open.slide, open.block] = [0, false];
-				open.replace(tune);
-				open.moveTo(startAt() ?? 5);
+				open.begin(tune, startAt());
 			} else if (tune.version > open.saved.version) open.replace(tune);
 		});
 	});
