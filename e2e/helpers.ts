@@ -84,6 +84,12 @@ export async function expectAccessible(
 	if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axe.source);
 	const told = await page.evaluate(
 		async ([within, chosen, left]) => {
+			// What fades in has other colours for a while: looked at is what stays.
+			const frame = () => new Promise(requestAnimationFrame);
+			await frame().then(frame);
+			const fades = document.getAnimations().filter((one) => one.playState === 'running');
+			const ending = fades.filter((one) => one.effect?.getComputedTiming().endTime !== Infinity);
+			await Promise.allSettled(ending.map((one) => one.finished));
 			const { run } = (window as unknown as { axe: typeof axe }).axe;
 			const { violations } = await run(within ?? document, {
 				// What passed is not told: telling it takes longer than looking.
