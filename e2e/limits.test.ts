@@ -80,7 +80,8 @@ test.describe('a server that is asked too much', () => {
 	let server: Running;
 	let url: string;
 	test.beforeAll(async () => {
-		server = await start(data);
+		// As many files as most systems let a program open.
+		server = await start(data, {}, ['bash', '-c', 'ulimit -n 1024; exec "$0" "$@"']);
 		({ url } = server);
 	});
 
@@ -154,6 +155,29 @@ test.describe('a server that is asked too much', () => {
 		expect(told).toContain('413');
 		expect(told).toContain('more than 1 MiB');
 		expect(told).toContain('"ok":true');
+	});
+
+	test('more connections than files can be opened harm nothing', async () => {
+		const { port, hostname } = new URL(url);
+		const [file] = /_app\/immutable\/[^"]+\.js/.exec(await (await fetch(url)).text()) ?? [];
+		let told = 0;
+		const asked = [file, 'backup.json', 'log', file];
+		const sockets = Array.from({ length: 1500 }, (_, i) => {
+			const socket = connect(Number(port), hostname).on('error', () => null);
+			socket.once('data', () => told++);
+			socket.write(`GET /${asked[i % 4]} HTTP/1.1\r\nHost: ${hostname}\r\n\r\n`);
+			return socket;
+		});
+		const gone = () => sockets.filter(({ closed }) => closed).length;
+		// Those that are taken are answered, the others hung up on.
+		await expect
+			.poll(() => [told > 100, gone() > 500, told + gone() >= 1500])
+			.toEqual([true, true, true]);
+		for (const socket of sockets) socket.destroy();
+		await expect.poll(async () => (await fetch(`${url}/${file}`)).status).toBe(200);
+		for (const path of ['healthz', 'backup.json', 'log', 'settings', 'api/v1/tunes']) {
+			expect((await fetch(`${url}/${path}`)).status, path).toBe(200);
+		}
 	});
 
 	test('a data folder that is taken away is noticed', async () => {

@@ -10,6 +10,8 @@ import { root } from './lib.mjs';
 const END_WORK_MS = 1000;
 const HANG_UP_MS = 1500;
 const STOP_LIMIT_MS = 2500;
+/** Descriptors that the database, its threads and what they read may need. */
+const RESERVED = 400;
 const LOOPBACK = /^(localhost|127(\.\d{1,3}){3}|::1)$/i;
 
 /** The certificate and key to be served with, in PEM; null without them. */
@@ -29,6 +31,16 @@ function readTls() {
 		key: read('ARC_STEP_TLS_KEY', key),
 		minVersion: 'TLSv1.2'
 	};
+}
+
+/**
+ * How many connections are taken at once; who opens more is hung up on. Each may ask for a file while the server
+ * still has descriptors left: a part of the app that cannot be read when it is first needed is missing for good.
+ */
+function mostConnections() {
+	const soft = process.report.getReport().userLimits?.open_files.soft;
+	if (typeof soft !== 'number') return 1000;
+	return Math.min(1000, Math.max(50, Math.floor((soft - RESERVED) / 2)));
 }
 
 export async function serve() {
@@ -61,6 +73,13 @@ export async function serve() {
 		// Also for what is served as a file; what the app answers says more.
 		response.setHeader('x-content-type-options', 'nosniff');
 		response.setHeader('cross-origin-resource-policy', 'same-origin');
+		// A file of the app that cannot be read (gone, or too many are open) is this answer's end, not the server's.
+		response.on('pipe', (source) =>
+			source.once('error', (error) => {
+				console.error(`A file of the app could not be sent: ${error.message}`);
+				response.destroy();
+			})
+		);
 		if (handler) handler(request, response);
 		else waiting.push([request, response]);
 	};
@@ -75,6 +94,7 @@ export async function serve() {
 		sockets.add(socket);
 		socket.once('close', () => sockets.delete(socket));
 	});
+	server.maxConnections = mostConnections();
 	// Longer than clients keep an idle connection: none is closed just as it is used again.
 	server.keepAliveTimeout = 65_000;
 	await new Promise((resolve) => {
