@@ -107,6 +107,10 @@ export async function serve() {
 		);
 		server.listen(wanted, host, resolve);
 	});
+	// A connection that could not be taken is no reason to end.
+	server.removeAllListeners('error').on('error', (error) => {
+		console.error(`A connection could not be taken: ${error.message}`);
+	});
 	const { port } = server.address();
 	const shown = host.includes(':') ? `[${host}]` : host;
 	const url = `${tls ? 'https' : 'http'}://${shown}:${port}`;

@@ -3,7 +3,7 @@ import { EventEmitter } from 'node:events';
 import type { IncomingMessage } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { afterEach, describe, expect, it } from 'vitest';
+import { afterEach, describe, expect, it, vi } from 'vitest';
 import { Long, Workers, type Lane } from './jobs';
 import { whileAsked } from './leaving';
 
@@ -82,6 +82,16 @@ describe('a lane of work', () => {
 			code: 'ERR_WORKER_OUT_OF_MEMORY'
 		});
 		expect(await workers.run('echo', 1, 30_000)).toBe(1);
+	});
+
+	it('tells of threads that cannot begin, and does not end with them', async () => {
+		const said = vi.spyOn(console, 'error').mockReturnValue();
+		const broken = join(folder, 'broken.mjs');
+		writeFileSync(broken, `throw new Error('torn in the middle');`);
+		lane({ file: broken });
+		const told = () => said.mock.calls.flat().join();
+		await vi.waitFor(() => expect(told()).toContain('torn in the middle'), 60_000);
+		said.mockRestore();
 	});
 
 	it('ends at once when it is closed, whatever runs', async () => {

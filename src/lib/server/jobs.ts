@@ -59,6 +59,10 @@ export class Workers {
 			idleTimeout: Infinity,
 			resourceLimits: MEMORY
 		});
+		// A thread that fails between two jobs, or as it begins, is replaced; nobody waits for it.
+		this.threads.on('error', (problem: Error) =>
+			console.error(`A thread has ended: ${problem.message}`)
+		);
 		// A job leaves this queue only when a thread is free: its time begins when it begins.
 		this.queue = new PQueue({ concurrency: lane.threads });
 	}

@@ -52,7 +52,8 @@ function shortWay(folder: string): { way: string; end: () => void } {
 const listen = (address: string): Promise<Server> =>
 	new Promise((resolve, reject) => {
 		const server = createServer((socket) => socket.destroy());
-		server.once('error', reject);
+		// Whoever knocks and cannot be let in (no descriptors) is told enough by that.
+		server.on('error', reject);
 		server.listen(address, () => {
 			// The lock alone must not keep the process alive.
 			server.unref();

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { createWriteStream, mkdirSync, readdirSync, rmSync } from 'node:fs';
+import { createWriteStream, existsSync, mkdirSync, readdirSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { once } from 'node:events';
@@ -38,12 +38,17 @@ export async function spool(request: Request): Promise<Spooled | null> {
 	const name = randomUUID();
 	const path = join(folder(), name);
 	const remove = () => {
+		if (!existsSync(folder())) return;
 		for (const entry of readdirSync(folder())) {
 			if (entry.startsWith(name)) rmSync(join(folder(), entry), { force: true });
 		}
 	};
 	const file = createWriteStream(path);
-	const broken = once(file, 'close').then(() => file.errored);
+	// It may break while the client is waited for: nobody looks then, and nothing may be thrown.
+	file.on('error', () => null);
+	const closed = new Promise<Error | null>((resolve) =>
+		file.once('close', () => resolve(file.errored))
+	);
 	let [size, looked, packed] = [0, 0, false];
 	try {
 		const reader = request.body?.getReader();
@@ -56,16 +61,18 @@ export async function spool(request: Request): Promise<Spooled | null> {
 				looked = size;
 				if (hasNoRoom()) throw Object.assign(new Error('full'), { code: 'ENOSPC' });
 			}
-			if (!file.write(value)) await Promise.race([once(file, 'drain'), broken]);
+			if (!file.write(value)) {
+				await Promise.race([once(file, 'drain').catch(() => null), closed]);
+			}
 			if (file.errored) throw file.errored;
 		}
 		file.end();
-		const error = await broken;
+		const error = await closed;
 		if (error) throw error;
 		return { path, packed, remove };
 	} catch (error) {
 		file.destroy();
-		await broken;
+		await closed;
 		remove();
 		if (isFull(error)) return null;
 		throw error;
