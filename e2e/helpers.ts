@@ -22,18 +22,20 @@ export async function newTune(request: APIRequestContext, chart = FERRY): Promis
 /** Pages on which the last test left the app as it was opened: the next one may go on in it. */
 export const asOpened = new WeakSet<Page>();
 
+/** Whether another page can be opened in the app as it stands; what is open already would not be read again. */
+function isInApp(page: Page, path: string): boolean {
+	if (!asOpened.delete(page)) return false;
+	const from = new URL(page.url());
+	const to = new URL(path, from);
+	return from.origin === to.origin && from.pathname !== to.pathname;
+}
+
 /**
  * Opens a page and waits until it takes input. The first page of a test is gone to in the app where the last
  * test left it, which takes a third of the work of loading it again.
  */
 export async function visit(page: Page, path: string): Promise<void> {
-	// What is open already would not be read again.
-	if (
-		asOpened.delete(page) &&
-		new URL(path, page.url()).pathname !== new URL(page.url()).pathname
-	) {
-		await go(page, path);
-	} else await page.goto(path);
+	await (isInApp(page, path) ? go(page, path) : page.goto(path));
 	await page.locator('html[data-ready]').waitFor();
 	await page.evaluate(() => document.fonts.ready);
 }

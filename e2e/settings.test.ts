@@ -1,5 +1,9 @@
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { expect, test } from './test';
 import { expectAccessible, go, newTune, visit } from './helpers';
+import { start, stop } from './server';
 
 test('the theme is chosen once and stays', async ({ page }) => {
 	await visit(page, '/settings');
@@ -92,7 +96,7 @@ test('the rail leads back to the tune that was open, with the hand where it was'
 	await expect(page.locator('dd', { hasText: 'Position 10' })).toBeVisible();
 });
 
-test('own instruments, hand and scales are kept in the notebook', async ({ page, request }) => {
+test('own instruments and scales are kept in the notebook', async ({ page, request }) => {
 	await visit(page, '/settings');
 	await page.getByRole('button', { name: 'Add an instrument' }).click();
 	const form = page.locator('#instruments');
@@ -132,15 +136,6 @@ test('own instruments, hand and scales are kept in the notebook', async ({ page,
 	await form.getByRole('button', { name: `Delete ${name}` }).click();
 	await expect(row).toHaveCount(0);
 
-	await page.getByRole('radio', { name: /^Small/ }).click();
-	await expect
-		.poll(async () => (await (await request.get('/api/v1/player')).json()).handMm)
-		.toBe(85);
-	await page.getByRole('spinbutton', { name: 'Or measured, mm' }).fill('20');
-	await page.keyboard.press('Tab');
-	await expect(page.getByText('From 60 to 180 mm.')).toBeVisible();
-	await page.getByRole('radio', { name: /^Medium/ }).click();
-
 	const scales = page.locator('#scales');
 	await scales.getByRole('textbox', { name: 'Name' }).fill('Lock gate');
 	await scales.getByRole('textbox', { name: 'Degrees' }).fill('3 2 1');
@@ -156,4 +151,20 @@ test('own instruments, hand and scales are kept in the notebook', async ({ page,
 	await go(page, '/settings');
 	await scales.getByRole('button', { name: 'Delete Lock gate' }).click();
 	await expect(scales.locator('li', { hasText: 'Lock gate' })).toHaveCount(0);
+});
+
+test('the hand is kept in the notebook', async ({ page }) => {
+	// A notebook of its own: with another hand every picture is another one.
+	const server = await start(join(mkdtempSync(join(tmpdir(), 'arc-step-hand-')), 'data'));
+	await visit(page, `${server.url}/settings`);
+	await page.getByRole('radio', { name: /^Small/ }).click();
+	const kept = async () => (await (await fetch(`${server.url}/api/v1/player`)).json()).handMm;
+	await expect.poll(kept).toBe(85);
+	await page.getByRole('spinbutton', { name: 'Or measured, mm' }).fill('20');
+	await page.keyboard.press('Tab');
+	await expect(page.getByText('From 60 to 180 mm.')).toBeVisible();
+	await visit(page, `${server.url}/settings`);
+	await expect(page.getByRole('radio', { name: /^Small/ })).toBeChecked();
+	expect(await kept()).toBe(85);
+	await stop(server);
 });
