@@ -18,6 +18,7 @@ const filled = (unit: string, size = SIZE): string =>
 	unit.repeat(Math.ceil(size / unit.length)).slice(0, size);
 const C_MAJOR = { tonic: { letter: 0, alter: 0 }, mode: 'major' } as const;
 const CHART = '[Head]\n| Bb7 | Eb7 . . G7(b9) |: <Cm7 % :| x2 1. F7/A | IV7 | // words\n';
+const HEADERS = ['key: C', 'key:', 'title:', 'scale: C', 'tuning: ', 'time: 3', 'tempo:', 'x'];
 const chart = parseChart('key: C\n| C | F | G7 | C |');
 const guitar = standardGuitar();
 const bytes = (text: string) => new TextEncoder().encode(text);
@@ -44,8 +45,16 @@ const READERS: Readonly<Record<string, Reader>> = {
 	header: {
 		read: parseChart,
 		ordinary: 'title: a tune of some length, with words in it, as it may be\n',
+		signs: 'Ca#:',
+		before: HEADERS,
+		after: ['x', ':|', '\n| C |']
+	},
+	// A bar line makes a line of chords of it, which are more to read than words.
+	'header with bars': {
+		read: parseChart,
+		ordinary: CHART,
 		signs: 'Ca#:|',
-		before: ['key: C', 'key:', 'title:', 'scale: C', 'tuning: ', 'time: 3', 'tempo:', 'x'],
+		before: HEADERS,
 		after: ['x', ':|', '\n| C |']
 	},
 	'a header set': {
