@@ -4,8 +4,8 @@ import { spawn, type ChildProcess } from 'node:child_process';
 
 export type Running = { process: ChildProcess; url: string; exited: Promise<number | null> };
 
-/** A server that lives for seconds does without the second, better compilation of its database. */
-const QUICK = ['--liftoff-only'];
+/** A server that lives for seconds does without the second, better compilation of its database; a large one needs it. */
+const QUICK = process.env.ARC_STEP_LARGE === '1' ? [] : ['--liftoff-only'];
 
 /**
  * Starts the built server on a free port with a data folder of its own; its threads begin when they are needed.
