@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { shareStarts, unevenShares } from './cells';
 import { parseChart } from './chart';
-import { HeaderReader, parseKey, parseSignature, splitHeader } from './headers';
+import { MODE_NAMES, parseMode } from '../chord';
+import { HeaderReader, parseKey, parseSignature, splitHeader, suggestKey } from './headers';
 import { Report } from './diagnose';
 import { tokens, withoutComment } from './tokens';
 import { barTicks, beatTicks, FEELS, type TimeSignature } from './types';
@@ -109,7 +110,45 @@ describe('header lines', () => {
 			expect(parseKey(`Eb ${mode}`)?.mode).toBe(mode);
 			expect(parseKey(`E♭ ${mode.toUpperCase()}`)?.mode).toBe(mode);
 		}
-		expect(parseKey('Eb locrian')).toBeNull();
+		expect(parseKey('Eb ionian')).toEqual(parseKey('Eb'));
+		expect(parseKey('F# aeolian')).toEqual(parseKey('F#m'));
+		expect(parseKey('Eb hypolydian')).toBeNull();
+	});
+
+	it.each([
+		['C aeolien', 'C aeolian'],
+		['c aeolian', 'C aeolian'],
+		['c', 'C'],
+		['f#m', 'F#m'],
+		['f# minor', 'F# minor'],
+		['C moll', 'C minor'],
+		['C dur', 'C major'],
+		['Am7', 'A minor'],
+		['Bm7b5', 'B locrian'],
+		['D dorain', 'D dorian'],
+		['E phryg', 'E phrygian'],
+		['Bb bleus', 'Bb blues'],
+		// Nothing that can be told: no fix rather than a wrong one.
+		['C freygish', null],
+		['C 5', null],
+		['H minor', null]
+	])('%s is meant as %s', (text, meant) => {
+		expect(parseKey(text)).toBeNull();
+		const { diagnostics } = parseChart(`key: ${text}\n| C |`);
+		expect(diagnostics.map(({ severity, suggestion }) => [severity, suggestion])).toEqual([
+			['error', meant]
+		]);
+		if (meant) expect(parseKey(meant)).not.toBeNull();
+	});
+
+	it('never changes the mode that was typed with a slip', () => {
+		for (const mode of MODE_NAMES) {
+			for (let at = 0; at < mode.length; at++) {
+				const typed = `C ${mode.slice(0, at)}${mode.slice(at + 1)}`;
+				const read = parseKey(typed) ?? parseKey(suggestKey(typed) ?? '');
+				expect(read === null || read.mode === parseMode(mode), typed).toBe(true);
+			}
+		}
 	});
 });
 

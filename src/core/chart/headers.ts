@@ -1,4 +1,4 @@
-import { MODES, type Key, type Mode } from '../chord';
+import { MODE_NAMES, nearestWord, parseMode, type Key, type Mode } from '../chord';
 import { asciiAccidentals, noteName, parseNote, type Note } from '../pitch';
 import type { Report } from './diagnose';
 import { FEELS, type Feel, type Headers, type Span, type TimeSignature } from './types';
@@ -45,8 +45,34 @@ export function parseKey(text: string): Key | null {
 	const tonic = match && parseNote(match[1]);
 	if (!match || !tonic) return null;
 	const word = match[2].trim().toLowerCase();
-	const mode = SHORT_MODES[word] ?? MODES.find((name) => name === word);
+	const short = Object.hasOwn(SHORT_MODES, word) ? SHORT_MODES[word] : null;
+	const mode = short ?? parseMode(word);
 	return mode ? { tonic, mode } : null;
+}
+
+/** What a key is called elsewhere, or how a chord on its tonic is written. */
+const MEANT: Readonly<Record<string, string>> = {
+	...{ moll: 'minor', mi: 'minor', '-': 'minor', m7: 'minor', dur: 'major' },
+	...{ maj7: 'major', m7b5: 'locrian' }
+};
+
+/**
+ * The key that an unreadable text most likely means, as it would be written; null where its mode
+ * cannot be told, because a wrong one would be worse than none.
+ * @example suggestKey('c aeolien') // 'C aeolian'
+ */
+export function suggestKey(text: string): string | null {
+	const match = /^([A-Ga-g])(bb|b|##|#)?(.*)$/.exec(asciiAccidentals(text).trim());
+	if (!match) return null;
+	const [, letter, sign = '', rest] = match;
+	const tonic = letter.toUpperCase() + sign;
+	const word = rest
+		.trim()
+		.toLowerCase()
+		.replace(/^-(?=.)/, '');
+	for (const written of [tonic + rest, `${tonic} ${word}`]) if (parseKey(written)) return written;
+	const meant = Object.hasOwn(MEANT, word) ? MEANT[word] : nearestWord(word, MODE_NAMES);
+	return meant && `${tonic} ${meant}`;
 }
 
 /** A key in words: `Bb blues`, `F# minor`. ASCII. */
@@ -138,9 +164,8 @@ export class HeaderReader {
 		const key = parseKey(value);
 		if (key) this.headers.key = key;
 		else {
-			const tonic = /^[A-Ga-g](?:bb|b|##|#)?/.exec(asciiAccidentals(value))?.[0];
-			const suggestion = tonic ? tonic[0].toUpperCase() + tonic.slice(1) : null;
-			const modes = MODES.join(', ');
+			const suggestion = suggestKey(value);
+			const modes = MODE_NAMES.join(', ');
 			this.report.error(
 				span,
 				`“${value}” is not a key. Write a note and, if it is not major, one of ${modes}; or auto.`,

@@ -18,7 +18,7 @@ export {
 export { barTicksOf, chartTicks, eventAt, parseChart } from './chart';
 export { compareChords } from './compare';
 export { chordSounds, findProgression, readProgression } from './find';
-export { keyName, parseKey } from './headers';
+export { keyName, parseKey, suggestKey } from './headers';
 export { utf8Length } from './parse';
 export { circleOf, transposeText } from './transpose';
 export { setHeader } from './set-header';

@@ -1,4 +1,4 @@
-import { parseChord, type Mode } from '../chord';
+import { isMinorMode, parseChord, type Mode } from '../chord';
 import {
 	above,
 	asciiAccidentals,
@@ -18,7 +18,7 @@ const MINOR_CIRCLE = ['C', 'F', 'Bb', 'Eb', 'G#', 'C#', 'F#', 'B', 'E', 'A', 'D'
 
 /** The twelve tonics of a mode in circle-of-fifths order, from C by fourths. ASCII. */
 export const circleOf = (mode: Mode): readonly string[] =>
-	mode === 'minor' || mode === 'dorian' || mode === 'phrygian' ? MINOR_CIRCLE : CIRCLE;
+	isMinorMode(mode) ? MINOR_CIRCLE : CIRCLE;
 
 /** A note moved by an interval; one that would need three accidentals is respelled. */
 function move(note: Note, interval: Interval): Note {

@@ -18,12 +18,16 @@ export {
 	type Tone
 } from './chord';
 export {
+	isMinorMode,
 	looksLikeNumeral,
 	LOWERED_PLAIN,
+	MODE_NAMES,
 	MODES,
+	parseMode,
 	parseNumeral,
 	type Key,
 	type Mode
 } from './numeral';
+export { nearestWord } from './distance';
 export { completions, suggestSymbol } from './suggest';
 export { engrave, proseSigns, signs } from './engrave';

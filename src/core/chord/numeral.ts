@@ -10,9 +10,29 @@ export const MODES = [
 	'phrygian',
 	'lydian',
 	'mixolydian',
-	'blues'
+	'blues',
+	'locrian'
 ] as const;
 export type Mode = (typeof MODES)[number];
+
+/** Other words for the same modes. */
+const MODE_WORDS: Readonly<Record<string, Mode>> = { ionian: 'major', aeolian: 'minor' };
+
+/** Reads the name of a mode; ionian is major, aeolian minor. Null when it is none. */
+export function parseMode(text: string): Mode | null {
+	const word = text.trim().toLowerCase();
+	return (
+		MODES.find((mode) => mode === word) ??
+		(Object.hasOwn(MODE_WORDS, word) ? MODE_WORDS[word] : null)
+	);
+}
+
+/** Every word that `parseMode` reads. */
+export const MODE_NAMES: readonly string[] = [...MODES, ...Object.keys(MODE_WORDS)];
+
+/** Modes with a minor third. */
+export const isMinorMode = (mode: Mode): boolean =>
+	mode === 'minor' || mode === 'dorian' || mode === 'phrygian' || mode === 'locrian';
 
 /** A key: tonic and mode. */
 export type Key = { readonly tonic: Note; readonly mode: Mode };
@@ -22,7 +42,8 @@ const LOWERED: Partial<Record<Mode, Record<number, string>>> = {
 	minor: { 3: 'b3', 6: 'b6', 7: 'b7' },
 	dorian: { 3: 'b3', 7: 'b7' },
 	phrygian: { 2: 'b2', 3: 'b3', 6: 'b6', 7: 'b7' },
-	mixolydian: { 7: 'b7' }
+	mixolydian: { 7: 'b7' },
+	locrian: { 2: 'b2', 3: 'b3', 5: 'b5', 6: 'b6', 7: 'b7' }
 };
 
 /** Degrees that a plain numeral takes lowered in a mode. */

@@ -1,4 +1,5 @@
 import { normaliseSymbol, parseChord } from './chord';
+import { distance } from './distance';
 
 const SUFFIXES = [
 	...['', 'm', '7', 'm7', 'maj7', 'dim', 'aug', 'sus2', 'sus4', '5', '6', 'm6', '6/9', 'm6/9'],
@@ -7,24 +8,6 @@ const SUFFIXES = [
 	...['7#11', 'maj7#11', '7b13', '13b9', '9#11', '7alt', '7b9b13', '7#9b13', '7b9#9', 'maj', 'min']
 ];
 const ROOTS = [...'ABCDEFG'].flatMap((letter) => [letter, `${letter}b`, `${letter}#`]);
-
-/** Edits between two texts, a swap of neighbours counting as one and a change of case as a half. */
-function distance(a: string, b: string): number {
-	const rows = Array.from({ length: a.length + 1 }, () => new Array<number>(b.length + 1).fill(0));
-	for (let i = 0; i <= a.length; i++) rows[i][0] = i;
-	for (let j = 0; j <= b.length; j++) rows[0][j] = j;
-	for (let i = 1; i <= a.length; i++) {
-		for (let j = 1; j <= b.length; j++) {
-			const [x, y] = [a[i - 1], b[j - 1]];
-			const swap = x === y ? 0 : x.toLowerCase() === y.toLowerCase() ? 0.5 : 1;
-			let best = Math.min(rows[i - 1][j] + 1, rows[i][j - 1] + 1, rows[i - 1][j - 1] + swap);
-			if (i > 1 && j > 1 && x === b[j - 2] && a[i - 2] === y)
-				best = Math.min(best, rows[i - 2][j - 2] + 1);
-			rows[i][j] = best;
-		}
-	}
-	return rows[a.length][b.length];
-}
 
 const LONGEST = 16;
 const cache = new Map<string, string | null>();

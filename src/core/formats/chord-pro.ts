@@ -11,10 +11,10 @@ import {
 	type PlayedBar,
 	type TimeSignature
 } from '../chart';
+import { isMinorMode } from '../chord';
 import { keyOf } from '../harmony';
 import { noteName } from '../pitch';
 import { sameMusic } from './embedded';
-import { isMinor } from './key-signature';
 import { fewEnough, LeftOut, type FileReading } from './piece';
 import { signatureOf } from './signature';
 
@@ -88,7 +88,7 @@ export function writeChordPro(chart: Chart, text: string): string {
 	const key = keyOf(chart);
 	const [first] = played;
 	const head = [`{title: ${braced(headers.title ?? 'Untitled tune')}}`];
-	if (key) head.push(`{key: ${noteName(key.tonic)}${isMinor(key.mode) ? 'm' : ''}}`);
+	if (key) head.push(`{key: ${noteName(key.tonic)}${isMinorMode(key.mode) ? 'm' : ''}}`);
 	if (first) head.push(`{time: ${first.signature.beats}/${first.signature.unit}}`);
 	head.push(`{tempo: ${headers.tempo}}`);
 	if (headers.capo > 0) head.push(`{capo: ${headers.capo}}`);

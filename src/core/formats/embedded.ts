@@ -1,7 +1,7 @@
 import { beatTicks, type Chart, type ChordEvent } from '../chart';
-import type { Key } from '../chord';
+import { isMinorMode, type Key } from '../chord';
 import { keyOf } from '../harmony';
-import { fifthsOf, isMinor } from './key-signature';
+import { fifthsOf } from './key-signature';
 
 /** When chords are compared: when they sound, or where they are written, whether they are pushed or not. */
 export type Moment = 'sounding' | 'written';
@@ -35,7 +35,7 @@ function music(chart: Chart, moment: Moment): string {
 /** Keys that are written with the same signature; a format that knows two modes tells only minor from major. */
 const alike = (a: Key, b: Key, moment: Moment): boolean =>
 	fifthsOf(a) === fifthsOf(b) ||
-	(moment === 'written' && sameTonic(a, b) && isMinor(a.mode) === isMinor(b.mode));
+	(moment === 'written' && sameTonic(a, b) && isMinorMode(a.mode) === isMinorMode(b.mode));
 
 const sameTonic = (a: Key, b: Key): boolean =>
 	a.tonic.letter === b.tonic.letter && a.tonic.alter === b.tonic.alter;

@@ -11,7 +11,8 @@ const MODE_SHIFT: Readonly<Record<Mode, number>> = {
 	mixolydian: -1,
 	dorian: -2,
 	minor: -3,
-	phrygian: -4
+	phrygian: -4,
+	locrian: -5
 };
 
 /**
@@ -33,7 +34,3 @@ export function keyOfFifths(fifths: number, mode: Mode): Key | null {
 	}
 	return null;
 }
-
-/** Modes whose signature is told as a minor one where a format knows two modes alone. */
-export const isMinor = (mode: Mode): boolean =>
-	mode === 'minor' || mode === 'dorian' || mode === 'phrygian';

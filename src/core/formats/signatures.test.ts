@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { keyName, parseChart, parseKey } from '../chart';
-import { MODES, type Key } from '../chord';
+import { isMinorMode, MODES, type Key } from '../chord';
 import { sameMusic } from './embedded';
-import { fifthsOf, isMinor, keyOfFifths } from './key-signature';
+import { fifthsOf, keyOfFifths } from './key-signature';
 import { signatureFor, signatureOf } from './signature';
 
 const key = (text: string): Key => {
@@ -40,7 +40,7 @@ describe('key signatures', () => {
 		expect(keyOfFifths(0.5, 'major')).toBeNull();
 		const told = keyOfFifths(-3, 'minor');
 		expect(told && keyName(told)).toBe('C minor');
-		expect(MODES.filter(isMinor)).toEqual(['minor', 'dorian', 'phrygian']);
+		expect(MODES.filter(isMinorMode)).toEqual(['minor', 'dorian', 'phrygian', 'locrian']);
 	});
 });
 

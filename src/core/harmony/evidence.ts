@@ -1,5 +1,5 @@
 import type { Chart, ChordEvent } from '../chart';
-import type { Chord, Mode } from '../chord';
+import { isMinorMode, type Chord, type Mode } from '../chord';
 import { mod, pitchClass, type PitchClass } from '../pitch';
 import { HOME_SETS } from './home';
 
@@ -9,9 +9,14 @@ export type Evidence = {
 	readonly mode: Mode;
 	/** Share of the chord-tone time whose notes lie in the mode. */
 	readonly inside: number;
+	/** The scale holds every chord tone, the leading tone under a minor key's dominant allowed. */
+	readonly holdsAll: boolean;
+	/** How long the tonic chord sounds: a chord on the tonic with the mode's own third, or with none. */
 	readonly onTonicTicks: number;
+	/** The same, each chord counted by how well it is at rest there. */
+	readonly restTicks: number;
 	readonly totalTicks: number;
-	/** The tonic chord with the mode's own third sounds somewhere. */
+	/** The tonic chord sounds somewhere. */
 	readonly sounds: boolean;
 	readonly opens: boolean;
 	readonly closes: boolean;
@@ -71,15 +76,22 @@ export function survey(chart: Chart): Survey {
 	return { events, chords: [...ticks.values()], onRoot, total, bass: held, sounding };
 }
 
-const MINOR_MODES: readonly Mode[] = ['minor', 'dorian', 'phrygian'];
-export const isMinorMode = (mode: Mode): boolean => MINOR_MODES.includes(mode);
+/**
+ * True when a chord on the tonic is the mode's own: its third is the mode's (a blues takes both), or it
+ * has none, as a power chord or a suspended one; its fifth is not lowered, but in locrian.
+ */
+function isTonicChord(chord: Chord, mode: Mode): boolean {
+	if (mode === 'locrian') return has(chord, 'b3') && has(chord, 'b5') && !has(chord, 'bb7');
+	if (has(chord, 'b3')) return (isMinorMode(mode) || mode === 'blues') && !has(chord, 'b5');
+	return !has(chord, '3') || !isMinorMode(mode);
+}
 
-/** How well a chord on the tonic fits the mode: 1 its own tonic chord, 0 another chord. */
+/** How much a chord is at rest on the tonic: 1 the mode's own chord, 0 another chord. */
 function tonicFit(chord: Chord, mode: Mode): number {
-	if (isMinorMode(mode)) return has(chord, 'b3') && !has(chord, 'b5') ? 1 : 0;
-	if (has(chord, 'b3')) return 0;
-	if (mode === 'blues') return isDominant(chord) ? 1 : 0;
-	if (mode === 'mixolydian') return has(chord, '7') ? 0 : has(chord, 'b7') ? 1 : 0.9;
+	if (!isTonicChord(chord, mode)) return 0;
+	if (isMinorMode(mode)) return 1;
+	if (mode === 'blues') return isDominant(chord) ? 1 : has(chord, 'b3') ? 0.25 : 0.5;
+	if (mode === 'mixolydian') return has(chord, '7') ? 0.1 : has(chord, 'b7') ? 1 : 0.9;
 	// A dominant seventh on the first degree of a major key wants to go on.
 	return has(chord, 'b7') && has(chord, '3') ? 0.25 : 1;
 }
@@ -117,7 +129,8 @@ export const ABOVE_PARENT: Record<Mode, number> = {
 	phrygian: 4,
 	lydian: 5,
 	mixolydian: 7,
-	minor: 9
+	minor: 9,
+	locrian: 11
 };
 
 /** Degrees from whose chord each mode comes home where it opens the chart, besides the dominant. */
@@ -148,7 +161,8 @@ const TELLING: Partial<Record<Mode, readonly [number, number]>> = {
 	lydian: [6, 5],
 	mixolydian: [10, 11],
 	major: [11, 10],
-	minor: [8, 9]
+	minor: [8, 9],
+	locrian: [6, 7]
 };
 
 function colourOf(given: Survey, tonic: PitchClass, mode: Mode): Evidence['colour'] {
@@ -177,13 +191,19 @@ export function evidenceFor(given: Survey, tonic: PitchClass, mode: Mode): Evide
 	const arrivals = arrivalsOf(given, tonic, mode);
 	const parent = mod(tonic - ABOVE_PARENT[mode], 12);
 	const heldBass = bass === tonic;
+	const inside = insideShare(given, tonic, mode);
+	const onTonic = chords.filter(
+		({ chord }) => pitchClass(chord.root) === tonic && isTonicChord(chord, mode)
+	);
 	return {
 		tonic,
 		mode,
-		inside: insideShare(given, tonic, mode),
-		onTonicTicks: chords.reduce((sum, entry) => sum + entry.ticks * fit(entry), 0),
+		inside,
+		holdsAll: inside > 1 - 1e-9,
+		onTonicTicks: onTonic.reduce((sum, entry) => sum + entry.ticks, 0),
+		restTicks: chords.reduce((sum, entry) => sum + entry.ticks * fit(entry), 0),
 		totalTicks: total,
-		sounds: chords.some((entry) => fit(entry) > 0),
+		sounds: onTonic.length > 0,
 		opens: heldBass || fit(first) > 0,
 		closes: heldBass || fit(last) > 0,
 		leadsBack: arrivals.some(({ from, to }) => to === first && from === last),

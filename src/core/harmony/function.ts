@@ -1,7 +1,7 @@
 import { compareChords } from '../chart';
-import { guideTones, type Chord, type Key, type Mode } from '../chord';
+import { guideTones, isMinorMode, type Chord, type Key, type Mode } from '../chord';
 import { mod, pitchClass } from '../pitch';
-import { isDominant, isMinorMode } from './evidence';
+import { isDominant } from './evidence';
 import { HOME_SETS } from './home';
 import { numeralOf, numeralOn } from './numeral-of';
 
@@ -145,7 +145,8 @@ const PARALLELS: Partial<Record<Mode, readonly Mode[]>> = {
 	blues: ['minor', 'phrygian'],
 	minor: ['dorian', 'major', 'phrygian', 'mixolydian'],
 	dorian: ['minor', 'major', 'mixolydian'],
-	phrygian: ['minor', 'major']
+	phrygian: ['minor', 'major'],
+	locrian: ['phrygian', 'minor', 'major']
 };
 
 function borrowed({ chord, key }: Context, numeral: string): ChordFunction | null {

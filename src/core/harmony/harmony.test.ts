@@ -52,7 +52,9 @@ describe('the scale in use', () => {
 		['key: F# minor\n| F#m |', 'F# natural minor'],
 		['| Cm |', 'C natural minor'],
 		['key: Bb blues\nscale: Bb mixolydian\n| Bb7 |', 'Bb mixolydian'],
-		['key: C\nscale: C lydain\n| C |', 'C major ! null'],
+		['key: C\nscale: C lydain\n| C |', 'C major ! C lydian'],
+		['key: C\nscale: C minor harmonic\n| C |', 'C major ! C harmonic minor'],
+		['key: C\nscale: C enigmatic\n| C |', 'C major ! null'],
 		['key: C\nscale: C mixolydien\n| C |', 'C major ! C mixolydian']
 	])('%j', (text, expected) => expect(name(text)).toBe(expected));
 

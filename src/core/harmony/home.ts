@@ -9,7 +9,8 @@ const HOME: Record<Mode, string> = {
 	phrygian: '1 b2 b3 4 5 b6 b7',
 	lydian: '1 2 3 #4 5 6 7',
 	mixolydian: '1 2 3 4 5 6 b7',
-	blues: '1 2 b3 3 4 5 6 b7'
+	blues: '1 2 b3 3 4 5 6 b7',
+	locrian: '1 b2 b3 4 b5 b6 b7'
 };
 
 /** The degrees of a mode that count as home. */
@@ -26,5 +27,6 @@ export const HOME_SETS: Readonly<Record<Mode, ReadonlySet<number>>> = {
 	phrygian: inSemitones('phrygian'),
 	lydian: inSemitones('lydian'),
 	mixolydian: inSemitones('mixolydian'),
-	blues: inSemitones('blues')
+	blues: inSemitones('blues'),
+	locrian: inSemitones('locrian')
 };

@@ -1,5 +1,5 @@
 import type { Chart, Diagnostic } from '../chart';
-import type { Key, Mode } from '../chord';
+import { nearestWord, type Key, type Mode } from '../chord';
 import { noteName } from '../pitch';
 import { keyOf } from './tonic';
 import { buildScale, SCALE_NAMES, type Scale } from './scale';
@@ -11,7 +11,8 @@ const BY_MODE: Record<Mode, string> = {
 	dorian: 'dorian',
 	phrygian: 'phrygian',
 	lydian: 'lydian',
-	mixolydian: 'mixolydian'
+	mixolydian: 'mixolydian',
+	locrian: 'locrian'
 };
 
 /** The scale that a key suggests: its mode's own, for a blues the minor pentatonic. */
@@ -29,7 +30,7 @@ export function scaleInUse(chart: Chart): { scale: Scale | null; diagnostic: Dia
 	if (!header) return { scale: byKey, diagnostic: null };
 	const scale = buildScale(header.tonic, header.name);
 	if (scale) return { scale, diagnostic: null };
-	const near = SCALE_NAMES.find((name) => name.startsWith(header.name.slice(0, 4)));
+	const near = nearestWord(header.name, SCALE_NAMES);
 	return {
 		scale: byKey,
 		diagnostic: {

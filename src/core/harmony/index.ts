@@ -2,6 +2,7 @@ export { buildScale, SCALE_NAMES, type Scale, type ScaleNote } from './scale';
 export { scaleInUse, scaleOfKey } from './in-use';
 export { outsideTones } from './outside';
 export { keyOf, rankTonics, sameKey, type RankedTonic } from './tonic';
+export { homesShown } from './homes';
 export { functionOf, type ChordFunction } from './function';
 export { numeralOf } from './numeral-of';
 export { parseDegrees } from './scale';

@@ -1,10 +1,29 @@
-import { circleOf, QUARTER, type Chart } from '../chart';
+import { circleOf, keyName, QUARTER, type Chart } from '../chart';
 import { MODES, type Key, type Mode } from '../chord';
-import { noteName, parseNote, pitchClass, type Note, type PitchClass } from '../pitch';
+import {
+	above,
+	degreeInterval,
+	mod,
+	noteName,
+	parseNote,
+	pitchClass,
+	type Note,
+	type PitchClass
+} from '../pitch';
 import { ABOVE_PARENT, evidenceFor, survey, type Evidence, type Survey } from './evidence';
 
-/** A possible home. `score` 0 … 1; `reasons` are sentences with ASCII note names. */
-export type RankedTonic = Key & { readonly score: number; readonly reasons: readonly string[] };
+/**
+ * A possible home. `score` 0 … 1; `reasons` are sentences with ASCII note names. `sounds`: its chord is
+ * in the chart; `holdsAll`: its scale holds every chord tone; `rival`: a home with the same notes that
+ * ranks near it.
+ */
+export type RankedTonic = Key & {
+	readonly score: number;
+	readonly reasons: readonly string[];
+	readonly sounds: boolean;
+	readonly holdsAll: boolean;
+	readonly rival: Key | null;
+};
 
 /**
  * What each piece of evidence is worth. The shares come from trying loops, vamps, blueses and
@@ -29,7 +48,9 @@ const WORTH = {
 	blues: 0.08,
 	half: -0.06,
 	noBlues: -0.4,
-	neverSounds: -0.2
+	neverSounds: -0.2,
+	/** Nothing rests on a lowered fifth for long. */
+	locrian: -0.12
 } as const;
 
 /** Below this share of chord-tone time inside, fit is worth nothing. */
@@ -43,9 +64,9 @@ const PLAIN: readonly Mode[] = ['major', 'minor'];
 const dominantArrivals = (evidence: Evidence): number => Math.min(2, evidence.arrivals.length) / 2;
 
 function scoreOf(evidence: Evidence): number {
-	const { mode, inside, onTonicTicks, totalTicks } = evidence;
+	const { mode, inside, restTicks, totalTicks } = evidence;
 	let score = WORTH.fit * Math.max(0, (inside - NO_FIT) / (1 - NO_FIT));
-	score += WORTH.onTonic * Math.min(1, onTonicTicks / totalTicks / ENOUGH);
+	score += WORTH.onTonic * Math.min(1, restTicks / totalTicks / ENOUGH);
 	if (evidence.opens) score += WORTH.opens;
 	// A modal tonic that only ends the loop is more often the dominant that turns it round.
 	const turnsRound = !evidence.opens && !PLAIN.includes(mode) && mode !== 'blues';
@@ -64,6 +85,7 @@ function scoreOf(evidence: Evidence): number {
 	if (evidence.rivalArrives && !evidence.heldBass && !PLAIN.includes(mode)) {
 		score += WORTH.rivalArrives;
 	}
+	if (mode === 'locrian') score += WORTH.locrian;
 	if (!evidence.sounds && !evidence.heldBass) score += WORTH.neverSounds;
 	return Math.min(1, Math.max(0, score));
 }
@@ -76,7 +98,8 @@ const COLOUR_WORDS: Partial<Record<Mode, string>> = {
 	dorian: 'the major sixth of dorian',
 	phrygian: 'the flat second of phrygian',
 	lydian: 'the sharp fourth of lydian',
-	mixolydian: 'the flat seventh of mixolydian'
+	mixolydian: 'the flat seventh of mixolydian',
+	locrian: 'the flat fifth of locrian'
 };
 
 function arrivalReason({ arrivals }: Evidence): string | null {
@@ -142,29 +165,89 @@ function spell(given: Survey, tonic: PitchClass, mode: Mode): Note {
 	return found;
 }
 
+type Weighed = { readonly score: number; readonly evidence: Evidence };
+
+/** How far below the modes that hold every chord tone another mode of the same tonic stands at least. */
+const STEP_DOWN = 0.05;
+
+/** A mode that can stand for all its chart: its scale holds every tone, and a blues has its seventh on I. */
+const standsForAll = ({ evidence }: Weighed): boolean =>
+	evidence.holdsAll && (evidence.mode !== 'blues' || evidence.blues !== 'no');
+
+/** On one tonic a mode whose scale holds every chord tone comes before one that misses some. */
+function holdersFirst(onOneTonic: readonly Weighed[]): Weighed[] {
+	const holders = onOneTonic.filter(standsForAll);
+	if (holders.length === 0) return [...onOneTonic];
+	const most = Math.max(0, Math.min(...holders.map(({ score }) => score)) - STEP_DOWN);
+	return onOneTonic.map((one) =>
+		standsForAll(one) ? one : { ...one, score: Math.min(one.score, most) }
+	);
+}
+
+/** Two homes of the same notes are rivals when each has this share of the best score of all. */
+const NEAR = 0.7;
+
+const parentOf = ({ evidence: { tonic, mode } }: Weighed): number =>
+	mode === 'blues' ? -1 - tonic : mod(tonic - ABOVE_PARENT[mode], 12);
+
+/** The best home of the same notes on another tonic, where both are near enough to be argued about. */
+function rivalOf(one: Weighed, ranked: readonly Weighed[]): Weighed | null {
+	const near = ({ score, evidence }: Weighed) =>
+		evidence.sounds && score > 0 && score >= NEAR * ranked[0].score;
+	if (!near(one)) return null;
+	const same = (other: Weighed) => other !== one && parentOf(other) === parentOf(one);
+	return ranked.find((other) => same(other) && near(other)) ?? null;
+}
+
+/** What would decide for a home among those with its notes. */
+function decider({ tonic, mode }: Key): string {
+	if (mode !== 'major' && mode !== 'minor') return `a bass that stays on ${noteName(tonic)}`;
+	const dominant = `${noteName(above(tonic, degreeInterval('5')))}7`;
+	return `${dominant} falling to ${noteName(tonic)}${mode === 'minor' ? 'm' : ''}`;
+}
+
+const rivalWords = (home: Key, rival: Key): string =>
+	`the same notes as ${keyName(rival)}: ${decider(home)} decides for ${noteName(home.tonic)}, ${decider(rival)} for ${noteName(rival.tonic)}`;
+
 /**
- * Ranks every tonic and mode (12 × 7) by what speaks for it in the chart, best first. Players
- * disagree about relatives and modes, so every place in the ranking says why in words.
+ * Ranks every tonic and mode (12 × 8) by what speaks for it in the chart, best first. Players
+ * disagree about relatives and modes, so every place in the ranking says why in words. On one tonic
+ * the modes that hold every chord tone come first.
  * @returns an empty list for a chart without chords.
  * @example rankTonics(parseChart('| Dm7 | G7 | Cmaj7 | % |'))[0] // C major
  */
 export function rankTonics(chart: Chart): RankedTonic[] {
 	const given = survey(chart);
 	if (given.events.length === 0) return [];
-	const ranked: { score: number; evidence: Evidence }[] = [];
-	for (const mode of MODES) {
-		for (let tonic = 0; tonic < 12; tonic++) {
+	const ranked: Weighed[] = [];
+	for (let tonic = 0; tonic < 12; tonic++) {
+		const modes = MODES.map((mode) => {
 			const evidence = evidenceFor(given, tonic, mode);
-			ranked.push({ score: scoreOf(evidence), evidence });
-		}
+			return { score: scoreOf(evidence), evidence };
+		});
+		ranked.push(...holdersFirst(modes));
 	}
-	ranked.sort((a, b) => b.score - a.score);
-	return ranked.map(({ score, evidence }) => ({
-		tonic: spell(given, evidence.tonic, evidence.mode),
-		mode: evidence.mode,
-		score: Math.round(score * 1000) / 1000,
-		reasons: reasonsOf(evidence)
-	}));
+	const order = (mode: Mode) => MODES.indexOf(mode);
+	ranked.sort(
+		(a, b) =>
+			b.score - a.score ||
+			Number(standsForAll(b)) - Number(standsForAll(a)) ||
+			order(a.evidence.mode) - order(b.evidence.mode)
+	);
+	const keyFor = ({ evidence: { tonic, mode } }: Weighed): Key => ({
+		tonic: spell(given, tonic, mode),
+		mode
+	});
+	return ranked.map((one) => {
+		const { score, evidence } = one;
+		const key = keyFor(one);
+		const against = rivalOf(one, ranked);
+		const rival = against && keyFor(against);
+		const reasons = reasonsOf(evidence);
+		if (rival) reasons.push(rivalWords(key, rival));
+		const { sounds, holdsAll } = evidence;
+		return { ...key, score: Math.round(score * 1000) / 1000, reasons, sounds, holdsAll, rival };
+	});
 }
 
 const known = new WeakMap<Chart, Key | null>();

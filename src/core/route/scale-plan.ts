@@ -1,5 +1,5 @@
 import type { Chart } from '../chart';
-import type { Chord, Key } from '../chord';
+import { isMinorMode, type Chord, type Key } from '../chord';
 import { buildScale, chordAfter, keyOf, noteVerdict, scaleChoices, type Scale } from '../harmony';
 
 /**
@@ -45,7 +45,7 @@ function fit(scale: Scale, chord: Chord, next: Chord | null): number {
 function alternate(chart: Chart, key: Key): (Scale | null)[] {
 	const major = onTonic(key, 'major pentatonic');
 	const minor = onTonic(key, 'minor pentatonic');
-	const darker = key.mode === 'minor' || key.mode === 'dorian' || key.mode === 'phrygian';
+	const darker = isMinorMode(key.mode);
 	return chart.events.map(({ chord, index, pass }) => {
 		if (!chord) return null;
 		const next = chordAfter(chart, index);

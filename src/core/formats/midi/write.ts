@@ -3,7 +3,8 @@ import { toBytes } from './events';
 import type { CurvePoint, Part, TimedNote } from '../../band';
 import { chartTicks, QUARTER, type Chart, type TimeSignature } from '../../chart';
 import { keyOf } from '../../harmony';
-import { fifthsOf, isMinor } from '../key-signature';
+import { isMinorMode } from '../../chord';
+import { fifthsOf } from '../key-signature';
 
 /** A tune as it was played, to be written as a MIDI file. Notes are in seconds from the start. */
 export type MidiTune = {
@@ -64,7 +65,7 @@ function conductor(tune: MidiTune): Timed[] {
 	];
 	const key = keyOf(chart);
 	if (key) {
-		const scale = isMinor(key.mode) ? 1 : 0;
+		const scale = isMinorMode(key.mode) ? 1 : 0;
 		events.push(meta(0, { deltaTime: 0, type: 'keySignature', key: fifthsOf(key), scale }));
 	}
 	let written: TimeSignature | null = null;

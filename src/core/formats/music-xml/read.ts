@@ -7,7 +7,7 @@ import {
 	type Feel,
 	type TimeSignature
 } from '../../chart';
-import { MODES, parseChord, transposeChord, type Key, type Mode } from '../../chord';
+import { parseChord, parseMode, transposeChord, type Key } from '../../chord';
 import { buildInstrument, instrumentKey, instrumentOf } from '../../neck';
 import { above, pitchName, type Interval } from '../../pitch';
 import { sameMusic } from '../embedded';
@@ -58,8 +58,7 @@ function namesOf(root: XmlNode): Map<string, string> {
 
 function keyIn(state: PartState): Key | null {
 	if (state.fifths === null) return null;
-	const mode = (MODES as readonly string[]).includes(state.mode) ? (state.mode as Mode) : 'major';
-	return keyOfFifths(state.fifths, mode);
+	return keyOfFifths(state.fifths, parseMode(state.mode) ?? 'major');
 }
 
 function feelIn({ swing }: PartState): Feel | null {

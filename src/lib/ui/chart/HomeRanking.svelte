@@ -1,7 +1,7 @@
 <script lang="ts">
-	import { keyName, parseKey, type Chart } from '$core/chart';
+	import { keyName, parseKey, suggestKey, type Chart } from '$core/chart';
 	import { proseSigns, type Key } from '$core/chord';
-	import { keyOf, rankTonics, sameKey, type RankedTonic } from '$core/harmony';
+	import { homesShown, keyOf, rankTonics, sameKey, type RankedTonic } from '$core/harmony';
 	import { pitchClass } from '$core/pitch';
 	import { RadioGroup } from 'bits-ui';
 	import KeyCap from '../KeyCap.svelte';
@@ -15,34 +15,20 @@
 	};
 	let { chart, onkey }: Props = $props();
 
-	const MOST = 4;
-	/** A lead of this much over the next tonic is a clear one. */
+	/** A lead of this much over the next home is a clear one. */
 	const CLEAR = 0.1;
 
 	const ranking = $derived(rankTonics(chart));
 	const key = $derived(keyOf(chart));
 	const written = $derived(chart.headers.key);
-	/** The best mode of each tonic, and the key in use wherever it ranks. */
-	const shown = $derived.by(() => {
-		const found: RankedTonic[] = [];
-		const inUse = key && ranking.find((entry) => sameKeySound(entry, key));
-		for (const entry of ranking) {
-			const sameTonic = (other: RankedTonic) => pitchClass(other.tonic) === pitchClass(entry.tonic);
-			if (found.some(sameTonic) || (inUse && inUse !== entry && sameTonic(inUse))) continue;
-			found.push(entry);
-			if (found.length === MOST) break;
-		}
-		if (inUse && !found.includes(inUse)) found.splice(MOST - 1, 1, inUse);
-		return found;
-	});
+	const shown = $derived(homesShown(chart, ranking));
 	function sameKeySound(a: Key, b: Key): boolean {
 		return a.mode === b.mode && pitchClass(a.tonic) === pitchClass(b.tonic);
 	}
 	const strength = (entry: RankedTonic) => {
-		const [best, second] = shown.filter((other) => other !== entry || other === shown[0]);
-		const lead = entry.score - (entry === best ? (second?.score ?? 0) : (best?.score ?? 0));
-		if (entry === ranking[0]) return lead >= CLEAR ? 'clear' : 'likely';
-		return entry.score > 0.55 * (ranking[0]?.score ?? 1) ? 'possible' : 'weak';
+		const [best, second] = ranking;
+		if (entry === best) return best.score - (second?.score ?? 0) >= CLEAR ? 'clear' : 'likely';
+		return entry.score > 0.55 * best.score ? 'possible' : 'weak';
 	};
 	const chosen = $derived(key ? shown.find((entry) => sameKeySound(entry, key)) : undefined);
 
@@ -53,7 +39,8 @@
 		event.preventDefault();
 		const read = parseKey(typed);
 		if (!read) {
-			wrong = `“${typed}” is not a key: write a note and, if it is not major, a mode: F# minor, Bb blues, D dorian.`;
+			const meant = suggestKey(typed);
+			wrong = `“${typed}” is not a key: ${meant ? `did you mean ${meant}?` : 'write a note and, if it is not major, a mode: F# minor, Bb blues, D dorian.'}`;
 			return;
 		}
 		wrong = '';
