@@ -1,5 +1,5 @@
-import { sameChord, type Chord } from '../chord';
-import { asciiAccidentals } from '../pitch';
+import { sameChord } from '../chord';
+import { asciiAccidentals, notation } from '../pitch';
 import { shareStarts } from './cells';
 import type { Report } from './diagnose';
 import {
@@ -85,13 +85,13 @@ export function schedule(
 /** The moments when the sounding chord becomes another; a silence between two chords makes one. */
 export function findChanges(events: readonly ChordEvent[], played: readonly PlayedBar[]): Change[] {
 	const changes: Change[] = [];
-	let sounding: (ChordEvent & { readonly chord: Chord }) | null = null;
+	let sounding: Change['to'] | null = null;
 	for (const event of events) {
 		if (!event.chord) {
 			sounding = null;
 			continue;
 		}
-		const to = { ...event, chord: event.chord };
+		const to = { ...event, chord: event.chord, symbol: notation(event.symbol) };
 		if (!sounding || !sameChord(sounding.chord, to.chord)) {
 			changes.push({
 				index: changes.length,

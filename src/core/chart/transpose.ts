@@ -7,17 +7,45 @@ import {
 	pitchClass,
 	plainName,
 	type Interval,
-	type Note
+	type Note,
+	notation,
+	type Notation
 } from '../pitch';
 import { parseKey, splitHeader } from './headers';
 import { tokens, withoutComment } from './tokens';
 
 /** Tonics round the circle of fifths, as players write them for a mode. */
-const CIRCLE = ['C', 'F', 'Bb', 'Eb', 'Ab', 'Db', 'Gb', 'B', 'E', 'A', 'D', 'G'];
-const MINOR_CIRCLE = ['C', 'F', 'Bb', 'Eb', 'G#', 'C#', 'F#', 'B', 'E', 'A', 'D', 'G'];
+const CIRCLE: readonly Notation[] = [
+	'C',
+	'F',
+	'Bb',
+	'Eb',
+	'Ab',
+	'Db',
+	'Gb',
+	'B',
+	'E',
+	'A',
+	'D',
+	'G'
+].map(notation);
+const MINOR_CIRCLE: readonly Notation[] = [
+	'C',
+	'F',
+	'Bb',
+	'Eb',
+	'G#',
+	'C#',
+	'F#',
+	'B',
+	'E',
+	'A',
+	'D',
+	'G'
+].map(notation);
 
 /** The twelve tonics of a mode in circle-of-fifths order, from C by fourths. ASCII. */
-export const circleOf = (mode: Mode): readonly string[] =>
+export const circleOf = (mode: Mode): readonly Notation[] =>
 	isMinorMode(mode) ? MINOR_CIRCLE : CIRCLE;
 
 /** A note moved by an interval; one that would need three accidentals is respelled. */

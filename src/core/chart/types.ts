@@ -1,5 +1,5 @@
 import type { Chord, Key } from '../chord';
-import type { Note } from '../pitch';
+import type { Notation, Note } from '../pitch';
 
 /** Ticks of a quarter note. */
 export const QUARTER = 480;
@@ -106,7 +106,7 @@ export type Change = {
 	readonly source: number;
 	readonly pass: number;
 	readonly from: ChordEvent | null;
-	readonly to: ChordEvent & { readonly chord: Chord };
+	readonly to: ChordEvent & { readonly chord: Chord; readonly symbol: Notation };
 };
 
 /** A chart, parsed, unfolded and set in time. */

@@ -10,6 +10,7 @@ import {
 	ROLES,
 	roleInterval,
 	sameChord,
+	signs,
 	suggestSymbol,
 	transposeChord,
 	type Key,
@@ -264,6 +265,25 @@ describe('engraving', () => {
 		expect(proseSigns('Db rises to D, the b7 of Ebmaj7. Bb stays. A bar before Ab.')).toBe(
 			'D♭ rises to D, the ♭7 of E♭maj7. B♭ stays. A bar before A♭.'
 		);
+	});
+
+	it.each([
+		['Bbadd9 and Ebdim7, Absus4, F#aug', 'B♭add9 and E♭dim7, A♭sus4, F♯aug'],
+		['C7b9 without its root', 'C7♭9 without its root'],
+		['C altered bb7, D dorian b2, G mixolydian b6', 'C altered 𝄫7, D dorian ♭2, G mixolydian ♭6'],
+		['to bVII, falls to #iv', 'to ♭VII, falls to ♯iv'],
+		['1 b2 b3 4', '1 ♭2 ♭3 4'],
+		['minor blues', 'minor blues'],
+		['bebop dominant', 'bebop dominant'],
+		['the bass, a barre, bar 3 by ABBA', 'the bass, a barre, bar 3 by ABBA']
+	])('sets %s as %s', (text, set) => expect(proseSigns(text)).toBe(set));
+
+	it('takes notation alone: a word is refused by its type', () => {
+		expect(signs(parseChord('Bb7b9')?.symbol ?? never())).toBe('B♭7♭9');
+		// @ts-expect-error a letter b in a word is no flat
+		signs('minor blues');
+		// @ts-expect-error nor in a role that is told in words
+		signs(`the ${'b7'} of Bb`);
 	});
 
 	it('prints every role as an ASCII name', () => {

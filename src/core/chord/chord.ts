@@ -5,7 +5,9 @@ import {
 	parseNote,
 	pitchClass,
 	sameSound,
+	notation,
 	type Interval,
+	type Notation,
 	type Note,
 	type PitchClass
 } from '../pitch';
@@ -16,14 +18,14 @@ import { isGuideTone, roleInterval, type Role } from './role';
 export type Tone = {
 	readonly role: Role;
 	readonly note: Note;
-	readonly name: string;
+	readonly name: Notation;
 	readonly pc: PitchClass;
 	readonly essential: boolean;
 };
 
 /** A readable chord. `symbol` is ASCII; `bass` is the note after a slash, chord tone or not. */
 export type Chord = {
-	readonly symbol: string;
+	readonly symbol: Notation;
 	readonly root: Note;
 	readonly quality: Quality;
 	readonly bass: Note | null;
@@ -56,9 +58,9 @@ export function buildChord(
 	root: Note,
 	quality: Quality,
 	bass: Note | null,
-	symbol = noteName(root) + quality.suffix + (bass ? `/${noteName(bass)}` : '')
+	symbol: string = noteName(root) + quality.suffix + (bass ? `/${noteName(bass)}` : '')
 ): Chord {
-	return { symbol, root, quality, bass, tones: spellTones(root, quality, bass) };
+	return { symbol: notation(symbol), root, quality, bass, tones: spellTones(root, quality, bass) };
 }
 
 const ROOT = /^[A-G](?:bb|b|##|#)?/;

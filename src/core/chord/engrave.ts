@@ -1,8 +1,11 @@
 import type { Chord } from './chord';
-import { asciiAccidentals } from '../pitch';
+import { asciiAccidentals, type Notation } from '../pitch';
+import type { Role } from './role';
 
-/** Replaces ASCII accidentals in note names and roles by ♭ and ♯. */
-export const signs = (ascii: string): string =>
+/** Sets the accidentals of notation as ♭ and ♯. Sentences go through `proseSigns`. */
+export const signs = (ascii: Notation | Role): string => withSigns(ascii);
+
+const withSigns = (ascii: string): string =>
 	ascii
 		.replaceAll('##', '𝄪')
 		.replace(/bb(?=$|[^a-z])/g, '𝄫')
@@ -16,10 +19,13 @@ export const signs = (ascii: string): string =>
 export const proseSigns = (text: string): string =>
 	text
 		.replace(
-			/(?<![A-Za-z])([A-G])(bbb|bb|b|###|##|#)(?![a-ln-z])/g,
-			(_, letter: string, sign: string) => letter + signs(sign)
+			/(?<![A-Za-z])([A-G])(bbb|bb|b|###|##|#)(?!(?!(?:add|dim|sus|aug|alt)(?![a-z]))[a-ln-z])/g,
+			(_, letter: string, sign: string) => letter + withSigns(sign)
 		)
-		.replace(/(?<=^|[\s(]|\d)([b#])(?=\d)/g, (sign) => signs(sign));
+		.replace(
+			/(?<=^|[\s(]|\d)(bb|##|[b#])(?=\d|(?:VI{0,2}|I{1,3}|IV|vi{0,2}|i{1,3}|iv)(?![a-zA-Z]))/g,
+			(sign) => withSigns(sign)
+		);
 
 /** The parts of a chord symbol as it is set: root, accidental, `m` on the line, raised extension, bass. */
 type EngravedChord = {
@@ -31,7 +37,7 @@ type EngravedChord = {
 };
 
 const raisedText = (suffix: string): string =>
-	signs(
+	withSigns(
 		suffix
 			.replace(/^dim/, '°')
 			.replace(/^aug/, '+')
@@ -48,9 +54,9 @@ export function engrave(chord: Chord): EngravedChord {
 	const bass = chord.bass && chord.symbol.slice(chord.symbol.lastIndexOf('/') + 1);
 	return {
 		letter: root?.[1] ?? '',
-		accidental: signs(accidental),
+		accidental: withSigns(accidental),
 		minor,
 		raised: raisedText(minor ? suffix.slice(1) : suffix),
-		bass: bass ? signs(bass) : ''
+		bass: bass ? withSigns(bass) : ''
 	};
 }

@@ -1,10 +1,10 @@
 import type { Chord } from '../chord';
-import { mod, pitchClass, shortestMove, type Note } from '../pitch';
+import { mod, pitchClass, shortestMove, type Notation, type Note } from '../pitch';
 import { spelledDegree } from './numeral-of';
 import { buildScale, SCALE_NAMES, type Scale } from './scale';
 
 /** One note changed: `from` rises or falls to `to`; null on one side when a note is added or left out. */
-export type ScaleEdit = { readonly from: string | null; readonly to: string | null };
+export type ScaleEdit = { readonly from: Notation | null; readonly to: Notation | null };
 
 /** A scale for one chord, told as edits of the scale in use: "same box, E♭ rises to E". */
 export type ScaleChoice = {

@@ -1,6 +1,6 @@
 import { compareChords } from '../chart';
 import { guideTones, isMinorMode, type Chord, type Key, type Mode } from '../chord';
-import { mod, pitchClass } from '../pitch';
+import { mod, notation, pitchClass, type Notation } from '../pitch';
 import { isDominant } from './evidence';
 import { HOME_SETS } from './home';
 import { numeralOf, numeralOn } from './numeral-of';
@@ -22,7 +22,7 @@ type FunctionKind =
  */
 export type ChordFunction = {
 	readonly kind: FunctionKind;
-	readonly numeral: string;
+	readonly numeral: Notation;
 	readonly words: string;
 	readonly short: string;
 };
@@ -63,12 +63,12 @@ function goalNumeral(goal: Chord, key: Key): string {
 
 const make = (
 	kind: ChordFunction['kind'],
-	numeral: string,
+	numeral: Notation,
 	words: string,
 	short: string
 ): ChordFunction => ({ kind, numeral, words, short });
 
-function dominantOfHome({ chord, key }: Context, numeral: string, degree: number) {
+function dominantOfHome({ chord, key }: Context, numeral: Notation, degree: number) {
 	const raised = key.mode === 'minor' && (degree === 7 || degree === 11);
 	const leading = chord.tones.find((tone) => mod(tone.pc - pitchClass(key.tonic), 12) === 11);
 	if (degree === 7 && has(chord, '3')) {
@@ -85,7 +85,7 @@ function dominantOfHome({ chord, key }: Context, numeral: string, degree: number
 }
 
 /** Secondary dominants and their tritone substitutes, named by where they lead. */
-function applied(context: Context, numeral: string): ChordFunction | null {
+function applied(context: Context, numeral: Notation): ChordFunction | null {
 	const { chord, key, next } = context;
 	const tonic = pitchClass(key.tonic);
 	const goal = goalOf(context);
@@ -95,7 +95,9 @@ function applied(context: Context, numeral: string): ChordFunction | null {
 		const target = goalNumeral(goal, key);
 		// A triad of the key that happens to fall a fifth is no secondary dominant.
 		if (leaves && pitchClass(goal.root) !== tonic) {
-			const name = `${numeralOn('5', { ...chord, bass: null }, { ...key, mode: 'major' })}/${target}`;
+			const name = notation(
+				`${numeralOn('5', { ...chord, bass: null }, { ...key, mode: 'major' })}/${target}`
+			);
 			const words = `secondary dominant of ${target} (${goal.symbol})`;
 			return make('secondary dominant', name, words, `to ${target}`);
 		}
@@ -105,7 +107,7 @@ function applied(context: Context, numeral: string): ChordFunction | null {
 		const target = goalNumeral(goal, key);
 		return make(
 			'secondary dominant',
-			`V7/${target}`,
+			notation(`V7/${target}`),
 			`secondary dominant of ${target} (${goal.symbol})`,
 			`to ${target}`
 		);
@@ -120,7 +122,7 @@ function applied(context: Context, numeral: string): ChordFunction | null {
 }
 
 /** A diminished chord that is no leading-tone chord of home joins its neighbours by a semitone. */
-function passing({ chord, key, next }: Context, numeral: string): ChordFunction | null {
+function passing({ chord, key, next }: Context, numeral: Notation): ChordFunction | null {
 	if (!has(chord, 'b5') || !has(chord, 'b3') || has(chord, 'b7')) return null;
 	if (!next) return make('passing diminished', numeral, 'passing diminished chord', 'passing');
 	const target = goalNumeral(next, key);
@@ -149,7 +151,7 @@ const PARALLELS: Partial<Record<Mode, readonly Mode[]>> = {
 	locrian: ['phrygian', 'minor', 'major']
 };
 
-function borrowed({ chord, key }: Context, numeral: string): ChordFunction | null {
+function borrowed({ chord, key }: Context, numeral: Notation): ChordFunction | null {
 	const tonic = pitchClass(key.tonic);
 	const from = PARALLELS[key.mode]?.find((mode) => liesIn(chord, tonic, mode));
 	if (!from) return null;
@@ -157,7 +159,7 @@ function borrowed({ chord, key }: Context, numeral: string): ChordFunction | nul
 }
 
 /** Chords of the key by degree: home, or away with what they set up. */
-function diatonic(context: Context, numeral: string): ChordFunction {
+function diatonic(context: Context, numeral: Notation): ChordFunction {
 	const { chord, key, next } = context;
 	const tonic = pitchClass(key.tonic);
 	const degree = degreeFrom(tonic, chord);

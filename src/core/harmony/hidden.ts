@@ -1,5 +1,13 @@
 import { parseChord, type Chord } from '../chord';
-import { noteName, pitchClass, degreeInterval, above, type Note } from '../pitch';
+import {
+	noteName,
+	pitchClass,
+	degreeInterval,
+	above,
+	notation,
+	type Notation,
+	type Note
+} from '../pitch';
 import { readOver } from './read-over';
 import type { Scale } from './scale';
 import { noteVerdict, type Verdict } from './verdict';
@@ -7,11 +15,11 @@ import { noteVerdict, type Verdict } from './verdict';
 /** An arpeggio or cell whose tones all lie in a scale, and what a chord makes of it. */
 export type Hidden = {
 	/** A chord symbol (`Cm7`), or the root with the cell's degrees (`C 1 3 #4 7`). */
-	readonly name: string;
+	readonly name: Notation;
 	readonly kind: 'arpeggio' | 'cell';
 	readonly notes: readonly Note[];
 	/** What each tone is over the chord of the moment. */
-	readonly roles: readonly string[];
+	readonly roles: readonly Notation[];
 	readonly verdicts: readonly Verdict[];
 };
 
@@ -29,7 +37,7 @@ const QUALITIES: readonly (readonly [suffix: string, worth: number])[] = [
 const CELLS = ['1 2 3 5', '1 2 b3 5', '1 3 #4 7', '1 3 4 5', '1 b3 4 5', '1 3 4 b7', '1 b2 4 5'];
 
 type Found = {
-	name: string;
+	name: Notation;
 	kind: Hidden['kind'];
 	notes: readonly Note[];
 	rank: number;
@@ -51,7 +59,9 @@ const cellsOn = (root: Note, pcs: ReadonlySet<number>): Found[] =>
 		const notes = degrees.split(' ').map((degree) => above(root, degreeInterval(degree)));
 		if (!notes.every((note) => pcs.has(pitchClass(note)))) return [];
 		const rank = QUALITIES.length + i;
-		return [{ name: `${noteName(root)} ${degrees}`, kind: 'cell', notes, rank, worth: -0.5 }];
+		return [
+			{ name: notation(`${noteName(root)} ${degrees}`), kind: 'cell', notes, rank, worth: -0.5 }
+		];
 	});
 
 const WEIGHT: Record<Verdict, number> = { home: 1, colour: 1.4, passing: 0, clash: -2.5 };
@@ -61,7 +71,7 @@ function readAll(
 	notes: readonly Note[],
 	chord: Chord,
 	next: Chord | null = null
-): { roles: string[]; verdicts: Verdict[] } {
+): { roles: Notation[]; verdicts: Verdict[] } {
 	const read = notes.map((note) => noteVerdict(note, chord, next));
 	return {
 		roles: notes.map((note) => readOver(note, chord)),

@@ -1,5 +1,13 @@
 import { LOWERED_PLAIN, type Chord, type Key } from '../chord';
-import { intervalBetween, mod, noteName, pitchClass, type Note } from '../pitch';
+import {
+	intervalBetween,
+	mod,
+	noteName,
+	notation,
+	pitchClass,
+	type Notation,
+	type Note
+} from '../pitch';
 
 const NUMERALS = ['I', 'II', 'III', 'IV', 'V', 'VI', 'VII'];
 const MAJOR = [0, 2, 4, 5, 7, 9, 11];
@@ -14,10 +22,10 @@ const isMinor = (chord: Chord): boolean => has(chord, 'b3');
 const isDiminished = (chord: Chord): boolean => isMinor(chord) && has(chord, 'b5');
 
 /** The degree of a note above a tonic exactly as it is spelled. */
-export function spelledDegree(tonic: Note, note: Note): string {
+export function spelledDegree(tonic: Note, note: Note): Notation {
 	const { steps, semitones } = intervalBetween(tonic, note);
 	const alter = semitones - MAJOR[steps];
-	return (alter < 0 ? 'b'.repeat(-alter) : '#'.repeat(alter)) + (steps + 1);
+	return notation((alter < 0 ? 'b'.repeat(-alter) : '#'.repeat(alter)) + (steps + 1));
 }
 
 /**
@@ -57,20 +65,20 @@ function suffixOf(chord: Chord): string {
 }
 
 /** The numeral of a degree with the chord's extensions, its bass left out. */
-export const numeralOn = (degree: string, chord: Chord, key: Key): string =>
-	numeralOfDegree(degree, chord, key) + suffixOf(chord);
+export const numeralOn = (degree: string, chord: Chord, key: Key): Notation =>
+	notation(numeralOfDegree(degree, chord, key) + suffixOf(chord));
 
 /**
  * The Roman numeral of a chord in a key, as `parseNumeral` reads it: `I7`, `ii7`, `♯iv°7`, in minor
  * `VI`, `V7`; a slash bass as a degree (`II/1`). ASCII.
  * @example numeralOf(parseChord('Edim7'), { tonic: parseNote('Bb'), mode: 'blues' }) // '#iv°7'
  */
-export function numeralOf(chord: Chord, key: Key): string {
+export function numeralOf(chord: Chord, key: Key): Notation {
 	const spelled = degreeOf(key.tonic, chord.root, isDiminished(chord));
 	// A sharp on a degree that the mode lowers would read as the natural one.
 	const raised = spelled.startsWith('#') && LOWERED_PLAIN[key.mode]?.includes(Number(spelled[1]));
 	const degree = raised ? degreeOf(key.tonic, chord.root) : spelled;
 	const numeral = numeralOn(degree, chord, key);
 	if (!chord.bass || noteName(chord.bass) === noteName(chord.root)) return numeral;
-	return `${numeral}/${degreeOf(key.tonic, chord.bass)}`;
+	return notation(`${numeral}/${degreeOf(key.tonic, chord.bass)}`);
 }

@@ -1,5 +1,5 @@
 import type { Chord } from '../chord';
-import { intervalBetween, mod, pitchClass, type Note } from '../pitch';
+import { intervalBetween, mod, notation, pitchClass, type Notation, type Note } from '../pitch';
 
 /** Names of the twelve intervals above a root when they are no chord tones. */
 const OVER_MAJOR = ['R', 'b9', '9', '#9', '3', '11', '#11', '5', 'b13', '13', 'b7', '7'];
@@ -10,7 +10,11 @@ const OVER_MINOR = ['R', 'b9', '9', 'b3', '3', '11', 'b5', '5', 'b13', '13', 'b7
  * A sixth over a chord without a seventh is `6`; a lowered fifth keeps that name when it is spelled so.
  * @example readOver(parseNote('G'), parseChord('Ab7')) // '7'
  */
-export function readOver(note: Note, chord: Chord): string {
+export function readOver(note: Note, chord: Chord): Notation {
+	return notation(nameOver(note, chord));
+}
+
+function nameOver(note: Note, chord: Chord): string {
 	const pc = pitchClass(note);
 	const own = chord.tones.find((tone) => tone.pc === pc);
 	if (own) return own.role;

@@ -2,17 +2,19 @@ import {
 	above,
 	asciiAccidentals,
 	degreeInterval,
+	notation,
 	noteName,
 	pitchClass,
+	type Notation,
 	type Note,
 	type PitchClass
 } from '../pitch';
 
 /** A note of a scale with its degree (`1`, `b3`, `#4`). */
 export type ScaleNote = {
-	readonly degree: string;
+	readonly degree: Notation;
 	readonly note: Note;
-	readonly name: string;
+	readonly name: Notation;
 	readonly pc: PitchClass;
 };
 
@@ -104,7 +106,7 @@ export function buildScale(tonic: Note, name: string): Scale | null {
 	if (!degrees) return null;
 	const notes = degrees.split(' ').map((degree): ScaleNote => {
 		const note = above(tonic, degreeInterval(degree));
-		return { degree, note, name: noteName(note), pc: pitchClass(note) };
+		return { degree: notation(degree), note, name: noteName(note), pc: pitchClass(note) };
 	});
 	return { tonic, name: known, notes };
 }

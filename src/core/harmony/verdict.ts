@@ -1,5 +1,5 @@
 import { roleWords, type Chord, type Tone } from '../chord';
-import { intervalBetween, mod, pitchClass, type Note } from '../pitch';
+import { intervalBetween, mod, notation, pitchClass, type Notation, type Note } from '../pitch';
 import { isDominant } from './evidence';
 import { readOver } from './read-over';
 
@@ -9,7 +9,7 @@ export type Verdict = 'home' | 'colour' | 'passing' | 'clash';
 /** A note over a chord: `role` as the chord hears it; `treatment` says what players do with it. */
 export type NoteVerdict = {
 	readonly verdict: Verdict;
-	readonly role: string;
+	readonly role: Notation;
 	readonly treatment: string | null;
 };
 
@@ -33,7 +33,7 @@ function againstThird(chord: Chord): NoteVerdict {
 	const goal = third ? toneWords(third) : 'the third';
 	return {
 		verdict: 'clash',
-		role: '#9',
+		role: notation('#9'),
 		treatment: `curl it up a quarter tone toward ${goal}, or hammer on to it`
 	};
 }

@@ -1,6 +1,6 @@
 import type { Chord } from '../chord';
 import { noteVerdict, readOver, type Scale, type Verdict } from '../harmony';
-import { mod, type Note } from '../pitch';
+import { mod, type Note, notation, type Notation } from '../pitch';
 import { comfortOf, MEDIUM_HAND, widestMm, type Hand } from './hand';
 import type { Instrument, Place } from './instrument';
 import { windowPlaces, type WindowPlace } from './window';
@@ -12,7 +12,7 @@ export type DoubleStop = {
 	/** `3rd`, `tritone`, `6th` … */
 	readonly interval: string;
 	readonly semitones: number;
-	readonly roles: readonly [string, string];
+	readonly roles: readonly [Notation, Notation];
 	readonly verdict: Verdict;
 	readonly treatment: string | null;
 };
@@ -55,8 +55,12 @@ function describe(
 	const verdicts = [low, high].map((place) => noteVerdict(place.note, chord, next));
 	const [first, second] = verdicts;
 	const worst = WORSE[first.verdict] >= WORSE[second.verdict] ? first : second;
-	const roles = [readOver(low.note, chord), readOver(high.note, chord)] as const;
-	const tritone = semitones === 6 && roles.includes('3') && roles.includes('b7');
+	const roles: readonly [Notation, Notation] = [
+		readOver(low.note, chord),
+		readOver(high.note, chord)
+	];
+	const tritone =
+		semitones === 6 && roles.includes(notation('3')) && roles.includes(notation('b7'));
 	return {
 		a: { string: low.string, fret: low.fret },
 		b: { string: high.string, fret: high.fret },

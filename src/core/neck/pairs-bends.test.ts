@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { parseChord, toneAt } from '../chord';
 import { buildScale } from '../harmony';
-import { parseNote } from '../pitch';
+import { parseNote, notation } from '../pitch';
 import {
 	bends,
 	buildInstrument,
@@ -90,7 +90,7 @@ describe('double stops', () => {
 		const scale = tonic && buildScale(tonic, 'minor pentatonic');
 		const found = doubleStops(guitar, chord('Bb7'), 6, { scale });
 		expect(found.length).toBeGreaterThan(stops.length);
-		const clash = found.find((stop) => stop.verdict === 'clash' && stop.roles.includes('#9'));
+		const clash = found.find((stop) => stop.verdict === 'clash' && stop.roles.includes(notation('#9')));
 		expect(clash?.treatment).toContain('curl it up');
 	});
 });

@@ -1,4 +1,4 @@
-import { above, degreeInterval, noteName, pitchClass, type Note } from '../pitch';
+import { above, degreeInterval, noteName, pitchClass, type Notation, type Note } from '../pitch';
 import type { Chord, Role } from '../chord';
 import type { Scale } from '../harmony';
 import { roleOver } from './role-over';
@@ -8,7 +8,7 @@ import type { Motif, MotifNote } from './types';
 export type Contour = {
 	readonly first: number;
 	readonly rise: readonly number[];
-	readonly names: readonly string[];
+	readonly names: readonly Notation[];
 };
 
 /** The way from one pitch class to another that is shortest; of two equal ones the one upward. */
@@ -17,7 +17,7 @@ const nearestStep = (from: number, to: number): number => {
 	return up <= 6 ? up : up - 12;
 };
 
-type Tone = { readonly pc: number; readonly name: string; readonly height: number | null };
+type Tone = { readonly pc: number; readonly name: Notation; readonly height: number | null };
 
 const DEGREE = /^(bb|b|##|#)?(\d{1,2})$/;
 

@@ -1,6 +1,6 @@
 import { toneAt, type Chord } from '../chord';
 import { placeLine, placeUnder, windowPlaces, type Instrument } from '../neck';
-import { plainName } from '../pitch';
+import { plainName, type Notation } from '../pitch';
 import type { LineNote } from '../route';
 import type { PhraseProblem } from './types';
 
@@ -9,7 +9,7 @@ export type Sketch = {
 	readonly tick: number;
 	readonly durationTicks: number;
 	readonly rise: number;
-	readonly name: string;
+	readonly name: Notation;
 	readonly chord: Chord | null;
 	readonly event: number;
 	/** It stands where a chord begins. */
@@ -114,7 +114,7 @@ export function layOut(instrument: Instrument, groups: readonly Group[]) {
 	return { notes: placed(instrument, settled), problems };
 }
 
-const nameOf = (midi: number, chord: Chord | null): string =>
+const nameOf = (midi: number, chord: Chord | null): Notation =>
 	(chord && toneAt(chord, midi)?.name) ?? plainName(midi % 12);
 
 /** Strings, frets and fingers: one run of notes in one place at a time. */

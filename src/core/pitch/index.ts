@@ -9,5 +9,6 @@ export {
 	type Note,
 	type PitchClass
 } from './note';
+export { notation, type Notation } from './notation';
 export { above, degreeInterval, intervalBetween, shortestMove, type Interval } from './interval';
 export { parsePitch, pitchName, spelledPitch, type Midi } from './midi';

@@ -1,3 +1,4 @@
+import { notation, type Notation } from './notation';
 import { parseNote, pitchClass, plainName } from './note';
 
 /** MIDI number: E2 = 40, A4 = 69 = 440 Hz. */
@@ -21,13 +22,14 @@ export function parsePitch(text: string): Midi | null {
  * A spelled name with the octave that its letter stands in.
  * @example spelledPitch('Cb', 59) // 'Cb4'
  */
-export function spelledPitch(name: string, midi: Midi): string {
+export function spelledPitch(name: string, midi: Midi): Notation {
 	const alter = parseNote(name)?.alter ?? 0;
-	return `${name}${Math.floor((midi - alter) / 12) - 1}`;
+	return notation(`${name}${Math.floor((midi - alter) / 12) - 1}`);
 }
 
 /**
  * The plain name of a MIDI number with its octave.
  * @example pitchName(40) // 'E2'
  */
-export const pitchName = (midi: Midi): string => `${plainName(midi)}${Math.floor(midi / 12) - 1}`;
+export const pitchName = (midi: Midi): Notation =>
+	notation(`${plainName(midi)}${Math.floor(midi / 12) - 1}`);

@@ -1,3 +1,5 @@
+import { notation, type Notation } from './notation';
+
 /** Letters in scale order; a note's `letter` is an index into this string. */
 const LETTERS = 'CDEFGAB';
 const LETTER_PC = [0, 2, 4, 5, 7, 9, 11];
@@ -20,8 +22,8 @@ export const pitchClass = (note: Note): PitchClass => mod(LETTER_PC[note.letter]
  * ASCII name: `Bb`, `F#`, `Dbb`, `C##`.
  * @example noteName({ letter: 6, alter: -1 }) // 'Bb'
  */
-export const noteName = (note: Note): string =>
-	LETTERS[note.letter] + (note.alter < 0 ? 'b' : '#').repeat(Math.abs(note.alter));
+export const noteName = (note: Note): Notation =>
+	notation(LETTERS[note.letter] + (note.alter < 0 ? 'b' : '#').repeat(Math.abs(note.alter)));
 
 /** Replaces typographic accidentals by `b` and `#`; one sign may become two characters. */
 export const asciiAccidentals = (text: string): string =>
@@ -55,4 +57,4 @@ export const sameSound = (a: Note, b: Note): boolean => pitchClass(a) === pitchC
 const PLAIN = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'Gb', 'G', 'Ab', 'A', 'Bb', 'B'];
 
 /** A plain ASCII name for a pitch class or MIDI number: `Eb` for 3, `E` for 4. Display only. */
-export const plainName = (pitch: number): string => PLAIN[mod(pitch, 12)];
+export const plainName = (pitch: number): Notation => notation(PLAIN[mod(pitch, 12)]);

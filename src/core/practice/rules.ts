@@ -1,3 +1,4 @@
+import type { Notation } from '../pitch';
 import { performed, ticksOf } from '../band';
 import { roleWords, toneAt } from '../chord';
 import type { Scale } from '../harmony';
@@ -55,7 +56,7 @@ function gridOf(request: JudgeRequest): number[] {
 }
 
 /** A stray note is spelled as a raised or lowered neighbour in the scale: sharps where the scale has sharps. */
-function towardOf(midi: number, scale: Scale | null): { midi: number; name: string } | null {
+function towardOf(midi: number, scale: Scale | null): { midi: number; name: Notation } | null {
 	const sharp = scale?.notes.some(({ name }) => name.includes('#')) ?? false;
 	for (const by of sharp ? [1, -1] : [-1, 1]) {
 		const pc = (midi + by + 12) % 12;

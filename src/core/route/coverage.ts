@@ -100,7 +100,7 @@ function coverPosition(
 	const { chart } = request;
 	const plan = planTargets({ ...request, position, locks: [], forbid: [], letPass: [] });
 	const places = windowPlaces(request.instrument, position);
-	const lies = new Map(chords.map((chord) => [chord.symbol, lieOf(places, chord)]));
+	const lies = new Map<string, Lie>(chords.map((chord) => [chord.symbol, lieOf(places, chord)]));
 	const steps = plan.targets
 		.slice(1)
 		.map((target, i) => Math.abs(target.midi - plan.targets[i].midi));

@@ -1,6 +1,14 @@
 import { toneAt, type Chord } from '../chord';
 import type { Scale } from '../harmony';
-import { above, noteName, parseNote, pitchClass, plainName, type Note } from '../pitch';
+import {
+	above,
+	noteName,
+	parseNote,
+	pitchClass,
+	plainName,
+	type Notation,
+	type Note
+} from '../pitch';
 
 const HALF_UP = { steps: 1, semitones: 1 };
 const HALF_DOWN = { steps: 6, semitones: 11 };
@@ -14,8 +22,8 @@ export function nameOver(
 	midi: number,
 	chord: Chord | null,
 	scale: Scale | null,
-	toward: { readonly midi: number; readonly name: string } | null
-): string {
+	toward: { readonly midi: number; readonly name: Notation } | null
+): Notation {
 	const pc = midi % 12;
 	const tone = chord && toneAt(chord, midi);
 	if (tone) return tone.name;

@@ -2,6 +2,7 @@ import type { Chart } from '../chart';
 import type { Role, RoleKind } from '../chord';
 import type { Scale } from '../harmony';
 import type { Instrument, Place } from '../neck';
+import type { Notation } from '../pitch';
 
 /** Landing styles: what the planner prefers to land on. */
 export const STYLES = ['roots', 'guide-tones', 'nearest', 'arpeggio', 'blend', 'mirror'] as const;
@@ -55,7 +56,7 @@ export type Target = Place & {
 	readonly change: number;
 	readonly tick: number;
 	readonly midi: number;
-	readonly name: string;
+	readonly name: Notation;
 	readonly role: Role;
 	readonly finger: number | null;
 	readonly reach: boolean;

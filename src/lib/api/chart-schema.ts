@@ -1,4 +1,6 @@
+import type { Role } from '$core/chord';
 import { z } from 'zod';
+import type { Notation } from '$core/pitch';
 
 /** Schemas of the parts that many requests and answers share. */
 
@@ -6,6 +8,12 @@ const noteName = z
 	.string()
 	.regex(/^[A-G](bb|b|##|#)?$/, 'Write a note as a capital letter with b or #: Bb, F#.')
 	.describe('A note name in ASCII');
+
+/** Note names, roles and chord symbols in answers: ASCII, every b a flat and every # a sharp. */
+export const notationAnswer = z.string() as unknown as z.ZodType<Notation, string>;
+
+/** Roles in answers. */
+export const roleAnswer = z.string() as unknown as z.ZodType<Role, string>;
 
 /** Text that a database can keep: no NUL, no half of a surrogate pair. */
 export const isStorable = (text: string): boolean => !/\0|\p{Surrogate}/u.test(text);

@@ -2,7 +2,15 @@ import { parseDegrees } from '$core/harmony';
 import { parseTuning } from '$core/neck';
 import { APPROACHES, GRIDS, LEANS, SCALE_PLANS, STYLES, TECHNIQUES } from '$core/route';
 import { z } from 'zod';
-import { chartText, isStorable, placeInput, UNSTORABLE, MOST_COUNT } from './chart-schema';
+import {
+	chartText,
+	isStorable,
+	notationAnswer,
+	placeInput,
+	roleAnswer,
+	UNSTORABLE,
+	MOST_COUNT
+} from './chart-schema';
 import { motifInput } from './phrase-schema';
 import { noteAnswer } from './plan-schema';
 
@@ -159,9 +167,9 @@ const snapshotTarget = placeInput.extend({
 	...anchor,
 	tick: z.int(),
 	midi: z.int(),
-	name: z.string(),
-	role: z.string(),
-	symbol: z.string(),
+	name: notationAnswer,
+	role: roleAnswer,
+	symbol: notationAnswer,
 	reasons: z.array(z.string())
 });
 /** The plan as it was when the route was saved, by written place. */

@@ -1,6 +1,14 @@
 import { GRIDS, KINDS, SCALE_PLANS, STYLES, TECHNIQUES } from '$core/route';
 import { z } from 'zod';
-import { chartText, instrumentInput, placeInput, scaleInput, slideInput } from './chart-schema';
+import {
+	chartText,
+	instrumentInput,
+	notationAnswer,
+	placeInput,
+	roleAnswer,
+	scaleInput,
+	slideInput
+} from './chart-schema';
 import { ALL_TERMS } from './terms';
 
 const changeIndex = z.int().min(0).describe('Index of a change, from 0');
@@ -63,8 +71,8 @@ const targetAnswer = placeInput.extend({
 	change: changeIndex,
 	tick: z.int(),
 	midi: z.int(),
-	name: z.string(),
-	role: z.string(),
+	name: notationAnswer,
+	role: roleAnswer,
 	reasons: z.array(z.string())
 });
 export type TargetAnswer = z.infer<typeof targetAnswer>;
@@ -73,8 +81,8 @@ export const noteAnswer = placeInput.extend({
 	tick: z.int(),
 	durationTicks: z.int(),
 	midi: z.int(),
-	name: z.string(),
-	role: z.string().nullable(),
+	name: notationAnswer,
+	role: roleAnswer.nullable(),
 	kind: z.enum(KINDS),
 	finger: z.int().nullable(),
 	technique: z.enum(TECHNIQUES).nullable(),
@@ -139,8 +147,8 @@ export const checkAnswer = z.object({
 			index: z.int(),
 			result: z.enum(['landed', 'late', 'missed', 'silent']),
 			midi: z.int().nullable(),
-			name: z.string().nullable(),
-			role: z.string().nullable(),
+			name: notationAnswer.nullable(),
+			role: roleAnswer.nullable(),
 			fix: z.object({ tick: z.int(), toMidi: z.int(), text: z.string() }).nullable()
 		})
 	),

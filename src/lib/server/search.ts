@@ -1,3 +1,4 @@
+import { notation } from '$core/pitch';
 import { findProgression, parseKey, readProgression } from '$core/chart';
 import { proseSigns, signs, type Chord } from '$core/chord';
 import { and, asc, eq, isNull, sql } from 'drizzle-orm';
@@ -63,7 +64,7 @@ export function matchesOf(
 	const byName: Match[] = [];
 	if (words.length === 0) return { byName, byWords: [] };
 	if (holds(one.title, words)) byName.push({ in: 'title', text: one.title });
-	if (namesKey(text, one.key)) byName.push({ in: 'key', text: signs(one.key) });
+	if (namesKey(text, one.key)) byName.push({ in: 'key', text: proseSigns(one.key) });
 	const said = [...one.written, ...about].find((entry) => holds(entry.text, words));
 	if (!said) return { byName, byWords: [] };
 	return {
@@ -78,7 +79,7 @@ export function chordMatch(
 	places: TuneReading['places']
 ): Match {
 	const found = places.slice(hit.from, hit.to);
-	const symbols = found.map(([, symbol]) => signs(symbol)).join(' ');
+	const symbols = found.map(([, symbol]) => signs(notation(symbol))).join(' ');
 	return { in: 'chords', text: `bar ${found[0][0]}: ${symbols}` };
 }
 

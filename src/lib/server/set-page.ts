@@ -1,3 +1,5 @@
+import type { Role } from '$core/chord';
+import type { Notation } from '$core/pitch';
 import { QUARTER } from '$core/chart';
 import { asc, desc, inArray } from 'drizzle-orm';
 import type { Database } from './database';
@@ -19,9 +21,9 @@ type SetLine = {
 	/** Where the hand goes and the first landing of the route that was saved last; null without one. */
 	readonly start: {
 		readonly position: number;
-		readonly symbol: string;
-		readonly name: string;
-		readonly role: string;
+		readonly symbol: Notation;
+		readonly name: Notation;
+		readonly role: Role;
 		readonly string: number;
 		readonly fret: number;
 	} | null;

@@ -1,4 +1,4 @@
-import { signs } from '$core/chord';
+import { proseSigns } from '$core/chord';
 import { swingOf } from '$core/band';
 import { barTicksOf } from '$core/chart';
 import { keyOf } from '$core/harmony';
@@ -504,4 +504,4 @@ const tidy = (event: PlayedEvent): PlayedEvent => ({
 
 /** Only the key of a drill's line is a note's name. */
 const signsInLine = (line: string): string =>
-	line.replace(/ · in ([A-G][b#]*)(?= ·)/, (_, tonic: string) => ` · in ${signs(tonic)}`);
+	line.replace(/ · in ([A-G][b#]*)(?= ·)/, (_, tonic: string) => ` · in ${proseSigns(tonic)}`);

@@ -1,5 +1,5 @@
-import { plainName } from '$core/pitch';
-import { signs } from '$core/chord';
+import { plainName, type Notation } from '$core/pitch';
+import { signs, type Role } from '$core/chord';
 import * as z from 'zod/mini';
 import { Kept } from './kept.svelte';
 
@@ -35,13 +35,17 @@ class Preferences extends Kept<Stored> {
 	}
 
 	/** The label inside a mark: the role or the note's name, as chosen. Signs, not ASCII. */
-	label(tone: { readonly role: string; readonly name: string; readonly pc: number }): string {
+	label(tone: {
+		readonly role: Role | Notation;
+		readonly name: Notation;
+		readonly pc: number;
+	}): string {
 		if (this.current.labels === 'roles') return tone.role === 'bass' ? 'B' : signs(tone.role);
 		return this.name(tone.name, tone.pc);
 	}
 
 	/** A note's name, plain (E for F♭) when the player wants that. */
-	name(name: string, pc: number): string {
+	name(name: Notation, pc: number): string {
 		return signs(this.current.plainNames ? plainName(pc) : name);
 	}
 }

@@ -1,3 +1,4 @@
+import { notation } from '$core/pitch';
 import { transposeText } from '$core/chart';
 import type { RouteAnswer, TuneAnswer } from '$lib/api/notebook-schema';
 import { runRoute } from '$lib/api/route';
@@ -58,9 +59,9 @@ const saved = (over: Partial<RouteAnswer> = {}): RouteAnswer => ({
 				string: 3,
 				fret: 7,
 				midi: 62,
-				name: 'D',
+				name: notation('D'),
 				role: '3',
-				symbol: 'Bb7',
+				symbol: notation('Bb7'),
 				reasons: []
 			},
 			{
@@ -71,9 +72,9 @@ const saved = (over: Partial<RouteAnswer> = {}): RouteAnswer => ({
 				string: 3,
 				fret: 7,
 				midi: 62,
-				name: 'D',
+				name: notation('D'),
 				role: '3',
-				symbol: 'Bb7',
+				symbol: notation('Bb7'),
 				reasons: []
 			},
 			{
@@ -84,9 +85,9 @@ const saved = (over: Partial<RouteAnswer> = {}): RouteAnswer => ({
 				string: 3,
 				fret: 7,
 				midi: 62,
-				name: 'D',
+				name: notation('D'),
 				role: '3',
-				symbol: 'Bb7',
+				symbol: notation('Bb7'),
 				reasons: []
 			}
 		]

@@ -1,3 +1,4 @@
+import { notation } from '$core/pitch';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { beginRun, positionAt, type Position, type Run, type Score } from '$core/band';
 import type { TuneAnswer } from '$lib/api/notebook-schema';
@@ -70,7 +71,7 @@ const target = (change: number, name: string): TargetAnswer => ({
 	string: 3,
 	fret: 5,
 	midi: 60,
-	name,
+	name: notation(name),
 	role: 'R',
 	reasons: []
 });
@@ -82,7 +83,7 @@ const route = (over: Partial<PlayedRoute> = {}): PlayedRoute => ({
 	...over
 });
 const note = (tick: number, durationTicks: number): NoteAnswer => ({
-	...{ tick, durationTicks, string: 2, fret: 5, midi: 64, name: 'E', role: '3' },
+	...{ tick, durationTicks, string: 2, fret: 5, midi: 64, name: notation('E'), role: '3' },
 	...{ kind: 'chord', finger: 1, technique: null, chord: 0 }
 });
 

@@ -1,5 +1,5 @@
 import { keyName, circleOf, setHeader, transposeText } from '$core/chart';
-import { signs } from '$core/chord';
+import { proseSigns } from '$core/chord';
 import { intervalBetween, parseNote, pitchClass } from '$core/pitch';
 import type { TuneAnswer } from '$lib/api/notebook-schema';
 import { toast } from 'svelte-sonner';
@@ -67,7 +67,7 @@ export async function toNextKey(open: OpenTune): Promise<void> {
 	const tonic = circle[(at + 1) % circle.length];
 	if (!tonic) return;
 	const text = transposeText(open.saved.chart, intervalBetween(key.tonic, tonic));
-	await step(open, text, `Now in ${signs(keyName({ ...key, tonic }))}.`);
+	await step(open, text, `Now in ${proseSigns(keyName({ ...key, tonic }))}.`);
 }
 
 /** Takes the last step back, as long as nothing else has changed the tune since. */

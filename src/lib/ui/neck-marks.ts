@@ -8,12 +8,12 @@ import {
 	type Instrument,
 	type Place
 } from '$core/neck';
-import { plainName } from '$core/pitch';
+import { plainName, type Notation } from '$core/pitch';
 import { prefs } from '$lib/state/prefs.svelte';
 
 /** A note of the scale in use that is no tone of a chord shown, with its verdict over the sounding one. */
 type ScaleMark = NoteVerdict & {
-	readonly name: string;
+	readonly name: Notation;
 	readonly pc: number;
 	/** One of the tones that set the scale apart: over a vamp the one to aim at. */
 	readonly telling: boolean;

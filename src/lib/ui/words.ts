@@ -1,7 +1,7 @@
 import { keyName, parseKey } from '$core/chart';
-import { signs } from '$core/chord';
+import { signs, proseSigns } from '$core/chord';
 import { buildScale, type Scale } from '$core/harmony';
-import { noteName } from '$core/pitch';
+import { noteName, notation } from '$core/pitch';
 
 const NUMBERS = [
 	'none',
@@ -33,7 +33,7 @@ export function keyWords(name: string): string {
 	const key = parseKey(name);
 	if (!key) return name;
 	const [tonic, ...mode] = keyName(key).split(' ');
-	return [signs(tonic), ...mode].join(' ');
+	return [proseSigns(tonic), ...mode].join(' ');
 }
 
 /** A scale's name with its tonic: `B♭ minor pentatonic`; a scale of the player's own by the name it was given. */
@@ -42,7 +42,7 @@ export function scaleTitle(
 	own: readonly { readonly name: string; readonly degrees: string }[] = []
 ): string {
 	const mine = own.find(({ degrees }) => buildScale(scale.tonic, degrees)?.name === scale.name);
-	return `${signs(noteName(scale.tonic))} ${mine?.name ?? signs(scale.name)}`;
+	return `${signs(noteName(scale.tonic))} ${mine?.name ?? proseSigns(scale.name)}`;
 }
 
 /** A tuning preset's name as players write it: `drop-d` becomes `Drop D`. */
@@ -56,4 +56,4 @@ export const tuningTitle = (id: string): string =>
 
 /** A string's label: a note name gets its sign, anything else stays as the player wrote it. */
 export const stringLabel = (label: string): string =>
-	/^[A-G][b#]+$/.test(label) ? signs(label) : label;
+	/^[A-G][b#]+$/.test(label) ? signs(notation(label)) : label;

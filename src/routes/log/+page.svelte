@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { goto, invalidateAll } from '$app/navigation';
 	import { page } from '$app/state';
-	import { signs } from '$core/chord';
+	import { proseSigns } from '$core/chord';
 	import type { TakeSummaryAnswer } from '$lib/api/practice-schema';
 	import type { LogFilter, LogTake } from '$lib/server/log';
 	import { Refusal, send } from '$lib/state/api';
@@ -32,7 +32,7 @@
 		[
 			tuneTitle ?? 'All tunes',
 			filter.place === null ? 'all places' : `position ${filter.place}`,
-			...(filter.key === null ? [] : [`key of ${signs(filter.key)}`])
+			...(filter.key === null ? [] : [`key of ${proseSigns(filter.key)}`])
 		].join(', ')
 	);
 	const facts = $derived([
@@ -54,7 +54,7 @@
 		const { place, key } = log.behind;
 		const names = [
 			...(place === null ? [] : [`Position ${place}`]),
-			...(key === null ? [] : [signs(key)])
+			...(key === null ? [] : [proseSigns(key)])
 		];
 		if (names.length === 0) return '';
 		return `${names.join(' and ')} ${names.length > 1 ? 'stay' : 'stays'} behind.`;
@@ -235,7 +235,8 @@
 							onchange={(event) => set({ key: event.currentTarget.value || null })}
 						>
 							<option value="">All keys</option>
-							{#each log.choices.keys as one (one)}<option value={one}>{signs(one)}</option>{/each}
+							{#each log.choices.keys as one (one)}<option value={one}>{proseSigns(one)}</option
+								>{/each}
 						</select>
 					</span>
 				</div>

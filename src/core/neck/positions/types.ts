@@ -1,5 +1,6 @@
 import type { Scale } from '../../harmony';
 import type { Place } from '../instrument';
+import type { Notation } from '../../pitch';
 
 /** Ways to lay a scale out on the neck. */
 export const FAMILIES = ['box', 'n-per-string', 'diagonal', 'pocket', 'single-fret'] as const;
@@ -8,8 +9,8 @@ export type Family = (typeof FAMILIES)[number];
 /** A scale note in a position. `finger` 1 … 4, null on an open string or under a slide. */
 export type PositionNote = Place & {
 	readonly midi: number;
-	readonly name: string;
-	readonly degree: string;
+	readonly name: Notation;
+	readonly degree: Notation;
 	readonly finger: number | null;
 	readonly reach: boolean;
 };

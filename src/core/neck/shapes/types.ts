@@ -1,6 +1,7 @@
 import type { Role, Tone } from '../../chord';
 import type { Comfort } from '../hand';
 import type { Place } from '../instrument';
+import type { Notation } from '../../pitch';
 
 /** Movable chord forms, by the open chord whose outline they keep. */
 export type Form = 'E' | 'D' | 'C' | 'A' | 'G';
@@ -8,7 +9,7 @@ export type Form = 'E' | 'D' | 'C' | 'A' | 'G';
 /** A chord tone in a shape. `finger` counts from the shape's `fingerBase`; null on an open string. */
 export type ShapeNote = Place & {
 	readonly midi: number;
-	readonly name: string;
+	readonly name: Notation;
 	readonly role: Role;
 	readonly finger: number | null;
 	/** Just outside the four frets of the position. */

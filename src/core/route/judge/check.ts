@@ -1,3 +1,4 @@
+import type { Notation } from '../../pitch';
 import { beatTicks, type Change, type ChordEvent } from '../../chart';
 import { toneAt, type Chord } from '../../chord';
 import { chordAfter, noteVerdict, type Scale } from '../../harmony';
@@ -48,7 +49,7 @@ function checkChange(
 	request: CheckRequest,
 	change: Change,
 	longest: number,
-	nameOf: (note: number) => string
+	nameOf: (note: number) => Notation
 ): CheckedChange {
 	const { notes, chart } = request;
 	const { chord } = change.to;
@@ -118,8 +119,8 @@ export function checkLine(asked: CheckRequest): Check {
 	const { chart, instrument, scales, position } = request;
 	const { events } = chart;
 	const at = notes.map((note) => eventIndexAt(events, note.tick));
-	const names = new Map<number, string>();
-	const nameOf = (i: number): string => {
+	const names = new Map<number, Notation>();
+	const nameOf = (i: number): Notation => {
 		const known = names.get(i);
 		if (known !== undefined) return known;
 		const event = events[at[i]];

@@ -1,3 +1,4 @@
+import type { Notation } from '../../pitch';
 import type { Change } from '../../chart';
 import { isGuideTone, roleWords, toneAt, type Chord, type Tone } from '../../chord';
 import { windowPlaces, type Place } from '../../neck';
@@ -45,7 +46,7 @@ export function fixFor(
 	request: CheckRequest,
 	change: Change,
 	note: number,
-	name: string
+	name: Notation
 ): Fix | null {
 	const from = request.notes[note];
 	const found = nearestTone(request, change.to.chord, from);

@@ -2,6 +2,7 @@ import type { Chart } from '../../chart';
 import type { Role } from '../../chord';
 import type { Scale } from '../../harmony';
 import type { Instrument, Place } from '../../neck';
+import type { Notation } from '../../pitch';
 
 /** A note of any line. Ticks from the first beat; the place where it is known. */
 export type PlayedNote = {
@@ -39,7 +40,7 @@ export type CheckedChange = {
 	readonly result: LandingResult;
 	readonly note: number | null;
 	readonly midi: number | null;
-	readonly name: string | null;
+	readonly name: Notation | null;
 	readonly role: Role | null;
 	readonly fix: Fix | null;
 };
@@ -48,7 +49,7 @@ export type CheckedChange = {
 export type Stray = {
 	readonly note: number;
 	readonly tick: number;
-	readonly name: string;
+	readonly name: Notation;
 	readonly resolved: boolean;
 };
 

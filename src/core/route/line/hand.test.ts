@@ -1,3 +1,4 @@
+import { notation } from '../../pitch';
 import { describe, expect, it } from 'vitest';
 import { withTechniques, type Traits } from './hand';
 import type { LineNote } from './types';
@@ -10,7 +11,16 @@ const note = (
 	fret: number,
 	more: Partial<LineNote> = {}
 ): LineNote => ({
-	...{ tick, durationTicks: 240, string, fret, midi: 0, name: '', role: null, kind: 'passing' },
+	...{
+		tick,
+		durationTicks: 240,
+		string,
+		fret,
+		midi: 0,
+		name: notation(''),
+		role: null,
+		kind: 'passing'
+	},
 	...{ finger: fret - 4, technique: null, chord: 0 },
 	...more
 });

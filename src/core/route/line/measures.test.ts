@@ -1,3 +1,4 @@
+import { notation } from '../../pitch';
 import { describe, expect, it } from 'vitest';
 import { parseChart } from '../../chart';
 import { instrumentOf, lastPosition } from '../../neck';
@@ -93,7 +94,7 @@ describe('the measures themselves', () => {
 				string: 3,
 				fret: midi - 55,
 				midi,
-				name: '',
+				name: notation(''),
 				role: null,
 				kind: i % 8 === 0 ? ('target' as const) : ('passing' as const),
 				finger: 1,

@@ -1,3 +1,4 @@
+import { notation } from '../../pitch';
 import { chartTicks } from '../../chart';
 import { positionAt, type PlanWarning, type Target } from '../types';
 import { APPROACHES, type Approach } from './approach';
@@ -40,7 +41,7 @@ function optionsOf(stretch: Stretch, motion: Motion, work: LineWork): ArrivalOpt
 		const approach = APPROACHES[kind];
 		if (!way || approach === 'other') return [];
 		const last = notesOf(stretch, way).slice(approach === 'enclosure' ? -TOLD : -1);
-		let toward = { midi: target.midi, name: target.tone?.name ?? '' };
+		let toward = { midi: target.midi, name: target.tone?.name ?? notation('') };
 		const notes = last.reverse().map((note) => {
 			const own = note.tone?.name ?? note.degree?.name;
 			const name = own ?? nameOver(note.midi, null, null, toward);
@@ -146,7 +147,7 @@ export function planLine(
 			string,
 			fret,
 			midi,
-			name: tone?.name ?? note.degree?.name ?? '',
+			name: tone?.name ?? note.degree?.name ?? notation(''),
 			role: tone?.role ?? null,
 			kind,
 			finger: fret === 0 ? null : (set ?? note.finger),

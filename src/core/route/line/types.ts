@@ -5,6 +5,7 @@ import type { HandScale, ScalePlan } from '../scale-plan';
 import type { PlanRequest } from '../types';
 import type { Approach } from './approach';
 import type { Cell, LineGrid } from './cells';
+import type { Notation } from '../../pitch';
 
 export const KINDS = ['target', 'chord', 'passing', 'chromatic', 'enclosure'] as const;
 type NoteKind = (typeof KINDS)[number];
@@ -30,7 +31,7 @@ export type LineNote = Place & {
 	readonly tick: number;
 	readonly durationTicks: number;
 	readonly midi: number;
-	readonly name: string;
+	readonly name: Notation;
 	readonly role: Role | null;
 	readonly kind: NoteKind;
 	readonly finger: number | null;

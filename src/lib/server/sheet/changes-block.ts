@@ -1,3 +1,4 @@
+import type { Notation } from '$core/pitch';
 import type { Cell, Chart, WrittenBar } from '$core/chart';
 import { signs } from '$core/chord';
 import type { ChordFunction } from '$core/harmony';
@@ -27,14 +28,14 @@ function rowsOf(chart: Chart, perRow: number): Row[] {
 
 /** The numeral of each written chord, by bar and place in it; from the first time that it is played. */
 function numeralsOf(chart: Chart, functions: readonly (ChordFunction | null)[] | null) {
-	const found = new Map<Cell['span'], string>();
+	const found = new Map<Cell['span'], Notation>();
 	if (functions) {
 		for (const event of chart.events) {
 			const numeral = functions[event.index]?.numeral;
 			if (numeral && !found.has(event.span)) found.set(event.span, numeral);
 		}
 	}
-	return (cell: Cell): string => found.get(cell.span) ?? '';
+	return (cell: Cell): Notation | null => found.get(cell.span) ?? null;
 }
 
 /** Two heavy strokes and two points: a repeat begins or ends at `x`. */
@@ -60,7 +61,7 @@ function barInk(
 	y: number,
 	width: number,
 	bar: WrittenBar,
-	numeralOf: (cell: Cell) => string,
+	numeralOf: (cell: Cell) => Notation | null,
 	afterRepeat: boolean
 ): Ink[] {
 	const ink: Ink[] = [];
@@ -95,7 +96,8 @@ function barInk(
 		}
 		const chord = chordInk(start, base, cell.chord, size);
 		ink.push(...chord.ink);
-		const numeral = signs(numeralOf(cell));
+		const degree = numeralOf(cell);
+		const numeral = degree ? signs(degree) : '';
 		const left = most - chord.width - 4;
 		if (numeral !== '' && widthOf(numeral, 'text', 8) <= left) {
 			ink.push(...write(start + chord.width + 4, base, numeral, 'text', 8, { fill: 0.2 }));

@@ -1,3 +1,4 @@
+import type { Notation } from '$core/pitch';
 import { roleKind, signs, type Chord, type Role } from '$core/chord';
 import { fullArpeggio, highestFret, type Hand, type Instrument, type Place } from '$core/neck';
 import { neckGeometry } from '../../ui/neck-geometry';
@@ -8,7 +9,7 @@ import { chordInk, write } from './type';
 /** A chord in its place on the neck. */
 export type Picture = {
 	readonly chord: Chord;
-	readonly numeral: string;
+	readonly numeral: Notation | null;
 	/** Where the route lands on it. */
 	readonly landings: readonly Place[];
 	/** The fret of the index finger. */
@@ -57,7 +58,12 @@ export function pictureInk(x: number, y: number, picture: Picture, look: Look): 
 	const { chord, numeral, landings, position } = picture;
 	const title = chordInk(x, y + 11, chord, 13);
 	const ink: Ink[] = [...title.ink];
-	ink.push(...write(x + width, y + 10, signs(numeral), 'text', 8, { align: 'end', fill: 0.3 }));
+	ink.push(
+		...write(x + width, y + 10, numeral ? signs(numeral) : '', 'text', 8, {
+			align: 'end',
+			fill: 0.3
+		})
+	);
 	const from = Math.max(0, position - 1);
 	const to = Math.min(highestFret(instrument), position + 4);
 	const [top, bottom] = [y + 22, y + height - 12];

@@ -19,7 +19,7 @@ function picturesOf(content: SheetContent): Picture[] {
 			changes.some((each) => each.index === change && (windows?.[change] ?? position) === at)
 		);
 		const event = chart.events.find((each) => each.chord && sameChord(each.chord, chord));
-		const numeral = event ? (functions?.[event.index]?.numeral ?? '') : '';
+		const numeral = event ? (functions?.[event.index]?.numeral ?? null) : null;
 		return { chord, numeral, landings, position: at };
 	});
 }

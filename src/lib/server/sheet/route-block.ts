@@ -1,5 +1,6 @@
+import type { Notation } from '$core/pitch';
 import type { Chart } from '$core/chart';
-import { proseSigns, roleKind, signs } from '$core/chord';
+import { proseSigns, roleKind, signs, type Role } from '$core/chord';
 import type { FileNote } from '$core/formats';
 import type { Instrument } from '$core/neck';
 import type { Approach } from '$core/route';
@@ -12,8 +13,8 @@ import { chordInk, widthOf, write } from './type';
 export type Landing = {
 	readonly tick: number;
 	readonly midi: number;
-	readonly name: string;
-	readonly role: string;
+	readonly name: Notation;
+	readonly role: Role;
 	readonly approach: Approach | null;
 };
 

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { ChordEvent, Span, WrittenBar } from '$core/chart';
-	import { signs, type Chord } from '$core/chord';
+	import { proseSigns, signs, type Chord } from '$core/chord';
 	import type { ChordFunction } from '$core/harmony';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import { fittingSize } from '../chord-width';
@@ -71,7 +71,7 @@
 					{#if prefs.current.chartLine === 'numerals' && role}
 						<span class="role"
 							><b>{signs(role.numeral)}</b><span
-								>{signs(many ? role.short.replace('leads home', 'to home') : role.short)}</span
+								>{proseSigns(many ? role.short.replace('leads home', 'to home') : role.short)}</span
 							></span
 						>
 					{:else}

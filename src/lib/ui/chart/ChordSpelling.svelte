@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { ChordEvent } from '$core/chart';
-	import { roleWords, signs, type Chord, type Key } from '$core/chord';
+	import { roleWords, proseSigns, type Chord, type Key } from '$core/chord';
 	import { outsideTones } from '$core/harmony';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import ChordSymbol from '../ChordSymbol.svelte';
@@ -22,7 +22,7 @@
 					><RoleMark
 						now={tone.role}
 						label={prefs.current.labels === 'roles'
-							? signs(tone.role === 'bass' ? 'B' : tone.role)
+							? proseSigns(tone.role === 'bass' ? 'B' : tone.role)
 							: prefs.name(tone.name, tone.pc)}
 						r={13}
 					/></svg

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { FORMS, formBars, parseChart, type Chart, type ChartForm } from '$core/chart';
-	import { signs, type Key } from '$core/chord';
+	import { proseSigns, signs, type Key } from '$core/chord';
 	import { noteName, parseNote, type Note } from '$core/pitch';
 
 	/** Forms to start from, written out on the tonic of the chart; one replaces the bars. */
@@ -31,7 +31,7 @@
 			<li>
 				<button type="button" class:this={isThis(form)} onclick={() => onform(form, tonic)}>
 					<span>{form.name}</span>
-					<small>{isThis(form) ? 'this chart' : signs(form.says)}</small>
+					<small>{isThis(form) ? 'this chart' : proseSigns(form.says)}</small>
 				</button>
 			</li>
 		{/each}

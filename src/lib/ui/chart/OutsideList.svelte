@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { Chart } from '$core/chart';
-	import { signs, type Key } from '$core/chord';
+	import { proseSigns, signs, type Key } from '$core/chord';
 	import { chordAfter, outsideTones } from '$core/harmony';
 	import { shortestMove } from '$core/pitch';
 
@@ -59,10 +59,10 @@
 	<ul>
 		{#each rows.slice(0, MOST) as row (row.name)}
 			<li>
-				<b>{signs(row.name)}</b>
+				<b>{proseSigns(row.name)}</b>
 				<small
 					>{row.bars.length > 1 ? 'bars' : 'bar'}
-					{list(row.bars)}, {list(row.symbols.map((symbol) => signs(symbol)))}</small
+					{list(row.bars)}, {list(row.symbols.map((symbol) => proseSigns(symbol)))}</small
 				>
 				{#if row.leads}<span class="leads">{row.leads}</span>{/if}
 			</li>

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { signs } from '$core/chord';
+	import { proseSigns } from '$core/chord';
 	import { barFret, lastPosition } from '$core/neck';
 	import {
 		drillLine,
@@ -88,7 +88,7 @@
 			}
 		};
 	});
-	const line = $derived(signs(drillLine(open.saved.title, drill, desk.keys[0] ?? null)));
+	const line = $derived(proseSigns(drillLine(open.saved.title, drill, desk.keys[0] ?? null)));
 
 	async function keep(): Promise<void> {
 		trouble = await desk.setDrill(structuredClone(drill) as CardDrill);
@@ -142,7 +142,7 @@
 								}
 							>
 								{#each desk.keys as tonic, i (tonic)}
-									<option value={tonic}>{signs(tonic)}{i === 0 ? ', as written' : ''}</option>
+									<option value={tonic}>{proseSigns(tonic)}{i === 0 ? ', as written' : ''}</option>
 								{/each}
 							</select></label
 						>

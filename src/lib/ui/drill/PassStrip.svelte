@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { BarRange, Swing } from '$core/band';
 	import type { Chart } from '$core/chart';
-	import { signs, type Chord } from '$core/chord';
+	import { proseSigns, type Chord } from '$core/chord';
 	import type { JudgedChange } from '$core/practice';
 	import type { TargetAnswer } from '$lib/api/plan-schema';
 	import { prefs } from '$lib/state/prefs.svelte';
@@ -69,7 +69,7 @@
 			.flatMap((row) => row.changes)
 			.flatMap(({ index, symbol, bar }) => {
 				const judged = results.get(index);
-				return judged ? [`bar ${bar}, ${signs(symbol)}: ${judged.result}`] : [];
+				return judged ? [`bar ${bar}, ${proseSigns(symbol)}: ${judged.result}`] : [];
 			})
 			.join('; ')
 	);

@@ -108,7 +108,7 @@ export const said = (text: string): string =>
 	capital(
 		proseSigns(text).replace(
 			/\b(the|its) ([b#])(?=\d)/gi,
-			(_, word: string, sign: string) => `${word} ${signs(sign)}`
+			(_, word: string, sign: string) => `${word} ${sign === 'b' ? '♭' : '♯'}`
 		)
 	);
 

@@ -1,5 +1,5 @@
 import { PRESET_WORDS, type TodayItem, type TodayReason } from '$core/practice';
-import { signs } from '$core/chord';
+import { proseSigns } from '$core/chord';
 import type { PractisedCard } from '$lib/server/practice';
 import { capital, inWords } from '../words';
 
@@ -27,7 +27,7 @@ export function drillWords({ card: { position, key, drill } }: Item): string {
 	const what = preset ? PRESET_WORDS[preset].name.toLowerCase() : 'own rules';
 	return [
 		rules.fret === undefined ? `Position ${position}` : `Fret ${rules.fret}`,
-		...(key ? [`in ${signs(key)}`] : []),
+		...(key ? [`in ${proseSigns(key)}`] : []),
 		what,
 		`${ladder.start}→${ladder.ceiling}`
 	].join(', ');

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { signs } from '$core/chord';
+	import { proseSigns } from '$core/chord';
 	import type { Log } from '$lib/server/log';
 	import Chart from './Chart.svelte';
 	import {
@@ -27,7 +27,7 @@
 			<table class="data">
 				<thead
 					><tr
-						><th>Week of</th>{#each log.series as one (one.name)}<th>{signs(one.name)}</th
+						><th>Week of</th>{#each log.series as one (one.name)}<th>{proseSigns(one.name)}</th
 							>{/each}</tr
 					></thead
 				>

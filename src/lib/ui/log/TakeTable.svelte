@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { proseSigns, signs } from '$core/chord';
+	import { proseSigns } from '$core/chord';
 	import type { Log, LogFilter, LogTake, Sort } from '$lib/server/log';
 	import { INPUT_NAMES } from '$lib/state/input-words';
 	import NoteField from '../NoteField.svelte';
@@ -66,7 +66,7 @@
 						><a href="/tunes/{take.tuneId}/drill?position={take.position}">{take.title}</a></td
 					>
 					<td>{take.position}</td>
-					<td class="wide">{signs(take.key)}</td>
+					<td class="wide">{proseSigns(take.key)}</td>
 					<td class="number">{Math.round(take.tempo)}</td>
 					<td>{landed(take)}{take.looped ? ' (part)' : ''}</td>
 					<td class="wide note">

@@ -1,4 +1,4 @@
-import { signs } from '$core/chord';
+import { proseSigns } from '$core/chord';
 import { CHORD_KIND_WORDS, CHORD_KINDS, type ChordKind } from '$core/practice';
 import type { Log, Week } from '$lib/server/log';
 import { format } from 'date-fns';
@@ -64,7 +64,7 @@ export function landingOption({ weeks, series }: Log, inks: Inks): LogOption {
 				itemStyle: { color: i === 0 ? inks.ink : inks.second },
 				endLabel: {
 					show: true,
-					formatter: `${signs(name)}${i === 0 ? '\n' : ', '}${percent(last) ?? '–'}${i === 0 ? ' %' : ''}`,
+					formatter: `${proseSigns(name)}${i === 0 ? '\n' : ', '}${percent(last) ?? '–'}${i === 0 ? ' %' : ''}`,
 					...words(inks),
 					lineHeight: 15,
 					color: inks.ink,

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { signs } from '$core/chord';
+	import { proseSigns } from '$core/chord';
 	import { parseTuning, presetTuning, TUNING_IDS, tuningText } from '$core/neck';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { saveHeaders } from '$lib/state/tune-headers';
@@ -32,7 +32,7 @@
 		// The usual guitar needs no line.
 		const line = tuning === 'standard' ? null : tuning;
 		const name = own.find((entry) => entry.tuning === tuning)?.name ?? tuningTitle(tuning);
-		void saveHeaders(open, { tuning: line }, `Tuned: ${signs(name)}.`);
+		void saveHeaders(open, { tuning: line }, `Tuned: ${proseSigns(name)}.`);
 	}
 	function take(event: SubmitEvent): void {
 		event.preventDefault();
@@ -57,7 +57,7 @@
 		aria-label="Instrument: {title}{open.instrument.capo > 0
 			? `, capo ${open.instrument.capo}`
 			: ''}. Change it"
-		>{signs(title)}{open.instrument.capo > 0 ? `, capo ${open.instrument.capo}` : ''}
+		>{proseSigns(title)}{open.instrument.capo > 0 ? `, capo ${open.instrument.capo}` : ''}
 		<ChevronDown size={15} aria-hidden="true" /></Popover.Trigger
 	>
 	<Popover.Portal>
@@ -101,7 +101,7 @@
 				>
 			</div>
 			<p class="pitches">
-				{signs(here)}, {open.instrument.frets} frets, {open.instrument.scaleLengthMm} mm
+				{proseSigns(here)}, {open.instrument.frets} frets, {open.instrument.scaleLengthMm} mm
 			</p>
 			<form onsubmit={take} novalidate>
 				<Field label="Or any tuning" placeholder="D2 A2 D3 F#3 A3 D4" bind:value={typed} {wrong} />

@@ -43,7 +43,7 @@
 			...{ key, tense, chord, verdict: item.verdict },
 			parts: [
 				item.interval,
-				item.roles.map(signs).join(' '),
+				item.roles.map((role) => signs(role)).join(' '),
 				`strings ${item.a.string} ${item.b.string}`,
 				`frets ${item.a.fret} ${item.b.fret}`
 			]

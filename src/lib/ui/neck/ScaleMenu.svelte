@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { circleOf } from '$core/chart';
-	import { signs } from '$core/chord';
+	import { proseSigns } from '$core/chord';
 	import { buildScale, parseDegrees, SCALE_NAMES, type Scale } from '$core/harmony';
 	import { noteName, parseNote, pitchClass } from '$core/pitch';
 	import { useTune } from '$lib/state/open-tune.svelte';
@@ -88,7 +88,7 @@
 						value={noteName(scale.tonic)}
 						onchange={(event) => use(event.currentTarget.value, value)}
 					>
-						{#each tonics as name (name)}<option value={name}>{signs(name)}</option>{/each}
+						{#each tonics as name (name)}<option value={name}>{proseSigns(name)}</option>{/each}
 					</select></label
 				>
 				<label
@@ -97,7 +97,7 @@
 						{value}
 						onchange={(event) => use(noteName(scale.tonic), event.currentTarget.value)}
 					>
-						{#if !known}<option value={scale.name}>{signs(scale.name)}</option>{/if}
+						{#if !known}<option value={scale.name}>{proseSigns(scale.name)}</option>{/if}
 						{#if open.player.scales.length > 0}
 							<optgroup label="Your own">
 								{#each open.player.scales as own, i (i)}<option value={own.degrees}
@@ -107,7 +107,7 @@
 						{/if}
 						{#each GROUPS as group (group.name)}
 							<optgroup label={group.name}>
-								{#each group.scales as name (name)}<option value={name}>{signs(name)}</option
+								{#each group.scales as name (name)}<option value={name}>{proseSigns(name)}</option
 									>{/each}
 							</optgroup>
 						{/each}

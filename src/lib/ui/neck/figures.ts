@@ -25,7 +25,6 @@ const LIFT_WORDS: Record<number, string> = {
 	2: 'a whole tone',
 	3: 'one and a half tones'
 };
-const DEGREES: Record<string, string> = { '1': 'R' };
 
 /** How far a bend goes in tones, as players write it. */
 export const lift = (semitones: number): string => LIFTS[semitones] ?? '';
@@ -126,7 +125,7 @@ export function layoutFigure(
 			now: now ? toneAt(now, midi)?.role : undefined,
 			next: next ? toneAt(next, midi)?.role : undefined
 		};
-		const role = roles.next ?? roles.now ?? DEGREES[degree] ?? degree;
+		const role = roles.next ?? roles.now ?? (degree === '1' ? 'R' : degree);
 		return {
 			...{ string, fret, finger, reach, ...roles },
 			label: prefs.label({ role, name, pc: midi % 12 })

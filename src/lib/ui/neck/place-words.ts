@@ -1,3 +1,4 @@
+import type { Notation } from '$core/pitch';
 import { compareChords } from '$core/chart';
 import { roleWords, signs, toneAt, type Chord } from '$core/chord';
 import { noteVerdict, type Scale } from '$core/harmony';
@@ -30,7 +31,7 @@ function chordWords(instrument: Instrument, position: number, chord: Chord): str
 /** What changes between two chords, as said by a teacher: what stays, what moves, what is new. */
 export function changeWords(now: Chord, next: Chord): string[] {
 	const { common, moves, fresh } = compareChords(now, next);
-	const name = (tone: { name: string; pc: number }) => prefs.name(tone.name, tone.pc);
+	const name = (tone: { name: Notation; pc: number }) => prefs.name(tone.name, tone.pc);
 	const by = (semitones: number) => (Math.abs(semitones) === 1 ? 'a semitone' : 'a whole tone');
 	const stays = common.map((tone) => {
 		const old = toneAt(now, tone.pc);

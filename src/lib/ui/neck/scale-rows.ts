@@ -8,15 +8,15 @@ import {
 	type ScaleEdit,
 	type Verdict
 } from '$core/harmony';
-import { noteName, parseNote, pitchClass, shortestMove } from '$core/pitch';
+import { noteName, parseNote, pitchClass, shortestMove, type Notation } from '$core/pitch';
 
 /** One note of the scale in use as a chord hears it, or the note that takes its place. */
 export type ScaleField = {
 	readonly degree: string;
-	readonly role: string;
+	readonly role: Notation;
 	readonly verdict: Verdict;
 	/** The note that stands here in the chord's scale; null where the note is left out. */
-	readonly edited: string | null | undefined;
+	readonly edited: Notation | null | undefined;
 	readonly rises: boolean;
 };
 
@@ -46,7 +46,7 @@ function editWords({ from, to }: ScaleEdit): string {
 		const up = shortestMove(pcOf(from), pcOf(to)) > 0;
 		return `${signs(from)} ${up ? 'rises' : 'falls'} to ${signs(to)}`;
 	}
-	return to ? `add ${signs(to)}` : `leave out ${signs(from ?? '')}`;
+	return to ? `add ${signs(to)}` : `leave out ${from ? signs(from) : ''}`;
 }
 
 /** All edits of a choice in a sentence without its stop. */

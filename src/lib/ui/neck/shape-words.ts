@@ -1,3 +1,4 @@
+import type { Notation } from '$core/pitch';
 import { signs } from '$core/chord';
 import type { Comfort, Shape } from '$core/neck';
 import { capital, inWords, plural } from '../words';
@@ -48,7 +49,7 @@ export function detailWords(shape: Shape): string[] {
 }
 
 /** A shape as one spoken line. */
-export const spokenWords = (shape: Shape, symbol: string): string =>
+export const spokenWords = (shape: Shape, symbol: Notation): string =>
 	`${signs(symbol)}, ${kindWords(shape)}: ${shape.notes
 		.map(
 			({ name, string, fret, finger }) =>

@@ -1,3 +1,4 @@
+import { notation } from '$core/pitch';
 import { arpeggioShapes, buildInstrument, standardGuitar } from '$core/neck';
 import { describe, expect, it } from 'vitest';
 import { scaleTitle, tuningTitle } from '../words';
@@ -72,8 +73,8 @@ describe('the scale over a chord', () => {
 			choiceWords({
 				...choice,
 				edits: [
-					{ from: null, to: 'D' },
-					{ from: 'F', to: null }
+					{ from: null, to: notation('D') },
+					{ from: notation('F'), to: null }
 				]
 			})
 		).toBe('add D, leave out F');

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { signs } from '$core/chord';
+	import { proseSigns } from '$core/chord';
 	import type { Motif } from '$core/phrase';
 	import type { MotifAnswer } from '$lib/api/notebook-schema';
 	import { Refusal } from '$lib/state/api';
@@ -12,7 +12,7 @@
 	let { desk }: { desk: PhraseDesk } = $props();
 
 	const steps = (motif: MotifAnswer) =>
-		motif.motif.notes.map((note) => signs(String(note.step))).join(' ');
+		motif.motif.notes.map((note) => proseSigns(String(note.step))).join(' ');
 	async function remove(motif: MotifAnswer): Promise<void> {
 		try {
 			await desk.deleteStored(motif);

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { Change } from '$core/chart';
-	import { signs } from '$core/chord';
+	import { proseSigns, signs } from '$core/chord';
 	import type { Phrase } from '$core/phrase';
 	import type { PhraseDesk } from '$lib/state/phrase-desk.svelte';
 	import { feelOf, landingOf, MADE, placeWords } from './phrase-words';
@@ -39,7 +39,7 @@
 	{#if !narrow}
 		<p class="label">
 			<b>{name}</b>
-			{#if landing}<span>lands on {signs(role ?? '')}<br />{feelOf(role)}</span>{/if}
+			{#if landing}<span>lands on {proseSigns(role ?? '')}<br />{feelOf(role)}</span>{/if}
 		</p>
 	{/if}
 {/snippet}

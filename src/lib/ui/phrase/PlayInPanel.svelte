@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { plainName } from '$core/pitch';
-	import { signs } from '$core/chord';
+	import { proseSigns, signs } from '$core/chord';
 	import { keyPitch } from '$lib/input/computer-keys';
 	import { isTyping } from '$lib/state/keys';
 	import { PLAY_GRIDS, type PlayIn } from '$lib/state/play-in.svelte';
@@ -68,7 +68,7 @@
 		<small aria-live="polite">{plural(input.notes.length, 'note')}</small>
 	</div>
 	<p class="so-far">
-		{input.motif ? signs(desk.text ?? '…') : 'Touch the neck, or play the keys.'}
+		{input.motif ? proseSigns(desk.text ?? '…') : 'Touch the neck, or play the keys.'}
 	</p>
 	<div class="keys" aria-hidden="true">
 		{#each rows as row, i (i)}

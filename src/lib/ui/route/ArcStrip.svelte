@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { chartTicks, eventAt, type Change } from '$core/chart';
-	import { signs, type Role } from '$core/chord';
+	import { proseSigns, signs, type Role } from '$core/chord';
 	import { windowPlaces } from '$core/neck';
 	import { APPROACH_WORDS } from '$core/route';
 	import type { TargetAnswer } from '$lib/api/plan-schema';
@@ -148,7 +148,7 @@
 		const judged = plan.check?.changes[change];
 		if (!judged || judged.result === 'silent') return 'silent';
 		if (judged.result !== 'landed') return judged.result;
-		return `${signs(judged.role ?? '')} rings on`;
+		return `${proseSigns(judged.role ?? '')} rings on`;
 	}
 	const labels = $derived(
 		arcs.flatMap(({ from, to, on }) => {

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { signs } from '$core/chord';
+	import { proseSigns, signs } from '$core/chord';
 	import type { RouteAnswer, RouteSummary } from '$lib/api/notebook-schema';
 	import type { PlannedRoute } from '$lib/api/route';
 	import { send } from '$lib/state/api';
@@ -151,7 +151,7 @@
 			</div>
 			{#each sides as side, i (i)}
 				{#if side?.problem}<p role="alert">
-						The {i === 0 ? 'left' : 'right'} route cannot be planned: {signs(side.problem)}
+						The {i === 0 ? 'left' : 'right'} route cannot be planned: {proseSigns(side.problem)}
 					</p>{/if}
 			{/each}
 			{#if both}

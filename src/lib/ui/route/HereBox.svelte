@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { signs, type Role } from '$core/chord';
+	import { proseSigns, type Role } from '$core/chord';
 	import { scaleChoices } from '$core/harmony';
 	import { noteName } from '$core/pitch';
 	import { leanOf } from '$core/route';
@@ -39,7 +39,7 @@
 	const options = $derived(
 		choices.map(({ scale }) => ({
 			value: `${noteName(scale.tonic)} ${scale.name}`,
-			name: signs(scaleTitle(scale, open.player.scales))
+			name: proseSigns(scaleTitle(scale, open.player.scales))
 		}))
 	);
 	function choose(wanted: string): void {
@@ -57,13 +57,13 @@
 	/>
 	{#if plan.line.length > 0 && chord}
 		<label for={id}
-			>Notes over {signs(open.change?.to.symbol ?? '')}
+			>Notes over {proseSigns(open.change?.to.symbol ?? '')}
 			<select {id} {value} onchange={(event) => choose(event.currentTarget.value)}>
 				<option value="">as the route says</option>
 				{#each options as option (option.value)}<option value={option.value}>{option.name}</option
 					>{/each}
 				{#if set && !options.some((option) => option.value === value)}
-					<option {value}>{signs(value)}</option>
+					<option {value}>{proseSigns(value)}</option>
 				{/if}
 			</select></label
 		>

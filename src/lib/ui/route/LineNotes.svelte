@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { roleWords, signs, type Role } from '$core/chord';
+	import { roleWords, proseSigns, signs, type Role } from '$core/chord';
 	import type { NoteAnswer } from '$lib/api/plan-schema';
 	import { placeFor } from '$lib/state/line-edit';
 	import { hear } from '$lib/state/hear';
@@ -53,7 +53,7 @@
 		})
 	);
 	const words = ({ note }: Shown): string => {
-		const symbol = signs(open.chart.events[note.chord]?.symbol ?? '');
+		const symbol = proseSigns(open.chart.events[note.chord]?.symbol ?? '');
 		const what = note.role ? `${roleWords(note.role as Role)} of ${symbol}` : `over ${symbol}`;
 		const beat = Number((1 + (note.tick - axis.startTick) / 480).toFixed(2));
 		const how = note.technique ? `, ${note.technique}` : '';

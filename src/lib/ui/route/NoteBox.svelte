@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { roleWords, signs, type Role } from '$core/chord';
+	import { roleWords, proseSigns, type Role } from '$core/chord';
 	import type { LineSelection } from '$lib/state/line-selection.svelte';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { prefs } from '$lib/state/prefs.svelte';
@@ -27,9 +27,9 @@
 	const own = $derived(note ? plan.ownFinger(note) : null);
 	const what = $derived.by(() => {
 		if (!note) return '';
-		if (note.role) return `${roleWords(note.role as Role)} of ${signs(chord)}`;
+		if (note.role) return `${roleWords(note.role as Role)} of ${proseSigns(chord)}`;
 		const kind = { passing: 'scale note', chromatic: 'chromatic', enclosure: 'enclosure' };
-		return `${kind[note.kind as keyof typeof kind] ?? 'note'} over ${signs(chord)}`;
+		return `${kind[note.kind as keyof typeof kind] ?? 'note'} over ${proseSigns(chord)}`;
 	});
 </script>
 

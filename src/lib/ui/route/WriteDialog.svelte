@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { chartTicks } from '$core/chart';
-	import { proseSigns, signs } from '$core/chord';
+	import { proseSigns } from '$core/chord';
 	import { readNames, readTab, writeNames, writeTab, type TextProblem } from '$core/formats';
 	import { spelledPitch } from '$core/pitch';
 	import { checkLine } from '$core/route';
@@ -157,7 +157,7 @@
 								<button type="button" onclick={() => show(problem)}
 									>line {problem.line}, column {problem.column}</button
 								>
-								{signs(problem.message)}
+								{proseSigns(problem.message)}
 							</li>
 						{/each}
 						{#if read.problems.length > 4}<li>and {read.problems.length - 4} more</li>{/if}
@@ -168,7 +168,7 @@
 					</p>
 				{:else}
 					<p>
-						<b>{signs(check.verdict)}</b>
+						<b>{proseSigns(check.verdict)}</b>
 						{plural(read.notes.length, 'note')} in bars {read.fromBar} to {read.toBar}.
 						{#if own.lost > 0}{plural(own.lost, 'note')} before the first chord are left out.{/if}
 					</p>

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { parseTuning, presetTuning, TUNING_IDS, USUAL_SCALE_MM } from '$core/neck';
-	import { signs } from '$core/chord';
+	import { proseSigns } from '$core/chord';
 	import type { InstrumentRecord } from '$lib/api/notebook-schema';
 	import { Checkbox } from 'bits-ui';
 	import Field from '../Field.svelte';
@@ -98,7 +98,7 @@
 	<div class="wide">
 		<Field
 			label="Labels of the strings, thickest first; empty: {read
-				? signs([...read.labels].reverse().join(' '))
+				? proseSigns([...read.labels].reverse().join(' '))
 				: 'the note names'}"
 			bind:value={labels}
 			wrong={said(wrong.labels)}

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { signs } from '$core/chord';
+	import { proseSigns } from '$core/chord';
 	import type { InstrumentAnswer } from '$lib/api/notebook-schema';
 	import type { PlayerStore } from '$lib/state/player-setup.svelte';
 	import InstrumentForm from './InstrumentForm.svelte';
@@ -9,7 +9,7 @@
 	/** The id that is edited, `new`, or nothing. */
 	let editing = $state('');
 	const says = ({ tuning, frets, scaleLengthMm, leftHanded }: InstrumentAnswer) =>
-		`${signs(tuning)} · ${frets} frets · ${scaleLengthMm} mm${leftHanded ? ' · left-handed' : ''}`;
+		`${proseSigns(tuning)} · ${frets} frets · ${scaleLengthMm} mm${leftHanded ? ' · left-handed' : ''}`;
 </script>
 
 <section id="instruments">

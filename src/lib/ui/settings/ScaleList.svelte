@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { signs } from '$core/chord';
+	import { proseSigns } from '$core/chord';
 	import { parseDegrees } from '$core/harmony';
 	import type { PlayerStore } from '$lib/state/player-setup.svelte';
 	import { toast } from 'svelte-sonner';
@@ -51,7 +51,7 @@
 		{#each store.player.scales as scale, i (i)}
 			<li>
 				<b>{scale.name}</b>
-				<span>{signs(scale.degrees)}</span>
+				<span>{proseSigns(scale.degrees)}</span>
 				<button
 					class="quiet"
 					type="button"

@@ -3,7 +3,7 @@
 	import { circleOf, keyName, parseChart, transposeText } from '$core/chart';
 	import { keyOf } from '$core/harmony';
 	import { intervalBetween, noteName, parseNote, pitchClass } from '$core/pitch';
-	import { signs } from '$core/chord';
+	import { proseSigns, signs } from '$core/chord';
 	import { backingMidi, type BackingRequest } from '$lib/audio/backing';
 	import { soundPrefs } from '$lib/state/sound-prefs.svelte';
 	import type { Transport } from '$lib/state/transport.svelte';
@@ -138,7 +138,7 @@
 							{#each keys as note, i (note)}
 								<option value={note}
 									>{signs(note)}{i === 0 && key
-										? `, as written (${signs(keyName(key))})`
+										? `, as written (${proseSigns(keyName(key))})`
 										: ''}</option
 								>
 							{/each}

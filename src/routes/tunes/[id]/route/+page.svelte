@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { goto, invalidateAll } from '$app/navigation';
 	import { chartTicks, QUARTER } from '$core/chart';
-	import { signs } from '$core/chord';
+	import { proseSigns } from '$core/chord';
 	import { highestFret } from '$core/neck';
 	import { PER_QUARTER } from '$core/route';
 	import { Refusal, send } from '$lib/state/api';
@@ -75,7 +75,7 @@
 		const motif = catchMotif(selection.notes, open.chart, plan.scales, 'role');
 		if (!motif) return;
 		const symbol = open.chart.events[selection.notes[0].chord]?.symbol ?? '';
-		open.caught = { name: `From ${signs(symbol)}`, motif };
+		open.caught = { name: `From ${proseSigns(symbol)}`, motif };
 		await goto(`/tunes/${open.saved.id}/phrase?position=${open.position}`);
 	}
 	let settled = $state(false);
