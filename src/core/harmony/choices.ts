@@ -1,17 +1,34 @@
-import type { Chord } from '../chord';
-import { mod, pitchClass, shortestMove, type Notation, type Note } from '../pitch';
+import type { Chord, Key, Role, Tone } from '../chord';
+import { mod, parseNote, pitchClass, shortestMove, type Notation, type Note } from '../pitch';
 import { spelledDegree } from './numeral-of';
-import { buildScale, SCALE_NAMES, type Scale } from './scale';
+import { buildScale, HOME_SCALES, scaleFrom, type Scale } from './scale';
+import { usualScales } from './usual';
 
 /** One note changed: `from` rises or falls to `to`; null on one side when a note is added or left out. */
 export type ScaleEdit = { readonly from: Notation | null; readonly to: Notation | null };
 
 /** A scale for one chord, told as edits of the scale in use: "same box, E♭ rises to E". */
 export type ScaleChoice = {
+	/** Named from the chord's root where a usual name starts there; the scale in use keeps its own name. */
 	readonly scale: Scale;
+	/** The same notes named from home, or from the chord that follows; null where that is no name. */
+	readonly relative: Scale | null;
 	readonly edits: readonly ScaleEdit[];
 	/** All tones of the chord lie in it, tensions of an altered dominant included. */
 	readonly containsAll: boolean;
+	/** Tones of the chord that it lacks. */
+	readonly lacks: readonly Tone[];
+};
+
+/** What scales for a chord are chosen by. */
+export type ChoiceContext = {
+	/** The chord that follows, null when unknown. */
+	readonly next?: Chord | null;
+	readonly key?: Key | null;
+	/** At most this many; 6 unless given. */
+	readonly limit?: number;
+	/** Notes that come in addition go before notes that are replaced: what the chord adds to a box. */
+	readonly adds?: boolean;
 };
 
 const holds = (scale: Scale, pc: number): boolean => scale.notes.some((note) => note.pc === pc);
@@ -37,6 +54,21 @@ export function scaleEdits(from: Scale, to: Scale): ScaleEdit[] {
 	return edits;
 }
 
+/** A scale of some notes on one of them, by its name in the library or by its degrees. */
+function fromNotes(notes: readonly Note[], tonic: Note): Scale | null {
+	const pcs = notes.map(pitchClass);
+	const found = scaleFrom(tonic, pcs);
+	if (found) return found;
+	const degrees = notes
+		.map((note) => ({
+			degree: spelledDegree(tonic, note),
+			at: mod(pitchClass(note) - pitchClass(tonic), 12)
+		}))
+		.sort((a, b) => a.at - b.at)
+		.map(({ degree }) => degree);
+	return buildScale(tonic, degrees.join(' '));
+}
+
 /**
  * The scale in use with as few notes moved as the chord needs: each missing chord tone takes the
  * place of a neighbour a semitone away that is no chord tone, or comes in addition. Its name may be
@@ -60,20 +92,11 @@ function adapted(inUse: Scale, chord: Chord): Scale | null {
 		if (near) notes[near.i] = tone.note;
 		else notes.push(tone.note);
 	}
-	const kept = notes.some((note) => pitchClass(note) === pitchClass(inUse.tonic));
-	const tonic = kept ? inUse.tonic : chord.root;
-	const degrees = notes
-		.map((note) => ({
-			degree: spelledDegree(tonic, note),
-			at: mod(pitchClass(note) - pitchClass(tonic), 12)
-		}))
-		.sort((a, b) => a.at - b.at)
-		.map(({ degree }) => degree);
-	return buildScale(tonic, degrees.join(' '));
+	return fromNotes(
+		notes,
+		notes.some((note) => pitchClass(note) === pitchClass(inUse.tonic)) ? inUse.tonic : chord.root
+	);
 }
-
-/** Bebop and chromatic scales are ways of filling, no home for a chord. */
-const CHOICES = SCALE_NAMES.filter((name) => !/^(bebop|chromatic)/.test(name));
 
 const setKey = (scale: Scale): string =>
 	scale.notes
@@ -81,36 +104,151 @@ const setKey = (scale: Scale): string =>
 		.sort((a, b) => a - b)
 		.join();
 
+/** The scale in use with the chord's missing tones added and nothing replaced. */
+function enlarged(inUse: Scale, chord: Chord): Scale | null {
+	const missing = chord.tones.filter((tone) => !holds(inUse, tone.pc)).map((tone) => tone.note);
+	return missing.length === 0
+		? null
+		: fromNotes([...inUse.notes.map(({ note }) => note), ...missing], inUse.tonic);
+}
+
+/** The notes of a scale with the name that a player would give them over a chord. */
+function named(scale: Scale, chord: Chord, inUse: Scale, next: Chord | null): Scale {
+	if (setKey(scale) === setKey(inUse)) return inUse;
+	const pcs = scale.notes.map((note) => note.pc);
+	const from = [
+		chord.root,
+		inUse.tonic,
+		...(next ? [next.root] : []),
+		...scale.notes.map(({ note }) => note)
+	];
+	for (const tonic of from) {
+		const found = pcs.includes(pitchClass(tonic)) ? scaleFrom(tonic, pcs) : null;
+		if (found) return found;
+	}
+	return scale;
+}
+
+/** The same notes from home, else from the chord that follows. */
+function relativeOf(scale: Scale, inUse: Scale, next: Chord | null): Scale | null {
+	if (scale === inUse) return null;
+	const pcs = scale.notes.map((note) => note.pc);
+	for (const tonic of [inUse.tonic, ...(next ? [next.root] : [])]) {
+		if (pitchClass(tonic) === pitchClass(scale.tonic) || !pcs.includes(pitchClass(tonic))) continue;
+		const found = scaleFrom(tonic, pcs);
+		if (found) return found;
+	}
+	return null;
+}
+
+/** Without these tones a scale does not tell its chord. */
+const TELLING = new Set<Role>(['R', 'b3', '3', 'bb7', 'b7', '7']);
+
+/**
+ * True for a scale that says the opposite of its chord: one without the chord's root, third or seventh
+ * or with both thirds, over a lowered ninth one with the natural ninth in its place.
+ */
+function denies(scale: Scale, chord: Chord): boolean {
+	const root = pitchClass(chord.root);
+	const above = (semitones: number) => holds(scale, mod(root + semitones, 12));
+	const lacks = chord.tones.filter((tone) => !holds(scale, tone.pc)).map(({ role }) => role);
+	const twoThirds = scale.notes.length >= 7 && above(3) && above(4);
+	return lacks.some((role) => TELLING.has(role)) || (lacks.includes('b9') && above(2)) || twoThirds;
+}
+
+/** A nameless scale of seven notes and more is no help where another one holds the chord. */
+const nameless = ({ scale }: ScaleChoice): boolean =>
+	scale.notes.length >= 7 && scale.name.startsWith('1 ');
+
+/** How far edits are to think: a note a semitone away, a whole tone, one that comes or goes. */
 const movement = (edits: readonly ScaleEdit[]): number =>
-	edits.reduce((sum, edit) => sum + (edit.from && edit.to ? 1 : 2), 0);
+	edits.reduce((sum, { from, to }) => sum + (from && to ? stepCost(from, to) : 2), 0);
+const stepCost = (from: Notation, to: Notation): number => {
+	const [a, b] = [parseNote(from), parseNote(to)];
+	return a && b && Math.abs(shortestMove(pitchClass(a), pitchClass(b))) === 2 ? 1.5 : 1;
+};
+
+/** Nothing of the scale in use is taken away. */
+const onlyAdds = ({ edits }: ScaleChoice): boolean => edits.every(({ from }) => from === null);
+
+/** So many first places are kept for the usual scales of a kind of chord. */
+const FIRST = 3;
+
+/** The usual scales among the first three, which keep the order of edits; everything else behind them. */
+function usualFirst(
+	sorted: readonly ScaleChoice[],
+	isUsual: (choice: ScaleChoice) => boolean
+): ScaleChoice[] {
+	const usual = sorted.filter((choice) => choice.containsAll && isUsual(choice)).slice(0, FIRST);
+	const others = sorted.filter((choice) => !usual.includes(choice));
+	// The scale in use that already holds the chord stays where it is: nothing has to be changed.
+	const [still] = others[0]?.containsAll && others[0].edits.length === 0 ? others : [];
+	const room = others
+		.filter((choice) => choice !== still)
+		.slice(0, Math.max(0, FIRST - usual.length - (still ? 1 : 0)));
+	const first = sorted.filter(
+		(choice) => choice === still || usual.includes(choice) || room.includes(choice)
+	);
+	return [...first, ...sorted.filter((choice) => !first.includes(choice))];
+}
 
 /**
  * Scales for a chord, best first: those with all its tones before those without, then by how few
- * notes of the scale in use they change. Names on the scale's own tonic come before names on the
- * chord's root for the same notes, because the hand stays in the same box.
- * @param limit at most this many
+ * notes of the scale in use they change; one that lacks more than one tone is left out; the usual scales of the chord's kind (`usualScales`) are among
+ * the first three. None denies its chord, but for the scale in use itself and what players use all the same.
+ * @example scaleChoices(parseChord('F7'), cMinorPentatonic, { key: cBlues })[0] // F dominant pentatonic
  */
-export function scaleChoices(chord: Chord, inUse: Scale, limit = 6): ScaleChoice[] {
+export function scaleChoices(
+	chord: Chord,
+	inUse: Scale,
+	{ next = null, key = null, limit = 6, adds = false }: ChoiceContext = {}
+): ScaleChoice[] {
+	const usual = usualScales(chord, { next, key, inUse });
 	const tonics = [inUse.tonic];
 	if (pitchClass(chord.root) !== pitchClass(inUse.tonic)) tonics.push(chord.root);
-	const named = tonics.flatMap((tonic) => CHOICES.map((name) => buildScale(tonic, name)));
+	const library = tonics.flatMap((tonic) => HOME_SCALES.map((name) => buildScale(tonic, name)));
+	const larger = adds ? enlarged(inUse, chord) : null;
 	const seen = new Set<string>();
 	const choices: ScaleChoice[] = [];
-	for (const scale of [inUse, ...named, adapted(inUse, chord)]) {
+	for (const scale of [inUse, ...usual, ...library, adapted(inUse, chord), larger]) {
 		if (!scale || seen.has(setKey(scale))) continue;
 		seen.add(setKey(scale));
-		const containsAll = chord.tones.every((tone) => holds(scale, tone.pc));
-		choices.push({ scale, edits: scaleEdits(inUse, scale), containsAll });
+		const players = scale === inUse || scale === larger || usual.includes(scale);
+		if (!players && denies(scale, chord)) continue;
+		choices.push(choiceOf(scale, chord, inUse, next));
 	}
-	const onTonic = (choice: ScaleChoice) =>
-		Number(pitchClass(choice.scale.tonic) !== pitchClass(inUse.tonic));
-	return choices
-		.sort(
-			(a, b) =>
-				Number(b.containsAll) - Number(a.containsAll) ||
-				a.edits.length - b.edits.length ||
-				movement(a.edits) - movement(b.edits) ||
-				onTonic(a) - onTonic(b)
-		)
-		.slice(0, limit);
+	const helped = choices.some((choice) => choice.containsAll && !nameless(choice));
+	const kept = choices.filter(
+		(choice) =>
+			choice.scale === inUse ||
+			(choice.lacks.length <= 1 && (!helped || !nameless(choice) || (adds && onlyAdds(choice))))
+	);
+	const added = (choice: ScaleChoice) => Number(adds && onlyAdds(choice));
+	kept.sort(
+		(a, b) =>
+			Number(b.containsAll) - Number(a.containsAll) ||
+			added(b) - added(a) ||
+			a.edits.length - b.edits.length ||
+			movement(a.edits) - movement(b.edits)
+	);
+	const wanted = new Set(usual.map(setKey));
+	return usualFirst(kept, ({ scale }) => wanted.has(setKey(scale))).slice(0, limit);
+}
+
+/** One scale over a chord as an edit of the scale in use, named for the chord. */
+export function choiceOf(
+	scale: Scale,
+	chord: Chord,
+	inUse: Scale,
+	next: Chord | null = null
+): ScaleChoice {
+	const called = named(scale, chord, inUse, next);
+	const lacks = chord.tones.filter((tone) => !holds(called, tone.pc));
+	return {
+		scale: called,
+		relative: relativeOf(called, inUse, next),
+		edits: scaleEdits(inUse, called),
+		containsAll: lacks.length === 0,
+		lacks
+	};
 }

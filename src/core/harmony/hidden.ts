@@ -1,15 +1,18 @@
-import { parseChord, type Chord } from '../chord';
+import { guideTones, isMinorMode, parseChord, type Chord, type Key } from '../chord';
+import { scaleChoices } from './choices';
+import { isDominant } from './evidence';
 import {
 	noteName,
 	pitchClass,
 	degreeInterval,
+	mod,
 	above,
 	notation,
 	type Notation,
 	type Note
 } from '../pitch';
 import { readOver } from './read-over';
-import type { Scale } from './scale';
+import { buildScale, type Scale } from './scale';
 import { noteVerdict, type Verdict } from './verdict';
 
 /** An arpeggio or cell whose tones all lie in a scale, and what a chord makes of it. */
@@ -21,13 +24,25 @@ export type Hidden = {
 	/** What each tone is over the chord of the moment. */
 	readonly roles: readonly Notation[];
 	readonly verdicts: readonly Verdict[];
+	/** Names of the notes that clash with the chord. */
+	readonly clashes: readonly Notation[];
+	readonly use: HiddenUse;
+	/** The larger chord that it stands for when its root is left to the bass: `C7b9`; null for none. */
+	readonly rootless: Notation | null;
 };
+
+/**
+ * What an arpeggio is good for over a chord: it tells the chord (all its guide tones are in it), it
+ * colours it (nothing clashes, or the sound is a usual one), or it does neither.
+ */
+export type HiddenUse = 'tells' | 'colour' | 'rest';
 
 /** Arpeggios that are looked for, the plainest name for a set of notes first, each with its worth. */
 const QUALITIES: readonly (readonly [suffix: string, worth: number])[] = [
 	...(['maj7', 'm7', '7', 'm7b5', 'mMaj7', 'dim7', 'maj7#5', '7#5'] as const).map(
 		(suffix) => [suffix, 0.6] as const
 	),
+	...(['maj9', 'm9', '9'] as const).map((suffix) => [suffix, 0.2] as const),
 	...(['', 'm', 'dim', 'aug'] as const).map((suffix) => [suffix, 0.6] as const),
 	...(['6', 'm6', 'add9', 'madd9', '7sus4'] as const).map((suffix) => [suffix, -0.3] as const),
 	...(['sus4', 'sus2'] as const).map((suffix) => [suffix, -0.6] as const)
@@ -42,26 +57,42 @@ type Found = {
 	notes: readonly Note[];
 	rank: number;
 	worth: number;
+	/** How many tones the name would spell otherwise than the scale does. */
+	respelled: number;
 };
 
-function arpeggiosOn(root: Note, pcs: ReadonlySet<number>): Found[] {
-	const name = noteName(root);
+/** The notes of a scale by pitch class. */
+type Spelling = ReadonlyMap<number, Note>;
+
+/** Notes as the scale spells them; null where one is not in it. */
+function spelledIn(spelling: Spelling, notes: readonly Note[]): Note[] | null {
+	const found = notes.flatMap((note) => spelling.get(pitchClass(note)) ?? []);
+	return found.length === notes.length ? found : null;
+}
+
+function arpeggiosOn(root: Note, spelling: Spelling): Found[] {
 	return QUALITIES.flatMap(([suffix, worth], rank): Found[] => {
-		const chord = parseChord(name + suffix);
-		if (!chord || !chord.tones.every((tone) => pcs.has(tone.pc))) return [];
-		const notes = chord.tones.map((tone) => tone.note);
-		return [{ name: chord.symbol, kind: 'arpeggio', notes, rank, worth }];
+		const chord = parseChord(noteName(root) + suffix);
+		const notes =
+			chord &&
+			spelledIn(
+				spelling,
+				chord.tones.map((tone) => tone.note)
+			);
+		if (!chord || !notes) return [];
+		const respelled = chord.tones.filter((tone, i) => tone.name !== noteName(notes[i])).length;
+		return [{ name: chord.symbol, kind: 'arpeggio', notes, rank, worth, respelled }];
 	});
 }
 
-const cellsOn = (root: Note, pcs: ReadonlySet<number>): Found[] =>
+const cellsOn = (root: Note, spelling: Spelling): Found[] =>
 	CELLS.flatMap((degrees, i): Found[] => {
-		const notes = degrees.split(' ').map((degree) => above(root, degreeInterval(degree)));
-		if (!notes.every((note) => pcs.has(pitchClass(note)))) return [];
+		const tones = degrees.split(' ').map((degree) => above(root, degreeInterval(degree)));
+		const notes = spelledIn(spelling, tones);
+		if (!notes) return [];
 		const rank = QUALITIES.length + i;
-		return [
-			{ name: notation(`${noteName(root)} ${degrees}`), kind: 'cell', notes, rank, worth: -0.5 }
-		];
+		const name = notation(`${noteName(root)} ${degrees}`);
+		return [{ name, kind: 'cell', notes, rank, worth: -0.5, respelled: 0 }];
 	});
 
 const WEIGHT: Record<Verdict, number> = { home: 1, colour: 1.4, passing: 0, clash: -2.5 };
@@ -79,33 +110,87 @@ function readAll(
 	};
 }
 
+/** Larger chords whose upper tones alone are a usual sound, by the roles of those tones. */
+const ROOTLESS: Readonly<Record<string, string>> = {
+	'3,5,b7,b9': '7b9',
+	'3,5,b7,9': '9',
+	'3,5,7,9': 'maj9',
+	'b3,5,b7,9': 'm9'
+};
+
+const USES: readonly HiddenUse[] = ['tells', 'colour', 'rest'];
+
+function useOf(found: Found, verdicts: readonly Verdict[], chord: Chord): HiddenUse {
+	const sounds = found.notes.map(pitchClass);
+	if (guideTones(chord).every((tone) => sounds.includes(tone.pc))) return 'tells';
+	const clashes = verdicts.filter((verdict) => verdict === 'clash').length;
+	if (clashes === 0) return verdicts.includes('colour') ? 'colour' : 'rest';
+	// The half-diminished seventh of the key over its other seventh chords: one note passes.
+	const usual = /m7b5$/.test(found.name) && clashes === 1;
+	const seventh = ['7', 'b7'].some((role) => (chord.quality.roles as string[]).includes(role));
+	return usual && seventh && !isDominant(chord) ? 'colour' : 'rest';
+}
+
 /**
- * Every three- and four-note arpeggio and four-note cell hidden in a scale, read over a chord; the
- * chord's own is left out. Best first: tones that are home or colour count for it, clashes against
- * it, four notes before three.
+ * Every three-, four- and five-note arpeggio and four-note cell hidden in a scale, spelled as the scale
+ * is and read over a chord note by note; the chord's own is left out. By use: first what tells the chord,
+ * then what colours it, then the rest; fewer clashes first, four notes before three. Over a dominant the
+ * diminished seventh on its third goes before everything else.
  * @example hiddenArpeggios(abMajor, parseChord('Ab')) // … Cm7: 3 5 7 9
  */
 export function hiddenArpeggios(scale: Scale, chord: Chord, next: Chord | null = null): Hidden[] {
-	const pcs = new Set(scale.notes.map((note) => note.pc));
+	const spelling: Spelling = new Map(scale.notes.map((note) => [note.pc, note.note]));
 	const own = new Set(chord.tones.map((tone) => tone.pc));
 	const seen = new Set<string>();
 	return scale.notes
-		.flatMap(({ note }) => [...arpeggiosOn(note, pcs), ...cellsOn(note, pcs)])
-		.sort((a, b) => a.rank - b.rank)
-		.flatMap(({ rank: _, worth, ...found }) => {
-			const sounds = found.notes.map(pitchClass);
+		.flatMap(({ note }) => [...arpeggiosOn(note, spelling), ...cellsOn(note, spelling)])
+		.sort((a, b) => a.rank - b.rank || a.respelled - b.respelled)
+		.flatMap((found) => {
+			const { name, kind, notes } = found;
+			const sounds = notes.map(pitchClass);
+			// A chord of even steps has the same notes on each of its roots.
+			const even = sounds.length === own.size && /(dim7|aug)$/.test(name);
 			const isOwn =
-				sounds.every((pc) => own.has(pc)) && pitchClass(found.notes[0]) === pitchClass(chord.root);
+				sounds.every((pc) => own.has(pc)) && (even || sounds[0] === pitchClass(chord.root));
 			const key = [...sounds].sort((a, b) => a - b).join();
 			// Two names for the same notes: the plainer one that came first is enough.
 			if (isOwn || seen.has(key)) return [];
 			seen.add(key);
-			const entry: Hidden = { ...found, ...readAll(found.notes, chord, next) };
-			const heard = entry.verdicts.reduce((sum, verdict) => sum + WEIGHT[verdict], 0);
-			return [{ entry, worth: worth + heard }];
+			const { roles, verdicts } = readAll(notes, chord, next);
+			const clashes = notes.map(noteName).filter((_, i) => verdicts[i] === 'clash');
+			const upper = ROOTLESS[[...roles].sort(byRole).join()];
+			const rootless = upper ? notation(noteName(chord.root) + upper) : null;
+			const use = useOf(found, verdicts, chord);
+			const entry: Hidden = { name, kind, notes, roles, verdicts, clashes, use, rootless };
+			const heard = verdicts.reduce((sum, verdict) => sum + WEIGHT[verdict], 0);
+			const leads = rootless?.endsWith('7b9') ?? false;
+			return [{ entry, leads, worth: found.worth + heard }];
 		})
-		.sort((a, b) => b.worth - a.worth)
+		.sort(
+			(a, b) =>
+				Number(b.leads) - Number(a.leads) ||
+				USES.indexOf(a.entry.use) - USES.indexOf(b.entry.use) ||
+				a.entry.clashes.length - b.entry.clashes.length ||
+				b.worth - a.worth
+		)
 		.map(({ entry }) => entry);
+}
+
+const byRole = (a: string, b: string): number => Number(/\d+/.exec(a)) - Number(/\d+/.exec(b));
+
+/**
+ * The scale in which arpeggios are looked for over a chord: the one in use, but over the major V of a
+ * minor home, whose third that scale lacks, the home's harmonic minor.
+ */
+export function hiddenScale(chord: Chord, inUse: Scale, key: Key | null): Scale {
+	const third = chord.tones.find((tone) => tone.role === '3');
+	const onFifth = key && mod(pitchClass(chord.root) - pitchClass(key.tonic), 12) === 7;
+	if (!key || !third || !onFifth || !isMinorMode(key.mode)) return inUse;
+	if (inUse.notes.some((note) => note.pc === third.pc)) return inUse;
+	const raised = buildScale(chord.root, 'phrygian dominant');
+	const holds =
+		raised && chord.tones.every((tone) => raised.notes.some(({ pc }) => pc === tone.pc));
+	return holds ? raised : (scaleChoices(chord, inUse, { key, limit: 1 })[0]?.scale ?? inUse);
 }
 
 /** One shape read over many chords: what it becomes on each. The chords keep their order. */

@@ -1,4 +1,4 @@
-export { buildScale, SCALE_NAMES, type Scale, type ScaleNote } from './scale';
+export { buildScale, scaleFrom, SCALE_NAMES, type Scale, type ScaleNote } from './scale';
 export { scaleInUse, scaleOfKey } from './in-use';
 export { outsideTones } from './outside';
 export { keyOf, rankTonics, sameKey, type RankedTonic } from './tonic';
@@ -6,9 +6,22 @@ export { homesShown } from './homes';
 export { functionOf, type ChordFunction } from './function';
 export { numeralOf } from './numeral-of';
 export { parseDegrees } from './scale';
-export { scaleChoices, scaleEdits, type ScaleChoice, type ScaleEdit } from './choices';
+export {
+	choiceOf,
+	scaleChoices,
+	scaleEdits,
+	type ChoiceContext,
+	type ScaleChoice,
+	type ScaleEdit
+} from './choices';
 export { noteVerdict, type NoteVerdict, type Verdict } from './verdict';
 export { readOver } from './read-over';
-export { hiddenArpeggios, readOverChords, type Hidden } from './hidden';
+export {
+	hiddenArpeggios,
+	hiddenScale,
+	readOverChords,
+	type Hidden,
+	type HiddenUse
+} from './hidden';
 export { characteristicTones } from './characteristic';
 export { chordAfter, functionsAlong } from './along';

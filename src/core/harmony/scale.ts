@@ -2,6 +2,7 @@ import {
 	above,
 	asciiAccidentals,
 	degreeInterval,
+	mod,
 	notation,
 	noteName,
 	pitchClass,
@@ -34,13 +35,28 @@ const LIBRARY: Record<string, string> = {
 	'natural minor': '1 2 b3 4 5 b6 b7',
 	locrian: '1 b2 b3 4 b5 b6 b7',
 	'harmonic minor': '1 2 b3 4 5 b6 7',
-	'melodic minor': '1 2 b3 4 5 6 7',
-	'phrygian dominant': '1 b2 3 4 5 b6 b7',
-	'lydian dominant': '1 2 3 #4 5 6 b7',
-	altered: '1 b2 b3 b4 b5 b6 b7',
-	'locrian natural 2': '1 2 b3 4 b5 b6 b7',
+	'locrian natural 6': '1 b2 b3 4 b5 6 b7',
+	'ionian #5': '1 2 3 4 #5 6 7',
 	'dorian #4': '1 2 b3 #4 5 6 b7',
+	'phrygian dominant': '1 b2 3 4 5 b6 b7',
+	'lydian #2': '1 #2 3 #4 5 6 7',
+	'altered bb7': '1 b2 b3 b4 b5 b6 bb7',
+	'melodic minor': '1 2 b3 4 5 6 7',
+	'dorian b2': '1 b2 b3 4 5 6 b7',
 	'lydian augmented': '1 2 3 #4 #5 6 7',
+	'lydian dominant': '1 2 3 #4 5 6 b7',
+	'mixolydian b6': '1 2 3 4 5 b6 b7',
+	'locrian natural 2': '1 2 b3 4 b5 b6 b7',
+	altered: '1 b2 b3 b4 b5 b6 b7',
+	'harmonic major': '1 2 3 4 5 b6 7',
+	'dorian b5': '1 2 b3 4 b5 6 b7',
+	'phrygian b4': '1 b2 b3 b4 5 b6 b7',
+	'lydian b3': '1 2 b3 #4 5 6 7',
+	'mixolydian b2': '1 b2 3 4 5 6 b7',
+	'lydian augmented #2': '1 #2 3 #4 #5 6 7',
+	'locrian bb7': '1 b2 b3 4 b5 b6 bb7',
+	'double harmonic': '1 b2 3 4 5 b6 7',
+	'hungarian minor': '1 2 b3 #4 5 b6 7',
 	'major pentatonic': '1 2 3 5 6',
 	'minor pentatonic': '1 b3 4 5 b7',
 	'minor pentatonic 9': '1 2 b3 4 5 b7',
@@ -64,10 +80,24 @@ const ALIASES: Record<string, string> = {
 	minor: 'natural minor',
 	aeolian: 'natural minor',
 	blues: 'minor blues',
-	'locrian ♮2': 'locrian natural 2',
 	'locrian 2': 'locrian natural 2',
-	'dorian ♯4': 'dorian #4'
+	'locrian #2': 'locrian natural 2',
+	'locrian 6': 'locrian natural 6',
+	'locrian #6': 'locrian natural 6',
+	'major #5': 'ionian #5',
+	'ionian augmented': 'ionian #5',
+	'super locrian': 'altered',
+	'altered dominant': 'altered',
+	'super locrian bb7': 'altered bb7',
+	acoustic: 'lydian dominant',
+	'half-whole': 'half-whole diminished',
+	'whole-half': 'whole-half diminished',
+	diminished: 'whole-half diminished'
 };
+
+/** A name as the library writes it: lower case, plain signs, a natural in words. */
+const plainScaleName = (name: string): string =>
+	asciiAccidentals(name.replaceAll('♮', 'natural ')).trim().toLowerCase().replace(/\s+/g, ' ');
 
 /** Names of the scale library. */
 export const SCALE_NAMES: readonly string[] = Object.keys(LIBRARY);
@@ -91,6 +121,33 @@ export function parseDegrees(text: string): string | null {
 
 const BY_DEGREES = new Map(Object.entries(LIBRARY).map(([name, degrees]) => [degrees, name]));
 
+/** Bebop and chromatic scales are ways of filling, no home for a chord. */
+const FILLING = /^(bebop|chromatic)/;
+
+/** Names of the library that serve a chord. */
+export const HOME_SCALES: readonly string[] = SCALE_NAMES.filter((name) => !FILLING.test(name));
+
+const soundOf = (semitones: Iterable<number>): string =>
+	[...semitones].sort((a, b) => a - b).join();
+
+const BY_SOUND = new Map(
+	HOME_SCALES.map((name) => [
+		soundOf(LIBRARY[name].split(' ').map((degree) => degreeInterval(degree).semitones)),
+		name
+	])
+);
+
+/**
+ * The scale of the library that begins on a tonic and holds exactly some pitch classes, the tonic among
+ * them; null where no usual name starts there.
+ * @example scaleFrom(parseNote('F'), cDorianPitchClasses)?.name // 'mixolydian'
+ */
+export function scaleFrom(tonic: Note, pcs: Iterable<PitchClass>): Scale | null {
+	const base = pitchClass(tonic);
+	const name = BY_SOUND.get(soundOf([...new Set(pcs)].map((pc) => mod(pc - base, 12))));
+	return name === undefined ? null : buildScale(tonic, name);
+}
+
 /**
  * Builds a scale on a tonic, spelled by its degrees: a name of the library, or a player's own scale
  * as a list of degrees.
@@ -98,8 +155,8 @@ const BY_DEGREES = new Map(Object.entries(LIBRARY).map(([name, degrees]) => [deg
  * @example buildScale(parseNote('Bb'), 'minor pentatonic')?.notes.map((n) => n.name) // Bb Db Eb F Ab
  */
 export function buildScale(tonic: Note, name: string): Scale | null {
-	const wanted = name.trim().toLowerCase();
-	const named = ALIASES[wanted] ?? wanted;
+	const wanted = plainScaleName(name);
+	const named = Object.hasOwn(ALIASES, wanted) ? ALIASES[wanted] : wanted;
 	const own = Object.hasOwn(LIBRARY, named) ? null : parseDegrees(name);
 	const known = own ? (BY_DEGREES.get(own) ?? own) : named;
 	const degrees = Object.hasOwn(LIBRARY, known) ? LIBRARY[known] : own;

@@ -90,7 +90,9 @@ describe('double stops', () => {
 		const scale = tonic && buildScale(tonic, 'minor pentatonic');
 		const found = doubleStops(guitar, chord('Bb7'), 6, { scale });
 		expect(found.length).toBeGreaterThan(stops.length);
-		const clash = found.find((stop) => stop.verdict === 'clash' && stop.roles.includes(notation('#9')));
+		const clash = found.find(
+			(stop) => stop.verdict === 'clash' && stop.roles.includes(notation('#9'))
+		);
 		expect(clash?.treatment).toContain('curl it up');
 	});
 });

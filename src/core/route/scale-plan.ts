@@ -67,13 +67,14 @@ export function scalesAlong(
 ): (Scale | null)[] {
 	const set = new Map(byHand.map(({ event, scale }) => [event, scale]));
 	const key = keyOf(chart);
-	const followed = new Map<string, Scale | null>();
-	const follow = (chord: Chord): Scale | null => {
+	const followed = new Map<string, Scale>();
+	const follow = (chord: Chord, next: Chord | null): Scale | null => {
 		if (!inUse) return null;
-		const known = followed.get(chord.symbol);
+		const at = `${chord.symbol} ${next?.symbol ?? ''}`;
+		const known = followed.get(at);
 		if (known !== undefined) return known;
-		const scale = scaleChoices(chord, inUse, 1)[0]?.scale ?? inUse;
-		followed.set(chord.symbol, scale);
+		const scale = scaleChoices(chord, inUse, { next, key, limit: 1 })[0]?.scale ?? inUse;
+		followed.set(at, scale);
 		return scale;
 	};
 	const planned = plan === 'alternate' && key ? alternate(chart, key) : null;
@@ -82,6 +83,6 @@ export function scalesAlong(
 		if (own || !chord) return own ?? null;
 		if (plan === 'arpeggio') return null;
 		if (planned) return planned[index];
-		return plan === 'follow' ? follow(chord) : inUse;
+		return plan === 'follow' ? follow(chord, chordAfter(chart, index)) : inUse;
 	});
 }

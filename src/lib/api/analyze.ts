@@ -26,7 +26,7 @@ function choicesFor(scale: Scale): (chord: Chord) => ChordAnswer['scales'] {
 	return (chord) => {
 		const found = known.get(chord.symbol);
 		if (found) return found;
-		const made = scaleChoices(chord, scale, CHOICES).map((choice) => ({
+		const made = scaleChoices(chord, scale, { limit: CHOICES }).map((choice) => ({
 			...scaleAnswer(choice.scale),
 			edits: [...choice.edits],
 			containsAll: choice.containsAll

@@ -1,8 +1,9 @@
 import { proseSigns, signs, type Chord } from '$core/chord';
 import {
 	noteVerdict,
+	choiceOf,
 	scaleChoices,
-	scaleEdits,
+	type ChoiceContext,
 	type Scale,
 	type ScaleChoice,
 	type ScaleEdit,
@@ -66,11 +67,15 @@ export function clashWords(scale: Scale, chord: Chord, next: Chord | null): stri
  * Scales for a chord as edits of the scale in use. One that the player chose while another scale was
  * in use stands last, so that what the neck shows is always told.
  */
-export function choicesFor(chord: Chord, inUse: Scale, chosen: Scale | null = null): ScaleChoice[] {
-	const choices = scaleChoices(chord, inUse);
+export function choicesFor(
+	chord: Chord,
+	inUse: Scale,
+	context: ChoiceContext = {},
+	chosen: Scale | null = null
+): ScaleChoice[] {
+	const choices = scaleChoices(chord, inUse, context);
 	if (!chosen || choices.some((choice) => sameScale(choice.scale, chosen))) return choices;
-	const containsAll = chord.tones.every((tone) => chosen.notes.some((note) => note.pc === tone.pc));
-	return [...choices, { scale: chosen, edits: scaleEdits(inUse, chosen), containsAll }];
+	return [...choices, choiceOf(chosen, chord, inUse, context.next)];
 }
 
 /** True when two scales are one: the same tonic as it is spelled, and the same name. */

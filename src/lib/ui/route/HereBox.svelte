@@ -33,7 +33,9 @@
 	);
 	const here = $derived(points.find((point) => point.change === open.cursor));
 	const chord = $derived(open.change?.to.chord ?? null);
-	const choices = $derived(chord && open.scale ? scaleChoices(chord, open.scale, 7) : []);
+	const choices = $derived(
+		chord && open.scale ? scaleChoices(chord, open.scale, { limit: 7 }) : []
+	);
 	const set = $derived(plan.scaleWish(open.cursor));
 	const value = $derived(set ? `${set.tonic} ${set.name}` : '');
 	const options = $derived(
