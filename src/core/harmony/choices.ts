@@ -232,7 +232,8 @@ export function scaleChoices(
 			movement(a.edits) - movement(b.edits)
 	);
 	const wanted = new Set(usual.map(setKey));
-	return usualFirst(kept, ({ scale }) => wanted.has(setKey(scale))).slice(0, limit);
+	const ordered = adds ? kept : usualFirst(kept, ({ scale }) => wanted.has(setKey(scale)));
+	return ordered.slice(0, limit);
 }
 
 /** One scale over a chord as an edit of the scale in use, named for the chord. */
