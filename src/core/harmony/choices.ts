@@ -59,15 +59,17 @@ function fromNotes(notes: readonly Note[], tonic: Note): Scale | null {
 	const pcs = notes.map(pitchClass);
 	const found = scaleFrom(tonic, pcs);
 	if (found) return found;
-	const degrees = notes
-		.map((note) => ({
-			degree: spelledDegree(tonic, note),
-			at: mod(pitchClass(note) - pitchClass(tonic), 12)
-		}))
-		.sort((a, b) => a.at - b.at)
-		.map(({ degree }) => degree);
-	return buildScale(tonic, degrees.join(' '));
+	const rising = [...notes]
+		.map((note) => ({ note, at: mod(pitchClass(note) - pitchClass(tonic), 12) }))
+		.sort((a, b) => a.at - b.at);
+	const spelled = rising.map(({ note }) => spelledDegree(tonic, note)).join(' ');
+	// A spelling that is no degree (a lowered octave) gives way to the plain one.
+	return (
+		buildScale(tonic, spelled) ?? buildScale(tonic, rising.map(({ at }) => PLAIN[at]).join(' '))
+	);
 }
+
+const PLAIN = ['1', 'b2', '2', 'b3', '3', '4', '#4', '5', 'b6', '6', 'b7', '7'];
 
 /**
  * The scale in use with as few notes moved as the chord needs: each missing chord tone takes the
