@@ -1,7 +1,7 @@
 import type { Chord, Key, Role, Tone } from '../chord';
 import { mod, parseNote, pitchClass, shortestMove, type Notation, type Note } from '../pitch';
 import { spelledDegree } from './numeral-of';
-import { buildScale, HOME_SCALES, scaleFrom, type Scale } from './scale';
+import { buildScale, libraryOn, maskOf, scaleFrom, type Scale } from './scale';
 import { usualScales } from './usual';
 
 /** One note changed: `from` rises or falls to `to`; null on one side when a note is added or left out. */
@@ -33,16 +33,25 @@ export type ChoiceContext = {
 
 const holds = (scale: Scale, pc: number): boolean => scale.notes.some((note) => note.pc === pc);
 
+/** The tones of a chord that a scale lacks. */
+const missing = (scale: Scale, chord: Chord): Tone[] =>
+	chord.tones.filter((tone) => !holds(scale, tone.pc));
+
 /** The edits that turn one scale into another: nearest notes are paired, at most a whole tone apart. */
 export function scaleEdits(from: Scale, to: Scale): ScaleEdit[] {
 	const gone = from.notes.filter((note) => !holds(to, note.pc));
 	const fresh = to.notes.filter((note) => !holds(from, note.pc));
 	const edits: ScaleEdit[] = [];
 	const distance = (a: number, b: number) => Math.abs(shortestMove(a, b));
+	const rank = (pc: number) => mod(pc - pitchClass(from.tonic), 12);
 	const pairs = gone
 		.flatMap((old) => fresh.map((note) => ({ old, note, far: distance(old.pc, note.pc) })))
 		.filter((pair) => pair.far <= 2)
-		.sort((a, b) => a.far - b.far);
+		// Ties go by height above the tonic, however the scales are written.
+		.sort(
+			(a, b) =>
+				a.far - b.far || rank(a.old.pc) - rank(b.old.pc) || rank(a.note.pc) - rank(b.note.pc)
+		);
 	const used = new Set<object>();
 	for (const { old, note } of pairs) {
 		if (used.has(old) || used.has(note)) continue;
@@ -100,23 +109,17 @@ function adapted(inUse: Scale, chord: Chord): Scale | null {
 	);
 }
 
-const setKey = (scale: Scale): string =>
-	scale.notes
-		.map((note) => note.pc)
-		.sort((a, b) => a - b)
-		.join();
-
 /** The scale in use with the chord's missing tones added and nothing replaced. */
 function enlarged(inUse: Scale, chord: Chord): Scale | null {
-	const missing = chord.tones.filter((tone) => !holds(inUse, tone.pc)).map((tone) => tone.note);
-	return missing.length === 0
+	const added = missing(inUse, chord).map((tone) => tone.note);
+	return added.length === 0
 		? null
-		: fromNotes([...inUse.notes.map(({ note }) => note), ...missing], inUse.tonic);
+		: fromNotes([...inUse.notes.map(({ note }) => note), ...added], inUse.tonic);
 }
 
 /** The notes of a scale with the name that a player would give them over a chord. */
 function named(scale: Scale, chord: Chord, inUse: Scale, next: Chord | null): Scale {
-	if (setKey(scale) === setKey(inUse)) return inUse;
+	if (maskOf(scale) === maskOf(inUse)) return inUse;
 	const pcs = scale.notes.map((note) => note.pc);
 	const from = [
 		chord.root,
@@ -153,13 +156,13 @@ const TELLING = new Set<Role>(['R', 'b3', '3', 'bb7', 'b7', '7']);
 function denies(scale: Scale, chord: Chord): boolean {
 	const root = pitchClass(chord.root);
 	const above = (semitones: number) => holds(scale, mod(root + semitones, 12));
-	const lacks = chord.tones.filter((tone) => !holds(scale, tone.pc)).map(({ role }) => role);
+	const lacks = missing(scale, chord).map(({ role }) => role);
 	const twoThirds = scale.notes.length >= 7 && above(3) && above(4);
 	return lacks.some((role) => TELLING.has(role)) || (lacks.includes('b9') && above(2)) || twoThirds;
 }
 
 /** A nameless scale of seven notes and more is no help where another one holds the chord. */
-const nameless = ({ scale }: ScaleChoice): boolean =>
+const nameless = ({ scale }: Draft): boolean =>
 	scale.notes.length >= 7 && scale.name.startsWith('1 ');
 
 /** How far edits are to think: a note a semitone away, a whole tone, one that comes or goes. */
@@ -171,16 +174,13 @@ const stepCost = (from: Notation, to: Notation): number => {
 };
 
 /** Nothing of the scale in use is taken away. */
-const onlyAdds = ({ edits }: ScaleChoice): boolean => edits.every(({ from }) => from === null);
+const onlyAdds = ({ edits }: Draft): boolean => edits.every(({ from }) => from === null);
 
 /** So many first places are kept for the usual scales of a kind of chord. */
 const FIRST = 3;
 
 /** The usual scales among the first three, which keep the order of edits; everything else behind them. */
-function usualFirst(
-	sorted: readonly ScaleChoice[],
-	isUsual: (choice: ScaleChoice) => boolean
-): ScaleChoice[] {
+function usualFirst(sorted: readonly Draft[], isUsual: (choice: Draft) => boolean): Draft[] {
 	const usual = sorted.filter((choice) => choice.containsAll && isUsual(choice)).slice(0, FIRST);
 	const others = sorted.filter((choice) => !usual.includes(choice));
 	// The scale in use that already holds the chord stays where it is: nothing has to be changed.
@@ -208,24 +208,24 @@ export function scaleChoices(
 	const usual = usualScales(chord, { next, key, inUse });
 	const tonics = [inUse.tonic];
 	if (pitchClass(chord.root) !== pitchClass(inUse.tonic)) tonics.push(chord.root);
-	const library = tonics.flatMap((tonic) => HOME_SCALES.map((name) => buildScale(tonic, name)));
+	const library = tonics.flatMap(libraryOn);
 	const larger = adds ? enlarged(inUse, chord) : null;
-	const seen = new Set<string>();
-	const choices: ScaleChoice[] = [];
+	const seen = new Set<number>();
+	const drafts: Draft[] = [];
 	for (const scale of [inUse, ...usual, ...library, adapted(inUse, chord), larger]) {
-		if (!scale || seen.has(setKey(scale))) continue;
-		seen.add(setKey(scale));
+		if (!scale || seen.has(maskOf(scale))) continue;
+		seen.add(maskOf(scale));
 		const players = scale === inUse || scale === larger || usual.includes(scale);
-		if (!players && denies(scale, chord)) continue;
-		choices.push(choiceOf(scale, chord, inUse, next));
+		if (!players && (missing(scale, chord).length > 1 || denies(scale, chord))) continue;
+		// Only what has no name where it stands is called by another note's here; the best are named below.
+		const called = scale.name.startsWith('1 ') ? named(scale, chord, inUse, next) : scale;
+		drafts.push(draftOf(called, chord, inUse));
 	}
-	const helped = choices.some((choice) => choice.containsAll && !nameless(choice));
-	const kept = choices.filter(
-		(choice) =>
-			choice.scale === inUse ||
-			(choice.lacks.length <= 1 && (!helped || !nameless(choice) || (adds && onlyAdds(choice))))
+	const helped = drafts.some((choice) => choice.containsAll && !nameless(choice));
+	const kept = drafts.filter(
+		(choice) => choice.scale === inUse || !helped || !nameless(choice) || (adds && onlyAdds(choice))
 	);
-	const added = (choice: ScaleChoice) => Number(adds && onlyAdds(choice));
+	const added = (choice: Draft) => Number(adds && onlyAdds(choice));
 	kept.sort(
 		(a, b) =>
 			Number(b.containsAll) - Number(a.containsAll) ||
@@ -233,9 +233,9 @@ export function scaleChoices(
 			a.edits.length - b.edits.length ||
 			movement(a.edits) - movement(b.edits)
 	);
-	const wanted = new Set(usual.map(setKey));
-	const ordered = adds ? kept : usualFirst(kept, ({ scale }) => wanted.has(setKey(scale)));
-	return ordered.slice(0, limit);
+	const wanted = new Set(usual.map(maskOf));
+	const ordered = adds ? kept : usualFirst(kept, ({ scale }) => wanted.has(maskOf(scale)));
+	return ordered.slice(0, limit).map(({ scale }) => choiceOf(scale, chord, inUse, next));
 }
 
 /** One scale over a chord as an edit of the scale in use, named for the chord. */
@@ -246,12 +246,14 @@ export function choiceOf(
 	next: Chord | null = null
 ): ScaleChoice {
 	const called = named(scale, chord, inUse, next);
-	const lacks = chord.tones.filter((tone) => !holds(called, tone.pc));
-	return {
-		scale: called,
-		relative: relativeOf(called, inUse, next),
-		edits: scaleEdits(inUse, called),
-		containsAll: lacks.length === 0,
-		lacks
-	};
+	return { ...draftOf(called, chord, inUse), relative: relativeOf(called, inUse, next) };
+}
+
+/** A choice before it is given its name. */
+type Draft = Omit<ScaleChoice, 'relative'>;
+
+function draftOf(scale: Scale, chord: Chord, inUse: Scale): Draft {
+	const lacks = missing(scale, chord);
+	const edits = scaleEdits(inUse, scale);
+	return { scale, edits, containsAll: lacks.length === 0, lacks };
 }

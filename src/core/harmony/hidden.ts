@@ -55,6 +55,7 @@ type Found = {
 	name: Notation;
 	kind: Hidden['kind'];
 	notes: readonly Note[];
+	pcs: readonly number[];
 	rank: number;
 	worth: number;
 	/** How many tones the name would spell otherwise than the scale does. */
@@ -81,7 +82,17 @@ function arpeggiosOn(root: Note, spelling: Spelling): Found[] {
 			);
 		if (!chord || !notes) return [];
 		const respelled = chord.tones.filter((tone, i) => tone.name !== noteName(notes[i])).length;
-		return [{ name: chord.symbol, kind: 'arpeggio', notes, rank, worth, respelled }];
+		return [
+			{
+				name: chord.symbol,
+				kind: 'arpeggio',
+				notes,
+				pcs: notes.map(pitchClass),
+				rank,
+				worth,
+				respelled
+			}
+		];
 	});
 }
 
@@ -92,7 +103,9 @@ const cellsOn = (root: Note, spelling: Spelling): Found[] =>
 		if (!notes) return [];
 		const rank = QUALITIES.length + i;
 		const name = notation(`${noteName(root)} ${degrees}`);
-		return [{ name, kind: 'cell', notes, rank, worth: -0.5, respelled: 0 }];
+		return [
+			{ name, kind: 'cell', notes, pcs: notes.map(pitchClass), rank, worth: -0.5, respelled: 0 }
+		];
 	});
 
 const WEIGHT: Record<Verdict, number> = { home: 1, colour: 1.4, passing: 0, clash: -2.5 };
@@ -121,8 +134,7 @@ const ROOTLESS: Readonly<Record<string, string>> = {
 const USES: readonly HiddenUse[] = ['tells', 'colour', 'rest'];
 
 function useOf(found: Found, verdicts: readonly Verdict[], chord: Chord): HiddenUse {
-	const sounds = found.notes.map(pitchClass);
-	if (guideTones(chord).every((tone) => sounds.includes(tone.pc))) return 'tells';
+	if (guideTones(chord).every((tone) => found.pcs.includes(tone.pc))) return 'tells';
 	const clashes = verdicts.filter((verdict) => verdict === 'clash').length;
 	if (clashes === 0) return verdicts.includes('colour') ? 'colour' : 'rest';
 	// The half-diminished seventh of the key over its other seventh chords: one note passes.
@@ -139,32 +151,27 @@ function useOf(found: Found, verdicts: readonly Verdict[], chord: Chord): Hidden
  * @example hiddenArpeggios(abMajor, parseChord('Ab')) // … Cm7: 3 5 7 9
  */
 export function hiddenArpeggios(scale: Scale, chord: Chord, next: Chord | null = null): Hidden[] {
-	const spelling: Spelling = new Map(scale.notes.map((note) => [note.pc, note.note]));
 	const own = new Set(chord.tones.map((tone) => tone.pc));
-	const seen = new Set<string>();
-	return scale.notes
-		.flatMap(({ note }) => [...arpeggiosOn(note, spelling), ...cellsOn(note, spelling)])
-		.sort((a, b) => a.rank - b.rank || a.respelled - b.respelled)
+	const heard = new Map(
+		scale.notes.map(({ note, pc }) => [pc, noteVerdict(note, chord, next)] as const)
+	);
+	return foundIn(scale)
 		.flatMap((found) => {
-			const { name, kind, notes } = found;
-			const sounds = notes.map(pitchClass);
+			const { name, kind, notes, pcs } = found;
 			// A chord of even steps has the same notes on each of its roots.
-			const even = sounds.length === own.size && /(dim7|aug)$/.test(name);
-			const isOwn =
-				sounds.every((pc) => own.has(pc)) && (even || sounds[0] === pitchClass(chord.root));
-			const key = [...sounds].sort((a, b) => a - b).join();
-			// Two names for the same notes: the plainer one that came first is enough.
-			if (isOwn || seen.has(key)) return [];
-			seen.add(key);
-			const { roles, verdicts } = readAll(notes, chord, next);
+			const even = pcs.length === own.size && /(dim7|aug)$/.test(name);
+			const inside = pcs.every((pc) => own.has(pc));
+			if (inside && (even || pcs[0] === pitchClass(chord.root))) return [];
+			const read = pcs.flatMap((pc) => heard.get(pc) ?? []);
+			const [roles, verdicts] = [read.map(({ role }) => role), read.map((one) => one.verdict)];
 			const clashes = notes.map(noteName).filter((_, i) => verdicts[i] === 'clash');
 			const upper = ROOTLESS[[...roles].sort(byRole).join()];
 			const rootless = upper ? notation(noteName(chord.root) + upper) : null;
 			const use = useOf(found, verdicts, chord);
 			const entry: Hidden = { name, kind, notes, roles, verdicts, clashes, use, rootless };
-			const heard = verdicts.reduce((sum, verdict) => sum + WEIGHT[verdict], 0);
+			const sound = verdicts.reduce((sum, verdict) => sum + WEIGHT[verdict], 0);
 			const leads = rootless?.endsWith('7b9') ?? false;
-			return [{ entry, leads, worth: found.worth + heard }];
+			return [{ entry, leads, worth: found.worth + sound }];
 		})
 		.sort(
 			(a, b) =>
@@ -174,6 +181,25 @@ export function hiddenArpeggios(scale: Scale, chord: Chord, next: Chord | null =
 				b.worth - a.worth
 		)
 		.map(({ entry }) => entry);
+}
+
+const kept = new WeakMap<Scale, readonly Found[]>();
+
+/** What lies in a scale, whatever sounds with it: one name for each set of notes, the plainest one. */
+function foundIn(scale: Scale): readonly Found[] {
+	const known = kept.get(scale);
+	if (known) return known;
+	const spelling: Spelling = new Map(scale.notes.map((note) => [note.pc, note.note]));
+	const seen = new Set<number>();
+	const found = scale.notes
+		.flatMap(({ note }) => [...arpeggiosOn(note, spelling), ...cellsOn(note, spelling)])
+		.sort((a, b) => a.rank - b.rank || a.respelled - b.respelled)
+		.filter(({ pcs }) => {
+			const mask = pcs.reduce((bits, pc) => bits | (1 << pc), 0);
+			return !seen.has(mask) && seen.add(mask);
+		});
+	kept.set(scale, found);
+	return found;
 }
 
 const byRole = (a: string, b: string): number => Number(/\d+/.exec(a)) - Number(/\d+/.exec(b));

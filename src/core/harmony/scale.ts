@@ -121,18 +121,35 @@ export function parseDegrees(text: string): string | null {
 
 const BY_DEGREES = new Map(Object.entries(LIBRARY).map(([name, degrees]) => [degrees, name]));
 
+const libraries = new Map<string, readonly Scale[]>();
+
+/** Every scale of the library that serves a chord, on one tonic; kept, for there are few tonics. */
+export function libraryOn(tonic: Note): readonly Scale[] {
+	const name = noteName(tonic);
+	const known = libraries.get(name);
+	if (known) return known;
+	const made = HOME_SCALES.flatMap((scale) => buildScale(tonic, scale) ?? []);
+	libraries.set(name, made);
+	return made;
+}
+
+/** The pitch classes of a scale as bits. */
+export const maskOf = (scale: Scale): number =>
+	scale.notes.reduce((mask, note) => mask | (1 << note.pc), 0);
+
 /** Bebop and chromatic scales are ways of filling, no home for a chord. */
 const FILLING = /^(bebop|chromatic)/;
 
 /** Names of the library that serve a chord. */
 export const HOME_SCALES: readonly string[] = SCALE_NAMES.filter((name) => !FILLING.test(name));
 
-const soundOf = (semitones: Iterable<number>): string =>
-	[...semitones].sort((a, b) => a - b).join();
+/** Semitones above a tonic as bits. */
+const bits = (semitones: readonly number[]): number =>
+	semitones.reduce((mask, semitone) => mask | (1 << semitone), 0);
 
 const BY_SOUND = new Map(
 	HOME_SCALES.map((name) => [
-		soundOf(LIBRARY[name].split(' ').map((degree) => degreeInterval(degree).semitones)),
+		bits(LIBRARY[name].split(' ').map((degree) => degreeInterval(degree).semitones)),
 		name
 	])
 );
@@ -144,8 +161,9 @@ const BY_SOUND = new Map(
  */
 export function scaleFrom(tonic: Note, pcs: Iterable<PitchClass>): Scale | null {
 	const base = pitchClass(tonic);
-	const name = BY_SOUND.get(soundOf([...new Set(pcs)].map((pc) => mod(pc - base, 12))));
-	return name === undefined ? null : buildScale(tonic, name);
+	const name = BY_SOUND.get(bits([...pcs].map((pc) => mod(pc - base, 12))));
+	if (name === undefined) return null;
+	return libraryOn(tonic).find((scale) => scale.name === name) ?? null;
 }
 
 /**

@@ -2,7 +2,10 @@ import { compareChords, type Chart, type ChordEvent } from '$core/chart';
 import type { Chord, Key } from '$core/chord';
 import { instrumentOf } from '$core/neck';
 import {
+	chordAfter,
 	functionsAlong,
+	hiddenArpeggios,
+	hiddenScale,
 	keyOf,
 	outsideTones,
 	rankTonics,
@@ -18,20 +21,41 @@ import { resolveChart, resolveScale, type Outcome } from './resolve';
 type ChordAnswer = AnalyzeAnswer['chords'][number];
 
 /** How many scale choices an answer lists for each chord. */
-const CHOICES = 4;
+const CHOICES = 6;
+/** How many hidden arpeggios. */
+const HIDDEN = 48;
+/** With more chords than these an answer lists a quarter of them. */
+const LONG = 256;
 
-/** Scale choices by symbol: a chart plays the same few chords over and over. */
-function choicesFor(scale: Scale): (chord: Chord) => ChordAnswer['scales'] {
-	const known = new Map<string, ChordAnswer['scales']>();
-	return (chord) => {
-		const found = known.get(chord.symbol);
+type Answers = Pick<ChordAnswer, 'scales' | 'hidden'>;
+
+/** Scales and hidden arpeggios by chord and follower: a chart plays the same few chords over and over. */
+function answersFor(
+	scale: Scale,
+	key: Key,
+	most: number
+): (chord: Chord, next: Chord | null) => Answers {
+	const known = new Map<string, Answers>();
+	return (chord, next) => {
+		const at = `${chord.symbol} ${next?.symbol ?? ''}`;
+		const found = known.get(at);
 		if (found) return found;
-		const made = scaleChoices(chord, scale, { limit: CHOICES }).map((choice) => ({
-			...scaleAnswer(choice.scale),
-			edits: [...choice.edits],
-			containsAll: choice.containsAll
-		}));
-		known.set(chord.symbol, made);
+		const choices = scaleChoices(chord, scale, { next, key, limit: CHOICES });
+		const made: Answers = {
+			scales: choices.map(({ scale: one, relative, edits, containsAll }) => ({
+				...scaleAnswer(one),
+				relative: relative && { tonic: noteName(relative.tonic), name: relative.name },
+				edits: [...edits],
+				containsAll
+			})),
+			hidden: hiddenArpeggios(hiddenScale(chord, scale, key), chord, next)
+				.slice(0, most)
+				.map(({ name, notes, roles, clashes, use }) => ({
+					...{ name, notes: notes.map(noteName), size: notes.length },
+					...{ roles: [...roles], clashes: [...clashes], use }
+				}))
+		};
+		known.set(at, made);
 		return made;
 	};
 }
@@ -46,7 +70,7 @@ function chordAnswer(
 	event: ChordEvent,
 	key: Key,
 	role: ChordFunction | null,
-	choices: (chord: Chord) => ChordAnswer['scales']
+	answers: (chord: Chord) => Answers
 ): ChordAnswer {
 	const { chord } = event;
 	const outside = chord ? outsideTones(chord, key).map((tone) => tone.name) : [];
@@ -70,7 +94,7 @@ function chordAnswer(
 		function: role?.words ?? null,
 		inKey: chord !== null && outside.length === 0,
 		outside,
-		scales: chord ? choices(chord) : []
+		...(chord ? answers(chord) : { scales: [], hidden: [] })
 	};
 }
 
@@ -114,7 +138,8 @@ export function runAnalyze(input: AnalyzeInput): Outcome<AnalyzeAnswer> {
 		instrumentOf(chart).diagnostic
 	].filter((entry) => entry !== null);
 	const roles = functionsAlong(chart, key);
-	const choices = choicesFor(scale);
+	const most = chart.events.length > LONG ? HIDDEN / 4 : HIDDEN;
+	const answers = answersFor(scale, key, most);
 	return {
 		value: {
 			title: chart.headers.title ?? '',
@@ -133,7 +158,11 @@ export function runAnalyze(input: AnalyzeInput): Outcome<AnalyzeAnswer> {
 				lengthTicks: bar.lengthTicks,
 				timeSignature: `${bar.signature.beats}/${bar.signature.unit}`
 			})),
-			chords: chart.events.map((event) => chordAnswer(event, key, roles[event.index], choices)),
+			chords: chart.events.map((event) =>
+				chordAnswer(event, key, roles[event.index], (chord) =>
+					answers(chord, chordAfter(chart, event.index))
+				)
+			),
 			changes: changeAnswers(chart),
 			diagnostics: [...headerDiagnostics, ...chart.diagnostics].map(
 				({ severity, line, column, length, message, suggestion }) => ({

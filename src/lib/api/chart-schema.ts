@@ -118,7 +118,21 @@ export const analyzeAnswer = z.object({
 			scales: z.array(
 				scaleAnswer.extend({
 					edits: z.array(z.object({ from: z.string().nullable(), to: z.string().nullable() })),
-					containsAll: z.boolean()
+					containsAll: z.boolean(),
+					relative: z
+						.object({ tonic: noteName, name: z.string() })
+						.nullable()
+						.describe('The same notes named from home, or from the chord that follows')
+				})
+			),
+			hidden: z.array(
+				z.object({
+					name: z.string(),
+					notes: z.array(z.string()),
+					size: z.int(),
+					roles: z.array(z.string()).describe('What each note is over the chord'),
+					clashes: z.array(z.string()).describe('Notes that clash with the chord'),
+					use: z.enum(['tells', 'colour', 'rest'])
 				})
 			)
 		})

@@ -1,6 +1,7 @@
 import { keyName, parseKey } from '$core/chart';
 import { signs, proseSigns } from '$core/chord';
 import { buildScale, type Scale } from '$core/harmony';
+import { scaleNameText } from './scale-groups';
 import { noteName, notation } from '$core/pitch';
 
 const NUMBERS = [
@@ -42,7 +43,7 @@ export function scaleTitle(
 	own: readonly { readonly name: string; readonly degrees: string }[] = []
 ): string {
 	const mine = own.find(({ degrees }) => buildScale(scale.tonic, degrees)?.name === scale.name);
-	return `${signs(noteName(scale.tonic))} ${mine?.name ?? proseSigns(scale.name)}`;
+	return `${signs(noteName(scale.tonic))} ${mine?.name ?? scaleNameText(scale.name)}`;
 }
 
 /** A tuning preset's name as players write it: `drop-d` becomes `Drop D`. */

@@ -1,8 +1,11 @@
 <script lang="ts">
 	import { signs } from '$core/chord';
-	import { noteName } from '$core/pitch';
+	import { noteName, pitchClass } from '$core/pitch';
+	import { prefs } from '$lib/state/prefs.svelte';
 	import ChordSymbol from '../ChordSymbol.svelte';
 	import type { NeckView } from './neck-view.svelte';
+	import { hiddenWords } from './scale-rows';
+	import { scaleTitle } from '../words';
 	import StepList from './StepList.svelte';
 
 	/** Arpeggios and cells hidden in the scale in use, and the chosen one re-read over every chord. */
@@ -12,14 +15,10 @@
 			...{ key, tense, chord },
 			parts: [
 				signs(item.name),
-				item.notes.map((note) => signs(noteName(note))).join(' '),
-				item.roles.map(signs).join(' ')
+				item.notes.map((note) => prefs.name(noteName(note), pitchClass(note))).join(' '),
+				item.roles.map((role) => signs(role)).join(' ')
 			],
-			verdict: item.verdicts.includes('clash')
-				? 'clash'
-				: item.verdicts.includes('colour')
-					? 'colour'
-					: 'home'
+			verdict: hiddenWords(item)
 		}))
 	);
 	const chosen = $derived(view.hidden.find((entry) => entry.key === view.choice));
@@ -48,7 +47,10 @@
 				{/each}
 			</ul>
 		{:else}
-			<p class="over">Choose one: it stands out on the neck, and is read over every chord here.</p>
+			<p class="over">
+				{#if view.hiddenIn}In {scaleTitle(view.hiddenIn, view.open.player.scales)}.{/if} Choose one: it
+				stands out on the neck, and is read over every chord here.
+			</p>
 		{/if}
 	</div>
 </div>

@@ -1,21 +1,30 @@
 <script lang="ts">
 	import { signs, type Chord } from '$core/chord';
-	import { noteName } from '$core/pitch';
-	import { characteristicTones, type Scale } from '$core/harmony';
+	import { characteristicTones, type Scale, type ScaleChoice } from '$core/harmony';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import type { Snippet } from 'svelte';
 	import { fittingSize } from '../chord-width';
 	import ChordSymbol from '../ChordSymbol.svelte';
 	import { scaleTitle } from '../words';
-	import { choicesFor, choiceWords, clashWords, sameScale, scaleFields } from './scale-rows';
+	import ChordScaleMenu from './ChordScaleMenu.svelte';
+	import {
+		choicesFor,
+		choiceWords,
+		clashWords,
+		lackWords,
+		sameScale,
+		scaleFields
+	} from './scale-rows';
 
 	/** The scale in use and what each of the two chords makes of it: same box, a note or two changed. */
 	let { scale, menu }: { scale: Scale; menu: Snippet } = $props();
 	const open = useTune();
 
 	/** Which choice is looked at, by chord symbol; the best one unless stepped on. */
-	let looked: Record<string, number> = $state({});
+	let looked: Record<string, number | undefined> = $state({});
+	/** What the chords add to a small scale, instead of what they put in the place of its notes. */
+	let adds = $state(false);
 
 	const rows = $derived(
 		[
@@ -24,7 +33,7 @@
 		].flatMap(({ tense, chord, next }) => {
 			if (!chord) return [];
 			const chosen = open.chordScales.of(chord.symbol);
-			const choices = choicesFor(chord, scale, chosen);
+			const choices = choicesFor(chord, scale, { next, key: open.key, adds }, chosen);
 			const inUse = chosen
 				? choices.findIndex((entry) => sameScale(entry.scale, chosen) && entry.edits.length > 0)
 				: -1;
@@ -38,11 +47,10 @@
 		})
 	);
 	const telling = $derived(new Set(characteristicTones(scale).map((note) => note.degree)));
-	/** On the tonic of the scale in use its name alone is enough. */
-	const nameOf = (other: Scale) =>
-		noteName(other.tonic) === noteName(scale.tonic)
-			? scaleTitle(other, open.player.scales).replace(/^\S+ /, '')
-			: scaleTitle(other, open.player.scales);
+	const title = (other: Scale) => scaleTitle(other, open.player.scales);
+	/** The name that a chord gives a scale, and the same notes from home. */
+	const called = ({ scale: own, relative }: ScaleChoice) =>
+		title(own) + (relative ? ` = ${title(relative)}` : '');
 
 	function use(chord: Chord, chosen: Scale | null): void {
 		open.chordScales.set(chord.symbol, chosen);
@@ -84,7 +92,11 @@
 					>{prefs.name(note.name, note.pc)}</b
 				>{/each}
 		</span>
-		{#if telling.size > 0}<small>underlined: what tells this scale apart</small>{/if}
+		{#if scale.notes.length <= 6}
+			<button type="button" class="adds" aria-pressed={adds} onclick={() => (adds = !adds)}
+				>{adds ? '✓ ' : ''}What the chords add</button
+			>
+		{:else if telling.size > 0}<small>underlined: what tells this scale apart</small>{/if}
 	</div>
 	{#each rows as row (row.tense)}
 		{@const { tense, chord, choice, fields, added, inUse, at } = row}
@@ -112,7 +124,11 @@
 			</span>
 			<span class="choice">
 				{#if choice.edits.length === 0}
-					<span class="fits">{choice.containsAll ? 'all its tones are in' : 'as it is'}</span>
+					<span class="fits"
+						>{title(choice.scale)}<br />{choice.containsAll
+							? 'all its tones are in'
+							: lackWords(choice)}</span
+					>
 				{:else}
 					<button
 						type="button"
@@ -120,8 +136,8 @@
 						aria-pressed={inUse === at}
 						onclick={() => use(chord, inUse === at ? null : choice.scale)}
 					>
-						<span>{choiceWords(choice)}</span>
-						<small>{inUse === at ? '✓ ' : ''}{nameOf(choice.scale)}</small>
+						<span>{choiceWords(choice)}{choice.containsAll ? '' : `, ${lackWords(choice)}`}</span>
+						<small>{inUse === at ? '✓ ' : ''}{called(choice)}</small>
 					</button>
 				{/if}
 				{#if row.choices.length > 1}
@@ -133,6 +149,15 @@
 						onclick={() => another(row)}>{at + 1}/{row.choices.length} ›</button
 					>
 				{/if}
+				<ChordScaleMenu
+					{chord}
+					scale={open.chordScales.of(chord.symbol) ?? choice.scale}
+					chosen={inUse >= 0}
+					onuse={(chosen) => {
+						looked = { ...looked, [chord.symbol]: undefined };
+						use(chord, chosen);
+					}}
+				/>
 			</span>
 		</div>
 	{/each}
@@ -258,6 +283,16 @@
 		padding: 8px 0 8px 4px;
 		white-space: nowrap;
 	}
+	.adds {
+		font-size: 13px;
+		color: var(--second);
+		text-align: right;
+	}
+	.adds[aria-pressed='true'] {
+		color: var(--ink);
+		font-weight: 700;
+	}
+	.adds:hover,
 	.another:hover {
 		text-decoration: underline;
 	}

@@ -1,5 +1,11 @@
 import { type Chord } from '$core/chord';
-import { hiddenArpeggios, readOverChords, type Scale } from '$core/harmony';
+import {
+	chordAfter,
+	hiddenArpeggios,
+	hiddenScale,
+	readOverChords,
+	type Scale
+} from '$core/harmony';
 import {
 	arpeggioShapes,
 	bends,
@@ -51,7 +57,7 @@ export type Choice<T> = {
 };
 
 /** Longest lists that are worth stepping through. */
-const MOST = { pairs: 24, bends: 16, hidden: 24 } as const;
+const MOST = { pairs: 24, bends: 16, hidden: 40 } as const;
 const BY_VERDICT = ['home', 'colour', 'passing', 'clash'];
 /** Thirds and sixths first, then tritones and fourths, then what is wide. By semitones. */
 const BY_INTERVAL = [3, 4, 8, 9, 6, 5, 7, 10, 15, 16, 12];
@@ -120,10 +126,17 @@ export class NeckView {
 				.map((item, i) => ({ key: `${tense}-${i}`, tense, chord, item }));
 		})
 	);
+	/** The scale that hidden arpeggios are taken from: the raised one over the V of a minor home. */
+	readonly hiddenIn: Scale | null = $derived.by(() => {
+		const { now, key } = this.open;
+		const chosen = now && this.open.chordScales.of(now.symbol);
+		return chosen ?? (now && this.scale ? hiddenScale(now, this.scale, key) : null);
+	});
 	readonly hidden = $derived.by(() => {
-		const { now, next } = this.open;
-		if (!now || !this.scale) return [];
-		return hiddenArpeggios(this.scale, now, next)
+		const { now, before, chart } = this.open;
+		if (!now || !this.hiddenIn) return [];
+		const next = before ? chordAfter(chart, before.to.index) : this.open.next;
+		return hiddenArpeggios(this.hiddenIn, now, next)
 			.slice(0, MOST.hidden)
 			.map((item, i) => ({ key: `now-${i}`, tense: 'now' as const, chord: now, item }));
 	});

@@ -1,14 +1,17 @@
-import { proseSigns, signs, type Chord } from '$core/chord';
+import { proseSigns, roleWords, signs, type Chord } from '$core/chord';
 import {
 	noteVerdict,
 	choiceOf,
 	scaleChoices,
 	type ChoiceContext,
+	type Hidden,
 	type Scale,
 	type ScaleChoice,
 	type ScaleEdit,
 	type Verdict
 } from '$core/harmony';
+import { inWords } from '../words';
+import { prefs } from '$lib/state/prefs.svelte';
 import { noteName, parseNote, pitchClass, shortestMove, type Notation } from '$core/pitch';
 
 /** One note of the scale in use as a chord hears it, or the note that takes its place. */
@@ -53,6 +56,27 @@ function editWords({ from, to }: ScaleEdit): string {
 /** All edits of a choice in a sentence without its stop. */
 export const choiceWords = ({ edits }: ScaleChoice): string =>
 	edits.length === 0 ? 'nothing changes' : edits.map(editWords).join(', ');
+
+/** What a scale leaves out of a chord: `without the third (B)`; empty when it holds all of it. */
+export const lackWords = ({ lacks }: ScaleChoice): string =>
+	lacks.length === 0
+		? ''
+		: `without ${lacks.map((tone) => `the ${roleWords(tone.role)} (${prefs.name(tone.name, tone.pc)})`).join(' and ')}`;
+
+/** What a hidden arpeggio is good for: `C7♭9 without its root`, `tells the chord`, `one note clashes: C`. */
+export function hiddenWords({ use, clashes, rootless, notes }: Hidden): string {
+	const clashing = notes.filter((note) => clashes.includes(noteName(note)));
+	const names = clashing.map((note) => prefs.name(noteName(note), pitchClass(note)));
+	const told = [
+		rootless ? `${proseSigns(rootless)} without its root` : null,
+		!rootless && use === 'tells' ? 'tells the chord' : null,
+		use === 'colour' ? 'colour' : null,
+		names.length > 0
+			? `${names.length === 1 ? 'one note clashes' : `${inWords(names.length)} notes clash`}: ${names.join(' ')}`
+			: null
+	].filter((text) => text !== null);
+	return told.length > 0 ? told.join('; ') : 'in the chord';
+}
 
 /** What to do with the notes of a scale that clash with a chord, one sentence for each. */
 export function clashWords(scale: Scale, chord: Chord, next: Chord | null): string[] {

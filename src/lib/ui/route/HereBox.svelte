@@ -34,14 +34,16 @@
 	const here = $derived(points.find((point) => point.change === open.cursor));
 	const chord = $derived(open.change?.to.chord ?? null);
 	const choices = $derived(
-		chord && open.scale ? scaleChoices(chord, open.scale, { limit: 7 }) : []
+		chord && open.scale
+			? scaleChoices(chord, open.scale, { next: open.afterNext, key: open.key, limit: 7 })
+			: []
 	);
 	const set = $derived(plan.scaleWish(open.cursor));
 	const value = $derived(set ? `${set.tonic} ${set.name}` : '');
 	const options = $derived(
 		choices.map(({ scale }) => ({
 			value: `${noteName(scale.tonic)} ${scale.name}`,
-			name: proseSigns(scaleTitle(scale, open.player.scales))
+			name: scaleTitle(scale, open.player.scales)
 		}))
 	);
 	function choose(wanted: string): void {

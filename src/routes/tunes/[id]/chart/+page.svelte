@@ -9,8 +9,8 @@
 		withBars,
 		type ChartForm
 	} from '$core/chart';
-	import { noteName, type Note } from '$core/pitch';
-	import { signs, type Key } from '$core/chord';
+	import { type Note } from '$core/pitch';
+	import { type Key } from '$core/chord';
 	import { functionsAlong, keyOf, scaleInUse } from '$core/harmony';
 	import { Refusal } from '$lib/state/api';
 	import { ChartDraft } from '$lib/state/chart-draft.svelte';
@@ -28,7 +28,7 @@
 	import FootKeys from '$lib/ui/FootKeys.svelte';
 	import KeyCap from '$lib/ui/KeyCap.svelte';
 	import TuneBar from '$lib/ui/TuneBar.svelte';
-	import { capital, inWords, keyWords, plural } from '$lib/ui/words';
+	import { capital, inWords, keyWords, plural, scaleTitle } from '$lib/ui/words';
 	import { onMount, untrack } from 'svelte';
 	import { toast } from 'svelte-sonner';
 
@@ -278,9 +278,10 @@
 		{#if scale}
 			<section>
 				<div class="section-head"><h2>Scale in use</h2></div>
-				<p class="scale-name">{signs(noteName(scale.tonic))} {scale.name}</p>
+				<p class="scale-name">{scaleTitle(scale, open.player.scales)}</p>
 				<p class="scale">
-					{#each scale.notes as note (note.degree)}<span>{signs(note.name)}</span>{/each}
+					{#each scale.notes as note (note.degree)}<span>{prefs.name(note.name, note.pc)}</span
+						>{/each}
 				</p>
 			</section>
 		{/if}
