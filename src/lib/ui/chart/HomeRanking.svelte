@@ -28,8 +28,14 @@
 	const strength = (entry: RankedTonic) => {
 		const [best, second] = ranking;
 		if (entry === best) return best.score - (second?.score ?? 0) >= CLEAR ? 'clear' : 'likely';
+		if (entry.rival && best.rival && sameKeySound(entry.rival, best)) return 'rival';
 		return entry.score > 0.55 * best.score ? 'possible' : 'weak';
 	};
+	/** All reasons of the home in use; of the others the first, and always what would decide for a rival. */
+	const told = ({ reasons, rival }: RankedTonic, all: boolean) =>
+		all
+			? reasons.slice(0, 7)
+			: [...reasons.slice(0, rival ? 2 : 3), ...(rival ? reasons.slice(-1) : [])];
 	const chosen = $derived(key ? shown.find((entry) => sameKeySound(entry, key)) : undefined);
 
 	let typed = $state('');
@@ -83,9 +89,7 @@
 						><i style="width:{100 * entry.score}%" class:lead></i></span
 					>
 					<span class="reasons">
-						{#each entry.reasons.slice(0, lead ? 6 : 3) as reason (reason)}<span
-								>{proseSigns(reason)}</span
-							>{/each}
+						{#each told(entry, lead) as reason (reason)}<span>{proseSigns(reason)}</span>{/each}
 					</span>
 				{/snippet}
 			</RadioGroup.Item>

@@ -140,24 +140,26 @@
 						<small>{inUse === at ? '✓ ' : ''}{called(choice)}</small>
 					</button>
 				{/if}
-				{#if row.choices.length > 1}
-					<button
-						type="button"
-						class="another"
-						aria-label="Another scale for {signs(chord.symbol)}, now {at + 1} of {row.choices
-							.length}"
-						onclick={() => another(row)}>{at + 1}/{row.choices.length} ›</button
-					>
-				{/if}
-				<ChordScaleMenu
-					{chord}
-					scale={open.chordScales.of(chord.symbol) ?? choice.scale}
-					chosen={inUse >= 0}
-					onuse={(chosen) => {
-						looked = { ...looked, [chord.symbol]: undefined };
-						use(chord, chosen);
-					}}
-				/>
+				<span class="grid justify-items-end">
+					{#if row.choices.length > 1}
+						<button
+							type="button"
+							class="another"
+							aria-label="Another scale for {signs(chord.symbol)}, now {at + 1} of {row.choices
+								.length}"
+							onclick={() => another(row)}>{at + 1}/{row.choices.length} ›</button
+						>
+					{/if}
+					<ChordScaleMenu
+						{chord}
+						scale={open.chordScales.of(chord.symbol) ?? choice.scale}
+						chosen={inUse >= 0}
+						onuse={(chosen) => {
+							looked = { ...looked, [chord.symbol]: undefined };
+							use(chord, chosen);
+						}}
+					/>
+				</span>
 			</span>
 		</div>
 	{/each}
@@ -280,7 +282,7 @@
 	.another {
 		font-size: 12px;
 		color: var(--second);
-		padding: 8px 0 8px 4px;
+		padding: 4px 4px 4px 4px;
 		white-space: nowrap;
 	}
 	.adds {

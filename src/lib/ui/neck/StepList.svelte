@@ -80,7 +80,7 @@
 		color: var(--next-ink);
 	}
 	:global(.step-rows) {
-		max-height: 112px;
+		max-height: max(124px, calc(100dvh - 650px));
 		overflow-y: auto;
 		scrollbar-width: thin;
 		scrollbar-color: var(--strong) transparent;
@@ -97,6 +97,8 @@
 		text-align: left;
 		font-size: 14px;
 		white-space: nowrap;
+		flex-wrap: wrap;
+		row-gap: 0;
 	}
 	:global(.step-row:hover) {
 		background: var(--lit);

@@ -10,7 +10,6 @@ import {
 	type ScaleEdit,
 	type Verdict
 } from '$core/harmony';
-import { inWords } from '../words';
 import { prefs } from '$lib/state/prefs.svelte';
 import { noteName, parseNote, pitchClass, shortestMove, type Notation } from '$core/pitch';
 
@@ -63,7 +62,7 @@ export const lackWords = ({ lacks }: ScaleChoice): string =>
 		? ''
 		: `without ${lacks.map((tone) => `the ${roleWords(tone.role)} (${prefs.name(tone.name, tone.pc)})`).join(' and ')}`;
 
-/** What a hidden arpeggio is good for: `C7♭9 without its root`, `tells the chord`, `one note clashes: C`. */
+/** What a hidden arpeggio is good for: `C7♭9 without its root`, `tells the chord, C clashes`. */
 export function hiddenWords({ use, clashes, rootless, notes }: Hidden): string {
 	const clashing = notes.filter((note) => clashes.includes(noteName(note)));
 	const names = clashing.map((note) => prefs.name(noteName(note), pitchClass(note)));
@@ -71,11 +70,9 @@ export function hiddenWords({ use, clashes, rootless, notes }: Hidden): string {
 		rootless ? `${proseSigns(rootless)} without its root` : null,
 		!rootless && use === 'tells' ? 'tells the chord' : null,
 		use === 'colour' ? 'colour' : null,
-		names.length > 0
-			? `${names.length === 1 ? 'one note clashes' : `${inWords(names.length)} notes clash`}: ${names.join(' ')}`
-			: null
+		names.length > 0 ? `${names.join(' ')} ${names.length === 1 ? 'clashes' : 'clash'}` : null
 	].filter((text) => text !== null);
-	return told.length > 0 ? told.join('; ') : 'in the chord';
+	return told.length > 0 ? told.join(', ') : 'in the chord';
 }
 
 /** What to do with the notes of a scale that clash with a chord, one sentence for each. */
