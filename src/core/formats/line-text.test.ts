@@ -2,8 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { parseChart, QUARTER } from '../chart';
 import { buildInstrument, pitchAt, standardGuitar } from '../neck';
-import { spelledPitch } from '../pitch';
-import { nameOver } from '../route';
+import { plainName, spelledPitch } from '../pitch';
 import { readNames, readTab, writeNames, writeTab, type TextNote } from '.';
 import { linesOn, TEXTS } from './test-pieces';
 import { runs } from '../test-runs';
@@ -252,7 +251,7 @@ describe('tab in plain text', () => {
 describe('note names', () => {
 	const nameOf = (note: TextNote) => {
 		const midi = pitchAt(guitar, note);
-		return spelledPitch(nameOver(midi, null, null, null), midi);
+		return spelledPitch(plainName(midi), midi);
 	};
 
 	it('are read as they were written, on the easiest places', () => {

@@ -16,6 +16,7 @@ export {
 } from './choices';
 export { noteVerdict, type NoteVerdict, type Verdict } from './verdict';
 export { readOver } from './read-over';
+export { namedBy, nameOver, oneSpelling, type Named, type NamedBy } from './spelling';
 export {
 	hiddenArpeggios,
 	hiddenScale,

@@ -1,16 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { parseChart } from '../chart';
+import { parseChart, transposeText } from '../chart';
 import { parseChord, ROLES, toneAt, type Role } from '../chord';
 import { buildScale, scaleInUse, type Scale } from '../harmony';
 import { inWindow, lastPosition, parseTuning, pitchAt, standardGuitar } from '../neck';
-import { parseNote } from '../pitch';
+import { intervalBetween, parseNote } from '../pitch';
 import { catchMotif } from './catch';
 import { mirror } from './mirror';
 import { moveByScale, sequence, symmetric } from './repeat';
 import { roleOver } from './role-over';
 import { answered, displaced, reversed } from './transform';
-import type { Motif, MotifNote, PhraseContext } from './types';
+import type { Motif, MotifNote, Phrase, PhraseContext } from './types';
 
 const guitar = standardGuitar();
 const context = (text: string, position = 5, scale?: Scale | null): PhraseContext => {
@@ -236,6 +236,32 @@ describe('symmetric repetition', () => {
 			const pcs = midis(phrase).map((midi) => midi % 12);
 			for (let i = 4; i < pcs.length; i++) {
 				expect((pcs[i] - pcs[i - 4] + 120) % 12).toBe((by + 12) % 12);
+			}
+		}
+	});
+
+	it('takes the names of the scale that it is found in, in twelve keys', () => {
+		const from = parseNote('C');
+		for (const name of ['C', 'Db', 'D', 'Eb', 'E', 'F', 'Gb', 'G', 'Ab', 'A', 'Bb', 'B']) {
+			const to = parseNote(name);
+			if (!from || !to) throw new Error(name);
+			const by = intervalBetween(from, to);
+			const text = transposeText('key: F minor\n| C7b9 | C7b9 |', by);
+			const named = (phrase: Phrase) => new Set(phrase.notes.map((note) => note.name));
+			// The diminished seventh on the third: D♭ E G B♭, whichever of them comes first.
+			const chord = parseChart(text).events[0].chord;
+			const upper = chord?.tones.filter(({ role }) => role !== 'R').map((tone) => tone.name);
+			const cellOnThird = steps('interval', 4, 7, 10, 13);
+			expect([...named(symmetric(cellOnThird, context(text, 5), 3, 3))].sort()).toEqual(
+				upper?.sort()
+			);
+			// A cell with other notes: the half-whole scale on the root names them all.
+			const half = buildScale(to, 'half-whole diminished');
+			const wide = symmetric(steps('interval', 0, 3, 4, 6), context(text, 5, null), 3, 4);
+			for (const one of wide.notes) {
+				const own = chord?.tones.find(({ pc }) => pc === one.midi % 12)?.name;
+				const there = half?.notes.find(({ pc }) => pc === one.midi % 12)?.name;
+				expect(one.name).toBe(own ?? there);
 			}
 		}
 	});

@@ -1,6 +1,6 @@
 import { chartTicks, eventAt, QUARTER } from '../chart';
-import { chordAfter, type Scale } from '../harmony';
-import { nameOver } from '../route';
+import { toneAt, type Chord } from '../chord';
+import { buildScale, chordAfter, keyOf, nameOver, type Scale } from '../harmony';
 import { contourOf } from './contour';
 import { layOut, type Group, type Sketch } from './lay-out';
 import type { Motif, Phrase, PhraseContext } from './types';
@@ -26,6 +26,20 @@ export function moveByScale(midi: number, steps: number, scale: Scale): number {
 	return base + (classes[at] - classes[index]) + 12 * octave + (midi - base);
 }
 
+const EVEN = ['half-whole diminished', 'whole-half diminished', 'whole tone'];
+
+/** The scale that notes moved by one interval are found in, which names them: the one in use, else an even one on the root. */
+function evenScale(chord: Chord, inUse: Scale | null, pitches: readonly number[]): Scale | null {
+	const holds = (scale: Scale) =>
+		pitches.every(
+			(pitch) =>
+				toneAt(chord, ((pitch % 12) + 12) % 12) ||
+				scale.notes.some(({ pc }) => pc === ((pitch % 12) + 12) % 12)
+		);
+	const scales = [inUse, ...EVEN.map((name) => buildScale(chord.root, name))];
+	return scales.find((scale) => scale !== null && holds(scale)) ?? null;
+}
+
 /** How each time moves: the pitches of the first time, and the time's number from 0. */
 type Move = (pitches: readonly number[], time: number) => number[];
 
@@ -35,11 +49,13 @@ function again(
 	context: PhraseContext,
 	times: number,
 	move: Move,
-	change: number
+	change: number,
+	evenly = false
 ): Phrase {
 	const { chart, scales, instrument, handAt } = context;
 	const start = chart.changes[change];
 	if (!start || motif.notes.length === 0) return { notes: [], problems: [] };
+	const key = keyOf(chart);
 	const total = chartTicks(chart);
 	const length = lengthOf(motif);
 	const event = start.to;
@@ -70,18 +86,16 @@ function again(
 	}
 	const base = layOut(instrument, [firstGroup]).notes[0]?.midi ?? 60;
 	const original = contour.rise.map((rise) => base + rise);
+	const all = Array.from({ length: times }, (_, time) => move(original, time)).flat();
+	const found = evenly ? evenScale(event.chord, scale, all) : null;
 	const groups = Array.from({ length: times }, (_, time): Group => {
 		const pitches = time === 0 ? original : move(original, time);
 		const notes = pitches.map((pitch, i) => {
 			const at = sketch(i, pitch - pitches[0], time);
-			if (time === 0) return at;
-			const over = scales[at.event] ?? scale;
-			const follower = pitches[i + 1];
-			const toward =
-				follower === undefined
-					? null
-					: { midi: follower, name: nameOver(follower, at.chord, over, null) };
-			return { ...at, name: nameOver(pitch, at.chord, over, toward) };
+			if (time === 0 && !found) return at;
+			const over = found ?? scales[at.event] ?? scale;
+			const by = { chord: at.chord, scale: over, key };
+			return { ...at, name: nameOver(pitch, by, pitches[i + 1] ?? null) };
 		});
 		const first = ((pitches[0] % 12) + 12) % 12;
 		return { notes, first, position, wished: pitches[0], exact: time > 0 };
@@ -136,5 +150,6 @@ export const symmetric = (
 		context,
 		times,
 		(pitches, time) => pitches.map((pitch) => pitch + bySemitones * time),
-		change
+		change,
+		true
 	);

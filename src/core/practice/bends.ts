@@ -1,5 +1,5 @@
 import { toneAt } from '../chord';
-import { nameOver } from '../route';
+import { keyOf, nameOver } from '../harmony';
 import { soundingOf } from './due';
 import type { JudgeRequest, PlayedEvent } from './types';
 
@@ -90,7 +90,7 @@ export function bendsOf(request: JudgeRequest, events: readonly Sounded[]): Bend
 			.sort((a, b) => rank(a) - rank(b) || Math.abs(pitch - 100 * a) - Math.abs(pitch - 100 * b));
 		const [aim] = meant;
 		if (aim === undefined) return [];
-		const name = nameOver(aim, chord, scale, null);
+		const name = nameOver(aim, { chord, scale, key: keyOf(chart) });
 		const bar = Math.max(0, sounding.barAt(timeMs)) + 1;
 		return [{ timeMs, bar, from: bentFrom, aim, name, cents: Math.round(pitch - 100 * aim) }];
 	});

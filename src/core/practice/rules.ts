@@ -1,9 +1,8 @@
-import type { Notation } from '../pitch';
 import { performed, ticksOf } from '../band';
 import { roleWords, toneAt } from '../chord';
-import type { Scale } from '../harmony';
+import { keyOf, nameOver } from '../harmony';
 import { isPosition, pitchAt, windowPlaces, highestFret, type Instrument } from '../neck';
-import { nameOver, PER_QUARTER } from '../route';
+import { PER_QUARTER } from '../route';
 import { QUARTER } from '../chart';
 import { dueChanges, lastAt, msOf, roundMs, soundingOf, type Sounding } from './due';
 import type { Taken } from './judge';
@@ -55,17 +54,6 @@ function gridOf(request: JudgeRequest): number[] {
 	return [...moments, ...due].sort((a, b) => a - b);
 }
 
-/** A stray note is spelled as a raised or lowered neighbour in the scale: sharps where the scale has sharps. */
-function towardOf(midi: number, scale: Scale | null): { midi: number; name: Notation } | null {
-	const sharp = scale?.notes.some(({ name }) => name.includes('#')) ?? false;
-	for (const by of sharp ? [1, -1] : [-1, 1]) {
-		const pc = (midi + by + 12) % 12;
-		const note = scale?.notes.find((entry) => entry.pc === pc);
-		if (note) return { midi: midi + by, name: note.name };
-	}
-	return null;
-}
-
 /** Finds what is wrong with one note after another. */
 class RuleBook {
 	private readonly sounding: Sounding;
@@ -107,12 +95,11 @@ class RuleBook {
 		const { chart, scales } = this.request;
 		const at = this.sounding.eventAt(event.timeMs);
 		const scale = scales[at] ?? scales.find((entry) => entry !== null) ?? null;
-		return nameOver(
-			event.midi,
-			chart.events[at]?.chord ?? null,
+		return nameOver(event.midi, {
+			chord: chart.events[at]?.chord ?? null,
 			scale,
-			towardOf(event.midi, scale)
-		);
+			key: keyOf(chart)
+		});
 	}
 
 	private notes(event: Sounded, index: number): string | null {

@@ -18,7 +18,7 @@ export type { ArrivalOption } from './line/plan-line';
 export { airBars, airChanges } from './line/talk';
 export { strokesOf } from './line/strokes';
 export { barAt } from './pulse';
-export { nameOver } from './spelling';
+export { spellLine } from './spelling';
 export {
 	KINDS,
 	LINE_TERMS,

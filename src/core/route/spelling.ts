@@ -1,43 +1,37 @@
-import { toneAt, type Chord } from '../chord';
-import type { Scale } from '../harmony';
-import {
-	above,
-	noteName,
-	parseNote,
-	pitchClass,
-	plainName,
-	type Notation,
-	type Note
-} from '../pitch';
+import { barAt } from './pulse';
+import { beatTicks, type Chart } from '../chart';
+import { keyOf, namedBy, oneSpelling, type Scale } from '../harmony';
 
-const HALF_UP = { steps: 1, semitones: 1 };
-const HALF_DOWN = { steps: 6, semitones: 11 };
+/** A note that is to be named: where in time, how high, over which event of the chart. */
+type Unnamed = { readonly tick: number; readonly midi: number; readonly chord: number };
 
 /**
- * The name of a pitch over a chord: as the chord spells it, else as the scale does, else as a neighbour
- * of the note that it leads to (C♯ rises to D, D♭ falls to C); plain where that would take a double sign.
- * @param toward the note that follows, null when unknown
+ * Names the notes of a line by the chord and the scale of their moment and by the key; within one beat no
+ * pitch has two names.
+ * @param scales by event of the chart
+ * @param notes in order of time; `chord` is the index of the event that sounds
  */
-export function nameOver(
-	midi: number,
-	chord: Chord | null,
-	scale: Scale | null,
-	toward: { readonly midi: number; readonly name: Notation } | null
-): Notation {
-	const pc = midi % 12;
-	const tone = chord && toneAt(chord, midi);
-	if (tone) return tone.name;
-	const degree = scale?.notes.find((note) => note.pc === pc);
-	if (degree) return degree.name;
-	const goal = toward && parseNote(toward.name);
-	if (goal && Math.abs(toward.midi - midi) === 1) {
-		const name = noteName(neighbour(goal, toward.midi > midi));
-		if (!/bb|##/.test(name)) return name;
-	}
-	return plainName(pc);
+export function spellLine<T extends Unnamed>(
+	chart: Chart,
+	scales: readonly (Scale | null)[],
+	notes: readonly T[]
+) {
+	const key = keyOf(chart);
+	const named = notes.map((note, i) => {
+		const by = {
+			chord: chart.events[note.chord]?.chord ?? null,
+			scale: scales[note.chord] ?? null,
+			key
+		};
+		return { ...namedBy(note.midi, by, notes[i + 1]?.midi ?? null), midi: note.midi };
+	});
+	const names = oneSpelling(named, (i) => beatOf(chart, notes[i].tick));
+	return notes.map((note, i) => ({ ...note, name: names[i] }));
 }
 
-const neighbour = (note: Note, below: boolean): Note => {
-	const found = above(note, below ? HALF_DOWN : HALF_UP);
-	return pitchClass(found) === (pitchClass(note) + (below ? 11 : 1)) % 12 ? found : note;
-};
+/** The first tick of the beat that holds a tick. */
+function beatOf(chart: Chart, tick: number): number {
+	const bar = barAt(chart.played, tick);
+	const beat = beatTicks(bar.signature);
+	return bar.startTick + Math.floor((tick - bar.startTick) / beat) * beat;
+}

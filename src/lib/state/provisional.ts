@@ -1,8 +1,8 @@
 import { chartTicks, eventAt, type Chart } from '$core/chart';
 import { toneAt } from '$core/chord';
-import type { Scale } from '$core/harmony';
+import { keyOf, nameOver, type Scale } from '$core/harmony';
 import { pitchAt, type Instrument } from '$core/neck';
-import { nameOver } from '$core/route';
+import { spellLine } from '$core/route';
 import type { NoteAnswer } from '$lib/api/plan-schema';
 import { wayOf, type WayNote } from './ways';
 
@@ -41,7 +41,11 @@ export function provisionalLine(
 				string,
 				fret,
 				midi,
-				name: nameOver(midi, event?.chord ?? null, scales[event?.index ?? 0] ?? null, null),
+				name: nameOver(midi, {
+					chord: event?.chord ?? null,
+					scale: scales[event?.index ?? 0] ?? null,
+					key: keyOf(chart)
+				}),
 				role: tone?.role ?? null,
 				kind: offset === 0 && tone ? 'target' : tone ? 'chord' : 'passing',
 				finger: finger ?? null,
@@ -51,7 +55,7 @@ export function provisionalLine(
 		}
 	}
 	notes.sort((a, b) => a.tick - b.tick);
-	return notes.map((note, i) => {
+	return spellLine(chart, scales, notes).map((note, i) => {
 		const until = notes[i + 1]?.tick ?? chartTicks(chart);
 		return { ...note, durationTicks: Math.max(1, Math.min(note.durationTicks, until - note.tick)) };
 	});

@@ -1,10 +1,9 @@
 import type { Notation } from '../../pitch';
 import { beatTicks, type Change, type ChordEvent } from '../../chart';
 import { toneAt, type Chord } from '../../chord';
-import { chordAfter, noteVerdict, type Scale } from '../../harmony';
+import { chordAfter, noteVerdict, type Scale, keyOf, nameOver } from '../../harmony';
 import { inWindow, windowPlaces } from '../../neck';
 import { barAt, beatWeight } from '../pulse';
-import { nameOver } from '../spelling';
 import { fixFor } from './fix';
 import type {
 	Check,
@@ -119,16 +118,14 @@ export function checkLine(asked: CheckRequest): Check {
 	const { chart, instrument, scales, position } = request;
 	const { events } = chart;
 	const at = notes.map((note) => eventIndexAt(events, note.tick));
+	const key = keyOf(chart);
 	const names = new Map<number, Notation>();
 	const nameOf = (i: number): Notation => {
 		const known = names.get(i);
 		if (known !== undefined) return known;
 		const event = events[at[i]];
-		const next = notes[i + 1];
-		const toward = next
-			? { midi: next.midi, name: nameOver(next.midi, events[at[i + 1]]?.chord ?? null, null, null) }
-			: null;
-		const name = nameOver(notes[i].midi, event?.chord ?? null, scales[at[i]] ?? null, toward);
+		const by = { chord: event?.chord ?? null, scale: scales[at[i]] ?? null, key };
+		const name = nameOver(notes[i].midi, by, notes[i + 1]?.midi ?? null);
 		names.set(i, name);
 		return name;
 	};

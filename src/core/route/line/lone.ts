@@ -1,7 +1,7 @@
+import { keyOf, nameOver } from '../../harmony';
 import { eventAt } from '../../chart';
 import { toneAt } from '../../chord';
 import { pitchAt, placeUnder } from '../../neck';
-import { nameOver } from '../spelling';
 import { positionAt } from '../types';
 import type { LineNote, LineRequest, OwnNote } from './types';
 import { scalesAlong } from '../scale-plan';
@@ -33,7 +33,7 @@ export function loneNotes(request: LineRequest, taken: ReadonlySet<number>): Lin
 			string: note.string,
 			fret: note.fret,
 			midi,
-			name: nameOver(midi, chord, scale, null),
+			name: nameOver(midi, { chord, scale, key: keyOf(chart) }),
 			role: tone?.role ?? null,
 			kind: tone ? 'chord' : degree ? 'passing' : 'chromatic',
 			finger: note.finger ?? finger,

@@ -1,3 +1,5 @@
+import type { Key } from '../../chord';
+import { keyOf, nameOver } from '../../harmony';
 import { notation } from '../../pitch';
 import { chartTicks } from '../../chart';
 import { positionAt, type PlanWarning, type Target } from '../types';
@@ -9,7 +11,8 @@ import { loneNotes } from './lone';
 import type { Motion, Stretch } from './lattice';
 import type { Candidate } from './pool';
 import type { Onset } from './rhythm';
-import { nameOver } from '../spelling';
+import { scalesAlong } from '../scale-plan';
+import { spellLine } from '../spelling';
 import { warningsOf } from './stretches';
 import type { LineNote, LineRequest, LineTerm } from './types';
 
@@ -35,17 +38,22 @@ export type Line = {
 const TOLD = 2;
 
 /** The ways to arrive at the end of a stretch, best first. */
-function optionsOf(stretch: Stretch, motion: Motion, work: LineWork): ArrivalOption[] {
+function optionsOf(
+	stretch: Stretch,
+	motion: Motion,
+	work: LineWork,
+	key: Key | null
+): ArrivalOption[] {
 	const target = stretch.to.candidates[0];
 	const options = solveStretch(stretch, motion, work).all.flatMap((way, kind) => {
 		const approach = APPROACHES[kind];
 		if (!way || approach === 'other') return [];
 		const last = notesOf(stretch, way).slice(approach === 'enclosure' ? -TOLD : -1);
-		let toward = { midi: target.midi, name: target.tone?.name ?? notation('') };
+		let toward = target.midi;
 		const notes = last.reverse().map((note) => {
 			const own = note.tone?.name ?? note.degree?.name;
-			const name = own ?? nameOver(note.midi, null, null, toward);
-			toward = { midi: note.midi, name };
+			const name = own ?? nameOver(note.midi, { chord: null, scale: null, key }, toward);
+			toward = note.midi;
 			return { string: note.string, fret: note.fret, midi: note.midi, name };
 		});
 		return [{ approach, extra: way.cost, notes: notes.reverse() }];
@@ -147,7 +155,7 @@ export function planLine(
 			string,
 			fret,
 			midi,
-			name: tone?.name ?? note.degree?.name ?? notation(''),
+			name: notation(''),
 			role: tone?.role ?? null,
 			kind,
 			finger: fret === 0 ? null : (set ?? note.finger),
@@ -180,24 +188,22 @@ export function planLine(
 			struck(onset, note, kind);
 		});
 	});
-	// Foreign notes are named for the note that they lead to, so from the end backward.
-	for (let i = notes.length - 1; i >= 0; i--) {
-		if (notes[i].name !== '') continue;
-		const toward = notes[i + 1] ?? null;
-		notes[i] = { ...notes[i], name: nameOver(notes[i].midi, null, null, toward) };
-	}
 	joinLone(notes, traits, own, request);
 	const arrivals = targets.map((_, i): Approach | null => {
 		const at = i === 0 ? chosen.length - 1 : i - 1;
 		return APPROACHES[chosen[at]?.kind ?? -1] ?? null;
 	});
 	return {
-		notes: finished(notes, traits, msPerTick, request),
+		notes: spellLine(
+			chart,
+			scalesAlong(chart, request.scale, line.scalePlan, line.byHand),
+			finished(notes, traits, msPerTick, request)
+		),
 		arrivals,
 		options: () =>
 			targets.map((_, i) => {
 				const stretch = stretches[i === 0 ? stretches.length - 1 : i - 1];
-				return stretch ? optionsOf(stretch, motion, work) : [];
+				return stretch ? optionsOf(stretch, motion, work, keyOf(chart)) : [];
 			}),
 		costs: () => nameCosts(stretches, chosen, motion),
 		warnings: warningsOf(targets, stretches)

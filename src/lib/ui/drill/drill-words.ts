@@ -1,10 +1,9 @@
 import type { BarRange } from '$core/band';
 import type { Chart } from '$core/chart';
 import { proseSigns, signs } from '$core/chord';
-import { scaleInUse } from '$core/harmony';
+import { keyOf, nameOver, scaleInUse } from '$core/harmony';
 import { bendAdvice, CHORD_KIND_WORDS } from '$core/practice';
 import type { HandGrade, JudgedChange, Judgement, Result, TakeSummary } from '$core/practice';
-import { nameOver } from '$core/route';
 import type { TargetAnswer } from '$lib/api/plan-schema';
 import { prefs } from '$lib/state/prefs.svelte';
 import { capital, plural } from '../words';
@@ -67,7 +66,8 @@ export function passVerdict({ asked, landed, biasMs, spreadMs, slips, kinds }: T
 
 /** A note as it is spelled over a chord, else as the scale in use spells it. */
 const noteOf = (midi: number, chart: Chart, change: number): string => {
-	const name = nameOver(midi, chart.changes[change].to.chord, scaleInUse(chart).scale, null);
+	const { chord } = chart.changes[change].to;
+	const name = nameOver(midi, { chord, scale: scaleInUse(chart).scale, key: keyOf(chart) });
 	return prefs.name(name, midi % 12);
 };
 
