@@ -2,8 +2,9 @@ import type { Chord } from './chord';
 import { asciiAccidentals, type Notation } from '../pitch';
 import type { Role } from './role';
 
-/** Sets the accidentals of notation as ♭ and ♯. Sentences go through `proseSigns`. */
-export const signs = (ascii: Notation | Role): string => withSigns(ascii);
+/** Sets the accidentals of notation as ♭ and ♯; the role of a slash bass is a word. Sentences go through `proseSigns`. */
+export const signs = (ascii: Notation | Role): string =>
+	ascii === 'bass' ? ascii : withSigns(ascii);
 
 const withSigns = (ascii: string): string =>
 	ascii

@@ -6,6 +6,7 @@ export {
 	pitchClass,
 	plainName,
 	sameSound,
+	simpleName,
 	type Note,
 	type PitchClass
 } from './note';

@@ -53,6 +53,17 @@ export function parseNote(text: string): Note | null {
 /** True when two notes sound the same pitch class, however they are spelled. */
 export const sameSound = (a: Note, b: Note): boolean => pitchClass(a) === pitchClass(b);
 
+/**
+ * The name of a spelled note without its odd signs: E for F♭, C for B♯, A for B𝄫; every other name stays.
+ * Display only.
+ * @example simpleName(parseNote('Fb')) // 'E'
+ */
+export function simpleName(note: Note): Notation {
+	const natural = LETTER_PC.indexOf(pitchClass(note));
+	if (note.alter !== 0 && natural >= 0) return notation(LETTERS[natural]);
+	return Math.abs(note.alter) < 2 ? noteName(note) : plainName(pitchClass(note));
+}
+
 /** The everyday spelling of each pitch class, for notes that no chord or scale names. */
 const PLAIN = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'Gb', 'G', 'Ab', 'A', 'Bb', 'B'];
 

@@ -1,5 +1,6 @@
+import { prefs } from '$lib/state/prefs.svelte';
 import { chartTicks, type Change } from '$core/chart';
-import { proseSigns, type Role } from '$core/chord';
+import { type Role } from '$core/chord';
 import {
 	answered,
 	displaced,
@@ -332,6 +333,6 @@ export class PhraseDesk {
 	get problems(): readonly string[] {
 		const talk = this.talk.parts ? [this.laid] : [];
 		const all = [...this.calls, ...this.made, ...talk].flatMap((phrase) => phrase.problems);
-		return [...new Set(all.map((problem) => proseSigns(problem.message)))];
+		return [...new Set(all.map((problem) => prefs.prose(problem.message)))];
 	}
 }

@@ -1,5 +1,5 @@
-import { plainName, type Notation } from '$core/pitch';
-import { signs, type Role } from '$core/chord';
+import { proseSigns, signs, type Role } from '$core/chord';
+import { parseNote, simpleName, type Notation } from '$core/pitch';
 import * as z from 'zod/mini';
 import { Kept } from './kept.svelte';
 
@@ -24,6 +24,13 @@ const schema = z.object({
 });
 type Stored = z.infer<typeof schema>;
 
+/** A note name that stands alone in a sentence. */
+const NOTE_IN_TEXT = /(?<![A-Za-z/♭♯])[A-G](?:bb|b|##|#)(?![A-Za-z0-9#(/])/g;
+const simpleIn = (name: string): string => {
+	const note = parseNote(name);
+	return note ? simpleName(note) : name;
+};
+
 /** What the player likes, kept in this browser. */
 class Preferences extends Kept<Stored> {
 	constructor() {
@@ -40,13 +47,20 @@ class Preferences extends Kept<Stored> {
 		readonly name: Notation;
 		readonly pc: number;
 	}): string {
-		if (this.current.labels === 'roles') return tone.role === 'bass' ? 'B' : signs(tone.role);
-		return this.name(tone.name, tone.pc);
+		if (this.current.labels === 'roles') return signs(tone.role);
+		return this.name(tone.name);
 	}
 
 	/** A note's name, plain (E for F♭) when the player wants that. */
-	name(name: Notation, pc: number): string {
-		return signs(this.current.plainNames ? plainName(pc) : name);
+	name(name: Notation): string {
+		const note = this.current.plainNames ? parseNote(name) : null;
+		return signs(note ? simpleName(note) : name);
+	}
+
+	/** A sentence with its note names set, plain ones when the player wants that; chord symbols stay. */
+	prose(text: string): string {
+		if (!this.current.plainNames) return proseSigns(text);
+		return proseSigns(text.replace(NOTE_IN_TEXT, (name) => simpleIn(name)));
 	}
 }
 

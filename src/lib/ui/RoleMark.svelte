@@ -27,7 +27,7 @@
 	);
 	const shared = $derived(layers.length > 1);
 	const main = $derived(layers[layers.length - 1]);
-	const size = $derived(r * ([...label].length > 2 ? 0.7 : 0.88));
+	const size = $derived(r * ([...label].length > 3 ? 0.58 : [...label].length > 2 ? 0.7 : 0.88));
 	const onFill = $derived(!shared && main?.kind === 'root');
 </script>
 

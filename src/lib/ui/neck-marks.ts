@@ -98,13 +98,13 @@ export function placeWords(
 ): string {
 	const tone = mark.next ?? mark.now;
 	const parts = [`string ${mark.string}`, mark.fret === 0 ? 'open' : `fret ${mark.fret}`];
-	if (tone) parts.push(prefs.name(tone.name, tone.pc));
+	if (tone) parts.push(prefs.name(tone.name));
 	if (mark.now && now) parts.push(`${roleWords(mark.now.role)} of ${now.symbol}, now`);
 	if (mark.next && next) parts.push(`${roleWords(mark.next.role)} of ${next.symbol}, next`);
 	if (mark.added) parts.push('not in the scale');
 	if (!tone && !mark.scale) parts.push(signs(plainName(mark.midi)), 'outside chord and scale');
 	if (mark.scale) {
-		parts.push(prefs.name(mark.scale.name, mark.scale.pc));
+		parts.push(prefs.name(mark.scale.name));
 		parts.push(`scale note, ${VERDICT_WORDS[mark.scale.verdict]} (${signs(mark.scale.role)})`);
 		if (mark.scale.telling) parts.push('tells the scale apart');
 	}

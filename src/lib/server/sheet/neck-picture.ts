@@ -42,8 +42,8 @@ export function roleInk(x: number, y: number, role: Role, r: number, landing: bo
 	const fill = root ? 0 : kind === 'fifth' ? 0.9 : WHITE;
 	ink.push({ kind: 'path', d, x, y, fill, stroke: 0, width });
 	if (kind === 'bass') ink.push(line(x - r, y + r, x + r, y + r, { width: 1.2 }));
-	const label = role === 'bass' ? 'B' : signs(role);
-	const size = (label.length > 2 ? 0.82 : 1) * r;
+	const label = signs(role);
+	const size = (label.length > 3 ? 0.62 : label.length > 2 ? 0.82 : 1) * r;
 	const look = { align: 'middle', fill: root ? WHITE : 0 } as const;
 	ink.push(...write(x, y + 0.36 * size + labelShift(kind) * r, label, 'strong', size, look));
 	return ink;

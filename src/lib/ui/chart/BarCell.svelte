@@ -78,9 +78,7 @@
 						<span class="tones">
 							{#each cell.chord.tones.filter((tone) => tone.essential) as tone (tone.role)}
 								<span class="tone">
-									<b>{prefs.name(tone.name, tone.pc)}</b><i
-										>{tone.role === 'bass' ? 'bass' : signs(tone.role)}</i
-									>
+									<b>{prefs.name(tone.name)}</b><i>{signs(tone.role)}</i>
 								</span>
 							{/each}
 							{#if cell.chord.quality.tensions.length > 0}

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { ChordEvent } from '$core/chart';
-	import { roleWords, proseSigns, type Chord, type Key } from '$core/chord';
+	import { roleWords, type Chord, type Key } from '$core/chord';
 	import { outsideTones } from '$core/harmony';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import ChordSymbol from '../ChordSymbol.svelte';
@@ -19,15 +19,9 @@
 		{#each event.chord.tones as tone (tone.role)}
 			<li>
 				<svg width="36" height="34" viewBox="-18 -17 36 34" aria-hidden="true"
-					><RoleMark
-						now={tone.role}
-						label={prefs.current.labels === 'roles'
-							? proseSigns(tone.role === 'bass' ? 'B' : tone.role)
-							: prefs.name(tone.name, tone.pc)}
-						r={13}
-					/></svg
+					><RoleMark now={tone.role} label={prefs.label(tone)} r={13} /></svg
 				>
-				<b>{prefs.name(tone.name, tone.pc)}</b>
+				<b>{prefs.name(tone.name)}</b>
 				<span>{roleWords(tone.role)}</span>
 				<small>{outside.includes(tone) ? 'outside home' : tone.essential ? '' : 'tension'}</small>
 			</li>

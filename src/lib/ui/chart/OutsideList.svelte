@@ -1,6 +1,8 @@
 <script lang="ts">
+	import type { Notation } from '$core/pitch';
+	import { prefs } from '$lib/state/prefs.svelte';
 	import type { Chart } from '$core/chart';
-	import { proseSigns, signs, type Key } from '$core/chord';
+	import { proseSigns, type Key } from '$core/chord';
 	import { chordAfter, outsideTones } from '$core/harmony';
 	import { shortestMove } from '$core/pitch';
 
@@ -17,11 +19,11 @@
 			.sort((a, b) => Math.abs(b.move) - Math.abs(a.move) || b.move - a.move)[0];
 		if (!near) return null;
 		const arrow = near.move === 0 ? '' : near.move > 0 ? '↗ ' : '↘ ';
-		return near.move === 0 ? 'stays' : `${arrow}leads to ${signs(near.tone.name)}`;
+		return near.move === 0 ? 'stays' : `${arrow}leads to ${prefs.name(near.tone.name)}`;
 	}
 	const rows = $derived.by(() => {
 		const found = new Map<
-			string,
+			Notation,
 			{ bars: Set<number>; symbols: Set<string>; leads: string | null }
 		>();
 		for (const event of chart.events) {
@@ -59,7 +61,7 @@
 	<ul>
 		{#each rows.slice(0, MOST) as row (row.name)}
 			<li>
-				<b>{proseSigns(row.name)}</b>
+				<b>{prefs.name(row.name)}</b>
 				<small
 					>{row.bars.length > 1 ? 'bars' : 'bar'}
 					{list(row.bars)}, {list(row.symbols.map((symbol) => proseSigns(symbol)))}</small

@@ -42,7 +42,7 @@
 		{#if target}
 			<StandTarget {target} x={width - 116} y={40} r={23} />
 			<text class="place" x={width - 116} y="90"
-				>{prefs.name(target.name, target.midi % 12)} · string {target.string}</text
+				>{prefs.name(target.name)} · string {target.string}</text
 			>
 			<text class="place" x={width - 116} y="107"
 				>{target.fret === 0 ? 'open' : `fret ${target.fret}`}</text

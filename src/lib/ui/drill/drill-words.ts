@@ -68,7 +68,7 @@ export function passVerdict({ asked, landed, biasMs, spreadMs, slips, kinds }: T
 const noteOf = (midi: number, chart: Chart, change: number): string => {
 	const { chord } = chart.changes[change].to;
 	const name = nameOver(midi, { chord, scale: scaleInUse(chart).scale, key: keyOf(chart) });
-	return prefs.name(name, midi % 12);
+	return prefs.name(name);
 };
 
 /**
@@ -87,7 +87,7 @@ export function slipSentence(
 	const before = chart.changes[index - 1];
 	const inside = before && before.bar > (range?.from ?? 0);
 	const move = inside ? `${symbol} out of ${signs(before.to.symbol)}` : symbol;
-	const wanted = target ? prefs.name(target.name, target.midi % 12) : null;
+	const wanted = target ? prefs.name(target.name) : null;
 	const played = midi === null ? '' : noteOf(midi, chart, index);
 	const ms = Math.abs(Math.round(errorMs ?? 0));
 	const head = `Bar ${bar}, ${result}.`;

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { signs } from '$core/chord';
-	import { noteName, pitchClass } from '$core/pitch';
+	import { noteName } from '$core/pitch';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import ChordSymbol from '../ChordSymbol.svelte';
 	import type { NeckView } from './neck-view.svelte';
@@ -15,7 +15,7 @@
 			...{ key, tense, chord },
 			parts: [
 				signs(item.name),
-				item.notes.map((note) => prefs.name(noteName(note), pitchClass(note))).join(' '),
+				item.notes.map((note) => prefs.name(noteName(note))).join(' '),
 				item.roles.map((role) => signs(role)).join(' ')
 			],
 			verdict: hiddenWords(item)

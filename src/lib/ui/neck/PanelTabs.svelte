@@ -1,5 +1,6 @@
 <script lang="ts">
-	import { proseSigns, roleWords, signs } from '$core/chord';
+	import { prefs } from '$lib/state/prefs.svelte';
+	import { roleWords, signs } from '$core/chord';
 	import type { NeckCoverage } from '$lib/state/neck-coverage.svelte';
 	import { Tabs } from 'bits-ui';
 	import { onMount, tick } from 'svelte';
@@ -88,7 +89,7 @@
 					onpick={(key) => view.pick(key)}
 				/>
 				<p class="detail">
-					{#if stop?.item.treatment}{proseSigns(stop.item.treatment)}.{:else}Two notes at once; the
+					{#if stop?.item.treatment}{prefs.prose(stop.item.treatment)}.{:else}Two notes at once; the
 						chosen pair stands out on the neck.{/if}
 				</p>
 			{:else if view.panel === 'bends'}

@@ -89,7 +89,7 @@
 		<span></span>
 		<span class="notes" style="--count:{scale.notes.length}">
 			{#each scale.notes as note (note.degree)}<b class:telling={telling.has(note.degree)}
-					>{prefs.name(note.name, note.pc)}</b
+					>{prefs.name(note.name)}</b
 				>{/each}
 		</span>
 		{#if scale.notes.length <= 6}
@@ -108,7 +108,7 @@
 				{#each fields as field (field.degree)}
 					{#if field.edited}
 						<b class="edited"
-							><i aria-hidden="true">{field.rises ? '↗' : '↘'}</i>{signs(field.edited)}</b
+							><i aria-hidden="true">{field.rises ? '↗' : '↘'}</i>{prefs.name(field.edited)}</b
 						>
 					{:else if field.edited === null}
 						<span class="out"><span class="sr">left out</span>–</span>
@@ -119,7 +119,7 @@
 					{/if}
 				{/each}
 				{#each added as name (name)}<b class="edited added"
-						><i aria-hidden="true">+</i>{signs(name)}</b
+						><i aria-hidden="true">+</i>{prefs.name(name)}</b
 					>{/each}
 			</span>
 			<span class="choice">

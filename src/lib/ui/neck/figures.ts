@@ -50,7 +50,7 @@ export function shapeFigure(shape: Shape, chord: Chord, tense: Tense): Figure {
 		...{ string, fret, finger, reach, [tense]: role },
 		label: prefs.label({ role, name, pc: midi % 12 })
 	}));
-	const path = shape.notes.map((note) => `${signs(note.name)} ${placeText(note)}`).join(', ');
+	const path = shape.notes.map((note) => `${prefs.name(note.name)} ${placeText(note)}`).join(', ');
 	return { kind: 'path', notes, words: `${signs(chord.symbol)}: ${path}` };
 }
 

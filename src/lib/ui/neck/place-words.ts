@@ -22,7 +22,7 @@ function chordWords(instrument: Instrument, position: number, chord: Chord): str
 	const tones = chord.tones.map((tone) => {
 		const here = places.filter((place) => toneAt(chord, place.midi) === tone);
 		const where = here.map((place) => placeText(place) + (place.reach ? ', a reach' : ''));
-		const name = `${roleWords(tone.role)} ${prefs.name(tone.name, tone.pc)}`;
+		const name = `${roleWords(tone.role)} ${prefs.name(tone.name)}`;
 		return here.length === 0 ? `${name} not in this place` : `${name} on ${listed(where)}`;
 	});
 	return `${capital(tones.join('; '))}.`;
@@ -31,7 +31,7 @@ function chordWords(instrument: Instrument, position: number, chord: Chord): str
 /** What changes between two chords, as said by a teacher: what stays, what moves, what is new. */
 export function changeWords(now: Chord, next: Chord): string[] {
 	const { common, moves, fresh } = compareChords(now, next);
-	const name = (tone: { name: Notation; pc: number }) => prefs.name(tone.name, tone.pc);
+	const name = (tone: { name: Notation; pc: number }) => prefs.name(tone.name);
 	const by = (semitones: number) => (Math.abs(semitones) === 1 ? 'a semitone' : 'a whole tone');
 	const stays = common.map((tone) => {
 		const old = toneAt(now, tone.pc);
@@ -61,7 +61,7 @@ function stringMoves(instrument: Instrument, position: number, now: Chord, next:
 			const goal = { string: place.string, fret: place.fret + by };
 			if (toneAt(now, place.midi) !== from || !inWindow(instrument, position, goal)) return [];
 			if (goal.fret < 0 || toneAt(next, pitchAt(instrument, goal)) !== to) return [];
-			const [a, b] = [prefs.name(from.name, from.pc), prefs.name(to.name, to.pc)];
+			const [a, b] = [prefs.name(from.name), prefs.name(to.name)];
 			return [
 				`${placeText(place)}, ${a}, to ${goal.fret === 0 ? 'open' : `fret ${goal.fret}`}, ${b}`
 			];
@@ -111,17 +111,17 @@ export function tellPlace({ instrument, position, now, next, scale }: Place): To
 		told.push({ head: 'What changes', text: text + near });
 	}
 	if (scale && now) {
-		const notes = scale.notes.map(({ note, name, pc }) => {
+		const notes = scale.notes.map(({ note, name }) => {
 			const { verdict, role } = noteVerdict(note, now, next);
 			const says = { home: 'in the chord', colour: 'colour', passing: 'passing', clash: 'clash' }[
 				verdict
 			];
-			return `${prefs.name(name, pc)} ${signs(role)}, ${says}`;
+			return `${prefs.name(name)} ${signs(role)}, ${says}`;
 		});
 		const lacks = now.tones.filter((tone) => !scale.notes.some((note) => note.pc === tone.pc));
 		const lack =
 			lacks.length > 0
-				? ` It lacks ${listed(lacks.map((tone) => prefs.name(tone.name, tone.pc)))} of ${signs(now.symbol)}.`
+				? ` It lacks ${listed(lacks.map((tone) => prefs.name(tone.name)))} of ${signs(now.symbol)}.`
 				: ` It holds every tone of ${signs(now.symbol)}.`;
 		told.push({ head: scaleTitle(scale), text: `${notes.join('; ')}.${lack}` });
 	}

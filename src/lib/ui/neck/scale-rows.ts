@@ -47,9 +47,9 @@ export function scaleFields(
 function editWords({ from, to }: ScaleEdit): string {
 	if (from && to) {
 		const up = shortestMove(pcOf(from), pcOf(to)) > 0;
-		return `${signs(from)} ${up ? 'rises' : 'falls'} to ${signs(to)}`;
+		return `${prefs.name(from)} ${up ? 'rises' : 'falls'} to ${prefs.name(to)}`;
 	}
-	return to ? `add ${signs(to)}` : `leave out ${from ? signs(from) : ''}`;
+	return to ? `add ${prefs.name(to)}` : `leave out ${from ? prefs.name(from) : ''}`;
 }
 
 /** All edits of a choice in a sentence without its stop. */
@@ -60,12 +60,12 @@ export const choiceWords = ({ edits }: ScaleChoice): string =>
 export const lackWords = ({ lacks }: ScaleChoice): string =>
 	lacks.length === 0
 		? ''
-		: `without ${lacks.map((tone) => `the ${roleWords(tone.role)} (${prefs.name(tone.name, tone.pc)})`).join(' and ')}`;
+		: `without ${lacks.map((tone) => `the ${roleWords(tone.role)} (${prefs.name(tone.name)})`).join(' and ')}`;
 
 /** What a hidden arpeggio is good for: `C7♭9 without its root`, `tells the chord, C clashes`. */
 export function hiddenWords({ use, clashes, rootless, notes }: Hidden): string {
 	const clashing = notes.filter((note) => clashes.includes(noteName(note)));
-	const names = clashing.map((note) => prefs.name(noteName(note), pitchClass(note)));
+	const names = clashing.map((note) => prefs.name(noteName(note)));
 	const told = [
 		rootless ? `${proseSigns(rootless)} without its root` : null,
 		!rootless && use === 'tells' ? 'tells the chord' : null,
@@ -80,7 +80,7 @@ export function clashWords(scale: Scale, chord: Chord, next: Chord | null): stri
 	return scale.notes.flatMap(({ note, name }) => {
 		const { verdict, treatment } = noteVerdict(note, chord, next);
 		if (verdict !== 'clash' || !treatment) return [];
-		return [`${signs(name)} over ${signs(chord.symbol)}: ${proseSigns(treatment)}.`];
+		return [`${prefs.name(name)} over ${signs(chord.symbol)}: ${prefs.prose(treatment)}.`];
 	});
 }
 

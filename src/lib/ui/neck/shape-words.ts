@@ -1,3 +1,4 @@
+import { prefs } from '$lib/state/prefs.svelte';
 import type { Notation } from '$core/pitch';
 import { signs } from '$core/chord';
 import type { Comfort, Shape } from '$core/neck';
@@ -53,6 +54,6 @@ export const spokenWords = (shape: Shape, symbol: Notation): string =>
 	`${signs(symbol)}, ${kindWords(shape)}: ${shape.notes
 		.map(
 			({ name, string, fret, finger }) =>
-				`${signs(name)} string ${string} ${fret === 0 ? 'open' : `fret ${fret}`}${finger ? ` finger ${finger}` : ''}`
+				`${prefs.name(name)} string ${string} ${fret === 0 ? 'open' : `fret ${fret}`}${finger ? ` finger ${finger}` : ''}`
 		)
 		.join(', ')}`;

@@ -135,7 +135,7 @@
 			class="note"
 			class:picked={picked === i}
 			transform="translate({entry.x},{entry.y})"
-			aria-label="{signs(note.name)}, {signs(role)} of {signs(
+			aria-label="{prefs.name(note.name)}, {signs(role)} of {signs(
 				change.to.symbol
 			)}, string {note.string}, fret {note.fret}"
 			aria-pressed={picked === i}

@@ -1,6 +1,7 @@
 <script lang="ts">
+	import { prefs } from '$lib/state/prefs.svelte';
 	import { plainName } from '$core/pitch';
-	import { proseSigns, signs } from '$core/chord';
+	import { proseSigns } from '$core/chord';
 	import { keyPitch } from '$lib/input/computer-keys';
 	import { isTyping } from '$lib/state/keys';
 	import { PLAY_GRIDS, type PlayIn } from '$lib/state/play-in.svelte';
@@ -21,7 +22,7 @@
 		const pc = midi % 12;
 		const tone = chord?.tones.find((entry) => entry.pc === pc);
 		const degree = desk.open.scaleFor(chord)?.notes.find((entry) => entry.pc === pc);
-		return signs(tone?.name ?? degree?.name ?? plainName(pc));
+		return prefs.name(tone?.name ?? degree?.name ?? plainName(pc));
 	}
 	const rows = $derived(
 		LETTERS.map((letters, i) =>

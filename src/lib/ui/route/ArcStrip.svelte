@@ -224,7 +224,7 @@
 			transform="translate({x},{y})"
 			tabindex={isNext(change.index) ? 0 : -1}
 			aria-current={isNext(change.index) ? 'step' : undefined}
-			aria-label="Target of bar {change.bar}, beat {change.beat}: {signs(target.name)}, {signs(
+			aria-label="Target of bar {change.bar}, beat {change.beat}: {prefs.name(target.name)}, {signs(
 				target.role
 			)} of {change.to.symbol}, string {target.string}, fret {target.fret}{plan.isLocked(
 				change.index

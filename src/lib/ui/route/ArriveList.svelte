@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { proseSigns, signs } from '$core/chord';
+	import { prefs } from '$lib/state/prefs.svelte';
 	import { APPROACH_WORDS, type Approach, type ArrivalOption } from '$core/route';
 	import { capital } from '../words';
 
@@ -17,7 +17,7 @@
 	);
 	const notesOf = (option: ArrivalOption): string =>
 		option.notes
-			.map((note) => `${signs(note.name)} (${note.string}, ${note.fret})`)
+			.map((note) => `${prefs.name(note.name)} (${note.string}, ${note.fret})`)
 			.join(', then ');
 </script>
 
@@ -36,7 +36,7 @@
 			>
 				<span class="dot" class:on class:wished={wished === option.approach}></span>
 				<b>{capital(APPROACH_WORDS[option.approach])}</b>
-				<span class="how">{proseSigns(option.notes.map((note) => note.name).join(', '))}</span>
+				<span class="how">{option.notes.map((note) => prefs.name(note.name)).join(', ')}</span>
 			</button>
 		</li>
 	{/each}

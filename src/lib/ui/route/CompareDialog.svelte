@@ -112,7 +112,7 @@
 
 {#snippet landing(target: (typeof rows)[number]['a'])}
 	{#if target}
-		<b>{prefs.name(target.name, target.midi % 12)}</b>
+		<b>{prefs.name(target.name)}</b>
 		{signs(target.role)} <small>string {target.string}, fret {target.fret}</small>
 	{:else}
 		<small>no landing</small>

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { Landing } from '$core/route';
-	import { proseSigns, roleWords, signs, type Role } from '$core/chord';
+	import { roleWords, type Role } from '$core/chord';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import KeyCap from '../KeyCap.svelte';
 	import RoleMark from '../RoleMark.svelte';
@@ -32,7 +32,8 @@
 
 	/** The two short reasons of a row. */
 	function words(landing: Landing): string[] {
-		if (isChosen(landing) && reasons.length > 0) return reasons.map(proseSigns);
+		if (isChosen(landing) && reasons.length > 0)
+			return reasons.map((reason) => prefs.prose(reason));
 		const move = landing.semitones;
 		const moved =
 			move === null
@@ -40,7 +41,7 @@
 				: `${moveArrow(move)} ${moveLabel(move)}${move > 0 ? ' higher' : move < 0 ? ' lower' : ''}`;
 		return [
 			landing.reach ? `${moved}, a reach` : moved,
-			...landing.reasons.slice(1).map(proseSigns)
+			...landing.reasons.slice(1).map((reason) => prefs.prose(reason))
 		];
 	}
 </script>
@@ -61,7 +62,7 @@
 				</svg>
 				<span class="what">
 					<span
-						><b>{signs(landing.name)}, {roleWords(landing.role as Role)}</b>
+						><b>{prefs.name(landing.name)}, {roleWords(landing.role as Role)}</b>
 						<small
 							>string {landing.string}, {landing.fret === 0
 								? 'open'

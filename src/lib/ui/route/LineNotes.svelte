@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { roleWords, proseSigns, signs, type Role } from '$core/chord';
+	import { roleWords, proseSigns, type Role } from '$core/chord';
 	import type { NoteAnswer } from '$lib/api/plan-schema';
 	import { placeFor } from '$lib/state/line-edit';
 	import { hear } from '$lib/state/hear';
@@ -57,7 +57,7 @@
 		const what = note.role ? `${roleWords(note.role as Role)} of ${symbol}` : `over ${symbol}`;
 		const beat = Number((1 + (note.tick - axis.startTick) / 480).toFixed(2));
 		const how = note.technique ? `, ${note.technique}` : '';
-		return `Note, ${beat} quarters into the strip: ${signs(note.name)}, ${what}, string ${note.string}, fret ${note.fret}${how}`;
+		return `Note, ${beat} quarters into the strip: ${prefs.name(note.name)}, ${what}, string ${note.string}, fret ${note.fret}${how}`;
 	};
 
 	/** A note that is being dragged: by how many semitones and places of the grid. */

@@ -47,7 +47,7 @@
 				</svg>
 			{/if}
 			<p>
-				<b>{prefs.name(note.name, note.midi % 12)}, {what}</b>
+				<b>{prefs.name(note.name)}, {what}</b>
 				<small
 					>string {note.string}, {note.fret === 0 ? 'open' : `fret ${note.fret}`}{note.technique
 						? `, ${TECHNIQUE_WORDS[note.technique]}`

@@ -64,7 +64,7 @@
 						{#each changed.slice(0, 6) as target (target.change)}
 							<span
 								>bar {open.chart.changes[target.change]?.bar}
-								<b>{prefs.name(target.name, target.midi % 12)}</b>
+								<b>{prefs.name(target.name)}</b>
 								{signs(target.role)}</span
 							>
 						{/each}

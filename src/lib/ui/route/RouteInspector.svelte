@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { proseSigns } from '$core/chord';
+	import { prefs } from '$lib/state/prefs.svelte';
 	import type { LineSelection } from '$lib/state/line-selection.svelte';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
@@ -131,7 +131,7 @@
 				<KeyCap keys="W" />
 			</button>
 			{#each plan.warnings.slice(0, 3) as warning, i (i)}<p class="hint" role="status">
-					{proseSigns(warning)}
+					{prefs.prose(warning)}
 				</p>{/each}
 			<div class="keys">
 				<button

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { proseSigns, signs } from '$core/chord';
+	import { signs } from '$core/chord';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import { wayOf } from '$lib/state/ways';
@@ -14,14 +14,14 @@
 		if (!found) return '';
 		const { result, name, role, midi } = found;
 		if (name === null || midi === null) return result;
-		return `${result}: ${prefs.name(name, midi % 12)}${role ? `, ${signs(role)}` : ''}`;
+		return `${result}: ${prefs.name(name)}${role ? `, ${signs(role)}` : ''}`;
 	}
 	/** The notes on the way after a change, by name. */
 	function after(change: number): string {
 		const { from, to } = wayOf(open.chart, change);
 		return plan.line
 			.filter((note) => note.tick >= from && note.tick < to && note.kind !== 'target')
-			.map((note) => prefs.name(note.name, note.midi % 12))
+			.map((note) => prefs.name(note.name))
 			.join(' ');
 	}
 </script>
@@ -43,16 +43,14 @@
 					<th scope="row">{signs(change.to.symbol)}</th>
 					{#if target}
 						<td
-							>{prefs.name(target.name, target.midi % 12)}, {signs(target.role)}{plan.isLocked(
-								change.index
-							)
+							>{prefs.name(target.name)}, {signs(target.role)}{plan.isLocked(change.index)
 								? ', locked'
 								: ''}</td
 						>
 						<td>{target.string}, {target.fret}</td>
 						{#if plan.line.length > 0}<td>{after(change.index)}</td>{/if}
 						<td>{judged(change.index)}</td>
-						<td>{target.reasons.map(proseSigns).join(' ')}</td>
+						<td>{target.reasons.map((reason) => prefs.prose(reason)).join(' ')}</td>
 					{:else}
 						<td colspan="2"
 							>{plan.isLetPass(change.index)
@@ -63,7 +61,7 @@
 						>
 						{#if plan.line.length > 0}<td>{after(change.index)}</td>{/if}
 						<td>{plan.isLetPass(change.index) ? '' : judged(change.index)}</td>
-						<td>{proseSigns(plan.check?.changes[change.index]?.fix?.text ?? '')}</td>
+						<td>{prefs.prose(plan.check?.changes[change.index]?.fix?.text ?? '')}</td>
 					{/if}
 				</tr>
 			{/each}

@@ -1,6 +1,6 @@
 <script lang="ts">
+	import { prefs } from '$lib/state/prefs.svelte';
 	import { chartTicks } from '$core/chart';
-	import { proseSigns } from '$core/chord';
 	import { readNames, readTab, writeNames, writeTab, type TextProblem } from '$core/formats';
 	import { spelledPitch } from '$core/pitch';
 	import { checkLine } from '$core/route';
@@ -157,7 +157,7 @@
 								<button type="button" onclick={() => show(problem)}
 									>line {problem.line}, column {problem.column}</button
 								>
-								{proseSigns(problem.message)}
+								{prefs.prose(problem.message)}
 							</li>
 						{/each}
 						{#if read.problems.length > 4}<li>and {read.problems.length - 4} more</li>{/if}
@@ -168,14 +168,14 @@
 					</p>
 				{:else}
 					<p>
-						<b>{proseSigns(check.verdict)}</b>
+						<b>{prefs.prose(check.verdict)}</b>
 						{plural(read.notes.length, 'note')} in bars {read.fromBar} to {read.toBar}.
 						{#if own.lost > 0}{plural(own.lost, 'note')} before the first chord are left out.{/if}
 					</p>
 					{#if weak.length > 0}
 						<ul>
 							{#each weak.slice(0, 3) as spot (spot)}
-								<li><b>{spot.where}</b> {proseSigns(spot.text)}</li>
+								<li><b>{spot.where}</b> {prefs.prose(spot.text)}</li>
 							{/each}
 							{#if weak.length > 3}<li>and {weak.length - 3} more weak spots</li>{/if}
 						</ul>

@@ -1,4 +1,4 @@
-import { proseSigns } from '$core/chord';
+import { prefs } from '$lib/state/prefs.svelte';
 import { barAt, type Check, type Fix } from '$core/route';
 import type { Chart } from '$core/chart';
 
@@ -36,7 +36,7 @@ export function weakSpots(
 			tick: change.tick,
 			change: index,
 			where: `bar ${change.bar}`,
-			text: proseSigns(`${change.to.symbol} ${words}. ${fix?.text ?? ''}`.trim()),
+			text: prefs.prose(`${change.to.symbol} ${words}. ${fix?.text ?? ''}`.trim()),
 			fix,
 			silent: result === 'silent'
 		});
@@ -50,7 +50,7 @@ export function weakSpots(
 			tick: stray.tick,
 			change: changeAt(stray.tick),
 			where: `bar ${bar(stray.tick)}`,
-			text: proseSigns(`The ${stray.name} ${what}.`),
+			text: prefs.prose(`The ${stray.name} ${what}.`),
 			fix: null,
 			silent: false
 		});

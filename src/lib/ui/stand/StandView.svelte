@@ -58,7 +58,7 @@
 	const aims = $derived(
 		open.next
 			? guideTones(open.next)
-					.map((tone) => `${prefs.name(tone.name, tone.pc)}, the ${signs(tone.role)}`)
+					.map((tone) => `${prefs.name(tone.name)}, the ${signs(tone.role)}`)
 					.join(' or ')
 			: ''
 	);
@@ -212,8 +212,7 @@
 					{/if}
 					<text x={at.land.x} y={at.land.y}>
 						{#if target}
-							<tspan class="land" font-size={at.land.size}
-								>Land on {prefs.name(target.name, target.midi % 12)},</tspan
+							<tspan class="land" font-size={at.land.size}>Land on {prefs.name(target.name)},</tspan
 							><tspan class="place" dx={at.land.size * 0.25} font-size={at.land.size * 0.78}
 								>string {target.string}, {target.fret === 0 ? 'open' : `fret ${target.fret}`}</tspan
 							>

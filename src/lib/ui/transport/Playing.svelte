@@ -31,7 +31,7 @@
 			{#if target}
 				<p class="fact next land">
 					<small>land on string {target.string}, fret {target.fret}</small>
-					<b>{prefs.name(target.name, target.midi % 12)}&nbsp;<i>{signs(target.role)}</i></b>
+					<b>{prefs.name(target.name)}&nbsp;<i>{signs(target.role)}</i></b>
 				</p>
 			{/if}
 		{/if}

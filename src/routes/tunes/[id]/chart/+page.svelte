@@ -280,8 +280,7 @@
 				<div class="section-head"><h2>Scale in use</h2></div>
 				<p class="scale-name">{scaleTitle(scale, open.player.scales)}</p>
 				<p class="scale">
-					{#each scale.notes as note (note.degree)}<span>{prefs.name(note.name, note.pc)}</span
-						>{/each}
+					{#each scale.notes as note (note.degree)}<span>{prefs.name(note.name)}</span>{/each}
 				</p>
 			</section>
 		{/if}

@@ -62,7 +62,7 @@
 			chord
 				? missingTones(open.instrument, open.position, chord).map(
 						(tone) =>
-							`${prefs.name(tone.name, tone.pc)}, the ${roleWords(tone.role)} of ${signs(chord.symbol)}, is not in this place.`
+							`${prefs.name(tone.name)}, the ${roleWords(tone.role)} of ${signs(chord.symbol)}, is not in this place.`
 					)
 				: []
 		)
