@@ -1,6 +1,7 @@
 export { catchMotif, rebased } from './catch';
 export { isStep } from './contour';
 export { STARTING_MOTIFS } from './library';
+export { roleOver } from './role-over';
 export { mirror } from './mirror';
 export { readMotif, writeMotif } from './motif-text';
 export { BAR_PARTS, layParts, talkOver, TALKS, type BarPart } from './parts';

@@ -328,7 +328,7 @@ describe('ranked landings', () => {
 		const plan = planTargets(request(chart, { style: 'guide-tones' }));
 		expect(plan.targets[2].reasons.slice(0, 2)).toEqual([
 			'Db rises a semitone to D, the third of Bb7, same string, next fret.',
-			'New in the ear: Eb7 has no D.'
+			'Eb7 has no D: it tells the change at once.'
 		]);
 	});
 });

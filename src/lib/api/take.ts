@@ -73,7 +73,10 @@ export function drillIssues(
 	}));
 	const bars = chart.played.length;
 	if (drill.range && drill.range.to > bars) {
-		issues.push({ path: 'drill.range', message: `The tune has ${bars} bars.` });
+		issues.push({
+			path: 'drill.range',
+			message: `The tune has ${bars} ${bars === 1 ? 'bar' : 'bars'}.`
+		});
 	}
 	const last = lastPosition(instrument);
 	if (drill.position > last) {
@@ -89,7 +92,10 @@ export function runTake({ chart: text, title, take, own }: TakeRequest): Outcome
 	const issues = drillIssues(text, drill, own);
 	const { chart, text: moved, tonic } = inKey(text, drill.key);
 	if (looped && looped.to > chart.played.length) {
-		issues.push({ path: 'looped', message: `The tune has ${chart.played.length} bars.` });
+		issues.push({
+			path: 'looped',
+			message: `The tune has ${chart.played.length} ${chart.played.length === 1 ? 'bar' : 'bars'}.`
+		});
 	}
 	if (chart.changes.length === 0) {
 		issues.push({ path: 'tuneId', message: 'This tune has no chord to land on.' });

@@ -1,5 +1,5 @@
 import { keyName, parseKey } from '$core/chart';
-import { signs, proseSigns } from '$core/chord';
+import { signs, proseSigns, type Key } from '$core/chord';
 import { buildScale, type Scale } from '$core/harmony';
 import { scaleNameText } from './scale-groups';
 import { noteName, notation } from '$core/pitch';
@@ -45,6 +45,10 @@ export function scaleTitle(
 	const mine = own.find(({ degrees }) => buildScale(scale.tonic, degrees)?.name === scale.name);
 	return `${signs(noteName(scale.tonic))} ${mine?.name ?? scaleNameText(scale.name)}`;
 }
+
+/** Words about “home” with the note that it is: `Minor pentatonic of home` becomes `… of A`. */
+export const withHome = (text: string, key: Key | null): string =>
+	key ? text.replace(/\bof home\b/, `of ${signs(noteName(key.tonic))}`) : text;
 
 /** A tuning preset's name as players write it: `drop-d` becomes `Drop D`. */
 export const tuningTitle = (id: string): string =>

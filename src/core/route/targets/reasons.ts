@@ -42,12 +42,12 @@ export function earReason(request: PlanRequest, step: Step, to: Candidate): stri
 	if (!before) return null;
 	const { name, pc } = to.tone;
 	if (before.chord?.tones.some((tone) => tone.pc === pc)) {
-		return `In both chords, so ${name} alone does not tell the change.`;
+		return `${name} is in both chords: it does not tell the change.`;
 	}
 	if (request.scale?.notes.some((note) => note.pc === pc)) {
-		return 'New to the chord, not to the scale in use.';
+		return `${before.symbol} has no ${name}, but your scale does: the ear may know it already.`;
 	}
-	return `New in the ear: ${before.symbol} has no ${name}.`;
+	return `${before.symbol} has no ${name}: it tells the change at once.`;
 }
 
 /** All reasons for a landing, most telling first. ASCII note names. */

@@ -2,7 +2,7 @@ import { keyName } from '$core/chart';
 import { proseSigns } from '$core/chord';
 import { keyOf } from '$core/harmony';
 import type { Style } from '$core/route';
-import { capital } from '../../ui/words';
+import { capital, withHome } from '../../ui/words';
 import type { Block, SheetContent } from './content';
 import { box, line, type Ink } from './ink';
 import { fitted, linesOf, widthOf, write } from './type';
@@ -56,7 +56,7 @@ export function titleBlock(content: SheetContent, width: number): Block {
 		windows
 			? 'The hand moves'
 			: `Position ${position}, frets ${position} to ${position + 3}${capo}`,
-		route ? LAND[route.style] : ''
+		route ? withHome(LAND[route.style], key) : ''
 	].filter(Boolean);
 	const ink: Ink[] = [
 		...write(0, 31, name, 'title', size),

@@ -23,7 +23,8 @@ export function captionWords(shape: Shape): string {
 	const reaches = shape.notes.filter((note) => note.reach).length;
 	if (shape.kind === 'octave' && shape.form)
 		return `${shape.form} form, root string ${shape.rootString}`;
-	const notes = `${capital(inWords(shape.notes.length))} notes`;
+	const count = shape.notes.length;
+	const notes = `${capital(inWords(count))} ${count === 1 ? 'note' : 'notes'}`;
 	if (reaches === 0) return `${notes}, no reach`;
 	return `${notes}, ${inWords(reaches)} ${reaches === 1 ? 'reach' : 'reaches'}`;
 }

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { chordAfter } from '$core/harmony';
+	import { roleOver } from '$core/phrase';
 	import { signs, type Role } from '$core/chord';
 	import { LANDINGS, type Making, type PhraseDesk } from '$lib/state/phrase-desk.svelte';
 	import Choice from '../Choice.svelte';
@@ -14,6 +16,14 @@
 		displace: { name: 'Later', says: 'The whole motif an eighth later.' },
 		reverse: { name: 'Backward', says: 'The pitches from the last to the first.' }
 	};
+	/** What a landing is called over the chord on which the answer lies: a seventh as that chord has it. */
+	function here(role: Role): Role {
+		const change = desk.shown[desk.shown.length - 1];
+		const { chord, index } = change?.to ?? { chord: null, index: 0 };
+		if (!chord) return role;
+		const { chart, scales } = desk.context;
+		return roleOver(chord, role, scales[index] ?? null, chordAfter(chart, index)).role;
+	}
 	const STEPS = [
 		{ value: '1', name: 'a step up' },
 		{ value: '2', name: 'a third up' },
@@ -47,7 +57,7 @@
 				{#if making === 'answer'}
 					<Choice
 						label="Land on"
-						options={LANDINGS.map((role) => ({ value: role, name: signs(role) }))}
+						options={LANDINGS.map((role) => ({ value: role, name: signs(here(role)) }))}
 						value={desk.landing}
 						onchange={(role) => (desk.landing = role as Role)}
 					/>

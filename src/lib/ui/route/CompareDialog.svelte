@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { plural } from '../words';
 	import { proseSigns, signs } from '$core/chord';
 	import type { RouteAnswer, RouteSummary } from '$lib/api/notebook-schema';
 	import type { PlannedRoute } from '$lib/api/route';
@@ -126,7 +127,8 @@
 			<Dialog.Title class="sheet-title" level={2}>Two routes beside each other</Dialog.Title>
 			<Dialog.Description class="sheet-lead">
 				{#if both}
-					{same} of {rows.length} landings are the same. {whole ? 'They cost' : 'The landings cost'}
+					{same} of {plural(rows.length, 'landing')}
+					{same === 1 ? 'is' : 'are'} the same. {whole ? 'They cost' : 'The landings cost'}
 					{totals[0].toFixed(1)} and {totals[1].toFixed(1)}: lower is what the planner would rather
 					play.
 				{:else}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { withHome } from '../words';
 	import {
 		CELLS,
 		GRIDS,
@@ -29,11 +30,18 @@
 	let close: HTMLButtonElement;
 	onMount(() => close.focus());
 
-	const styles = Object.entries(STYLE_NAMES).map(([value, { name, says }]) => ({
-		...{ value: value as Style, name, says }
-	}));
+	const styles = $derived(
+		Object.entries(STYLE_NAMES).map(([value, { name, says }]) => ({
+			...{ value: value as Style, name, says: withHome(says, open.key) }
+		}))
+	);
 	const grids = GRIDS.map((value) => ({ value, name: GRID_WORDS[value] }));
-	const scales = SCALE_PLANS.map((value) => ({ value, ...SCALE_PLAN_WORDS[value] }));
+	const scales = $derived(
+		SCALE_PLANS.map((value) => {
+			const { name, says } = SCALE_PLAN_WORDS[value];
+			return { value, name, says: withHome(says, open.key) };
+		})
+	);
 	const cells = CELLS.map(({ id, name, says }) => ({ value: id, name, says }));
 	const directions = [
 		{ value: 'free', name: 'Either way' },

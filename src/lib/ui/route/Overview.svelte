@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { plural } from '../words';
 	import { chartTicks } from '$core/chart';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
@@ -84,7 +85,7 @@
 	height={HEIGHT}
 	viewBox="0 0 {width} {HEIGHT}"
 	role="img"
-	aria-label="The whole chart, {open.chart.played.length} bars"
+	aria-label="The whole chart, {plural(open.chart.played.length, 'bar')}"
 	onclick={choose}
 >
 	<rect class="frame" x={frame[0]} y="0" width={frame[1] - frame[0]} height={HEIGHT - 3} />

@@ -3,7 +3,7 @@
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
 	import { STYLE_NAMES } from '$lib/state/style-names';
 	import KeyCap from '../KeyCap.svelte';
-	import { capital, inWords } from '../words';
+	import { capital, inWords, plural, withHome } from '../words';
 	import type { WeakSpot } from './weak-spots';
 
 	/** The route in one sentence, with jumps to its widest moves. */
@@ -50,21 +50,24 @@
 <div class="verdict">
 	{#if plan.outdated}
 		<h1>The chart has changed since: plan again?</h1>
-		<p>{landed} of {count} landings still fit.</p>
+		<p>{landed} of {plural(count, 'landing')} still {landed === 1 ? 'fits' : 'fit'}.</p>
 	{:else if !plan.planned}
 		<h1>Not planned yet.</h1>
 		<p>
-			Press Plan for {count} landings in position {plan.wishes.position}. {STYLE_NAMES[
-				plan.wishes.style
-			].says}
+			Press Plan for {plural(count, 'landing')} in position {plan.wishes.position}. {withHome(
+				STYLE_NAMES[plan.wishes.style].says,
+				open.key
+			)}
 		</p>
 	{:else}
 		<h1>
 			{count === 1 && landed === 1
 				? 'The one change lands.'
 				: landed === count
-					? `All ${count} changes land.`
-					: `${landed} of ${count} changes land.`}
+					? count === 1
+						? 'The one change lands.'
+						: `All ${count} changes land.`
+					: `${landed} of ${plural(count, 'change')} ${count === 1 ? 'lands' : 'land'}.`}
 		</h1>
 		<p>
 			{#if passed > 0}{capital(inWords(passed))} let pass.{/if}
