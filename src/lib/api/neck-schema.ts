@@ -52,7 +52,7 @@ const verdict = z.enum(['home', 'colour', 'passing', 'clash']);
 export const shapesAnswer = z.object({
 	shapes: z.array(
 		z.object({
-			kind: z.enum(['full', 'octave', 'fragment']),
+			kind: z.enum(['full', 'octave', 'path', 'fragment']),
 			form: z.enum(['E', 'D', 'C', 'A', 'G']).nullable(),
 			rootString: z.int().nullable(),
 			fingerBase: z.int(),

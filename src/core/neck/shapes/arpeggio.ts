@@ -47,15 +47,8 @@ export type Frame = {
 	readonly hand: Hand;
 };
 
-/** Ways to hold the hand: which reaches it uses, and how far finger 1 moves from the position. */
-const HOLDS = [
-	{ back: false, forward: false, move: 0 },
-	{ back: true, forward: false, move: 0 },
-	{ back: true, forward: false, move: -1 },
-	{ back: false, forward: true, move: 0 },
-	{ back: false, forward: true, move: 1 },
-	{ back: true, forward: true, move: 0 }
-] as const;
+/** Where finger 1 may lie, counted from the position. */
+const BASES = [0, -1, 1];
 
 /** How much better a less usual pair of tensions has to lie. */
 const LESS_SWEET = 30;
@@ -63,46 +56,93 @@ const LESS_SWEET = 30;
 /** Moving the hand by a fret must save a stretch to be worth it. */
 const MOVED_BASE = 5;
 
-type Fingering = Way & { readonly base: number };
+/** A way with the fret that finger 1 is counted from. */
+export type Fingering = Way & { readonly base: number };
+
+/** The pitches of a shape, each with the places that may sound it; one that is not required may be left out. */
+export type Pitches = readonly {
+	readonly required: boolean;
+	readonly places: readonly TonePlace[];
+}[];
 
 /**
- * Fingers a list of pitches from the base that makes it easiest. Reaches are added as far as the hand
- * takes them: never further than it can stretch, unless the pitches require it.
+ * Fingers a list of pitches from every base that can hold the required ones: the position, the fret
+ * below it and the one above.
+ * @returns the easiest first
  */
-export function fingerPitches(
-	frame: Frame,
-	pitches: readonly { readonly required: boolean; readonly places: readonly TonePlace[] }[]
-): Fingering | null {
-	const { instrument, position, hand } = frame;
-	const reaches = pitches.flatMap(({ places }) => places.filter((place) => place.reach));
-	const backs = reaches.some((place) => place.fret < position);
-	const forwards = reaches.some((place) => place.fret > position);
-	let best: Fingering | null = null;
-	let bestFar = true;
-	for (const { back, forward, move } of HOLDS) {
+export function fingerings({ position }: Pick<Frame, 'position'>, pitches: Pitches): Fingering[] {
+	return BASES.flatMap((move): Fingering[] => {
 		const base = position + move;
-		if (base < 1 || (back && !backs) || (forward && !forwards)) continue;
+		if (base < 1) return [];
 		const layers: Layer[] = [];
-		let possible = true;
 		for (const { required, places } of pitches) {
 			const played = places
-				.filter((place) => !place.reach || (place.fret < position ? back : forward))
 				.map((place) => play(place, base))
 				.filter((place): place is Played => place !== null);
 			if (played.length > 0) layers.push({ required, places: played });
-			else if (required) possible = false;
+			else if (required) return [];
 		}
-		const way = possible ? bestWay(layers) : null;
-		if (!way || way.notes.length === 0) continue;
-		const far =
-			way.notes.some((note) => note.reach) &&
-			comfortOf(widestMm(instrument, way.notes), hand) === 'far';
-		const cost = way.cost + (move === 0 ? 0 : MOVED_BASE);
-		if (best && far && !bestFar) continue;
-		if (!best || (bestFar && !far) || cost < best.cost) {
-			best = { notes: way.notes, cost, base };
-			bestFar = far;
+		const way = bestWay(layers);
+		if (!way || way.notes.length === 0) return [];
+		return [{ notes: way.notes, cost: way.cost + (move === 0 ? 0 : MOVED_BASE), base }];
+	}).sort((x, y) => x.cost - y.cost);
+}
+
+/** The easiest fingering of a list of pitches; null when the required ones cannot be fingered. */
+export const fingerPitches = (frame: Frame, pitches: Pitches): Fingering | null =>
+	fingerings(frame, pitches)[0] ?? null;
+
+/**
+ * The full shape of some tones. Every pitch under the four fingers is in it. One between the lowest and
+ * the highest of them that no finger covers is reached, one fret back where that fret has it, else one
+ * fret on (or where a finger would jump, and left out where it would there too). Beyond them a reach is taken only while the hand stays easy and
+ * nothing else is lost for it, back before on.
+ */
+function fingerFull(frame: Frame, tones: readonly Tone[]): Fingering | null {
+	const { instrument, position, hand } = frame;
+	const groups = byPitch(tonePlaces(instrument, tones, position));
+	const under = groups.filter(({ places }) => places.some((place) => !place.reach));
+	if (under.length === 0) return null;
+	const [low, high] = [under[0].midi, under[under.length - 1].midi];
+	const chosen = groups.map(({ midi, places }) => {
+		const covered = places.filter((place) => !place.reach);
+		const back = places.filter(({ fret }) => fret < position);
+		const required = covered.length > 0;
+		return { midi, required, places: required ? covered : back.length > 0 ? back : places };
+	});
+	const isInside = ({ midi }: { midi: number }) => midi >= low && midi <= high;
+	const inside = chosen.filter(isInside);
+	let best = fingerPitches(frame, inside);
+	if (!best) return null;
+	let held = new Set(best.notes.map((note) => note.midi));
+	if (held.size < inside.length) {
+		// What cannot be reached back may be reached on.
+		const anywhere = (midi: number) => groups.find((group) => group.midi === midi)?.places ?? [];
+		const wider = inside.map((entry) =>
+			held.has(entry.midi) ? entry : { ...entry, places: anywhere(entry.midi) }
+		);
+		const way = fingerPitches(frame, wider);
+		if (way && way.notes.length > best.notes.length) {
+			best = way;
+			held = new Set(way.notes.map((note) => note.midi));
+			chosen.splice(
+				0,
+				chosen.length,
+				...chosen.map((entry) => wider.find(({ midi }) => midi === entry.midi) ?? entry)
+			);
 		}
+	}
+	const kept = chosen
+		.filter((entry) => held.has(entry.midi))
+		.map((entry) => ({ ...entry, required: true }));
+	const beyond = chosen.filter((entry) => !isInside(entry));
+	beyond.sort((a, b) => a.places[0].fret - b.places[0].fret);
+	for (const { midi, places } of beyond) {
+		const pitches = [...kept, { midi, places, required: true }].sort((a, b) => a.midi - b.midi);
+		const way = fingerPitches(frame, pitches);
+		if (!way || comfortOf(widestMm(instrument, way.notes), hand) !== 'easy') continue;
+		best = way;
+		kept.push({ midi, places, required: true });
 	}
 	return best;
 }
@@ -148,8 +188,8 @@ export function byPitch(places: readonly TonePlace[]): { midi: number; places: T
 export type FullShape = { readonly shape: Shape; readonly tones: readonly Tone[] };
 
 /**
- * The full arpeggio of a chord in one position: every pitch under the fingers, and those reaches that
- * stay playable. An altered dominant takes the two tensions that lie best.
+ * The full arpeggio of a chord in one position (`fingerFull` says what is in it). An altered dominant
+ * takes the two tensions that lie best.
  * @returns null when no tone lies under the fingers.
  */
 export function fullShape(
@@ -162,11 +202,7 @@ export function fullShape(
 	let best: { fingering: Fingering; tones: readonly Tone[] } | null = null;
 	let least = Infinity;
 	for (const [i, tones] of toneSets(chord).entries()) {
-		const pitches = byPitch(tonePlaces(instrument, tones, position)).map(({ places }) => {
-			const under = places.filter((place) => !place.reach);
-			return { required: under.length > 0, places: under.length > 0 ? under : places };
-		});
-		const fingering = fingerPitches(frame, pitches);
+		const fingering = fingerFull(frame, tones);
 		if (!fingering) continue;
 		// Other pairs of tensions must lie clearly better than the sweeter ones before them.
 		const awkward = fingering.cost + NOTE_WORTH * fingering.notes.length + LESS_SWEET * i;
@@ -176,26 +212,4 @@ export function fullShape(
 		}
 	}
 	return best && { shape: toShape(frame, 'full', best.fingering), tones: best.tones };
-}
-
-/** The root-to-root octaves of a chord in one position: every tone between two roots, each reachable. */
-export function octaveShapes(frame: Frame, tones: readonly Tone[]): Shape[] {
-	const groups = byPitch(tonePlaces(frame.instrument, tones, frame.position));
-	const lowest = groups[0]?.midi ?? 0;
-	const root = tones[0].pc;
-	const shapes: Shape[] = [];
-	for (const { midi } of groups) {
-		if (midi % 12 !== root || !groups.some((group) => group.midi === midi + 12)) continue;
-		const within = groups.filter((group) => group.midi >= midi && group.midi <= midi + 12);
-		// Every tone of the chord must be there: in an odd tuning some pitches exist nowhere.
-		if (within.length < tones.length + 1 || midi < lowest) continue;
-		const fingering = fingerPitches(
-			frame,
-			within.map(({ places }) => ({ required: true, places }))
-		);
-		if (!fingering) continue;
-		const shape = toShape(frame, 'octave', fingering);
-		if (shape.comfort !== 'far' || shape.notes.every((note) => !note.reach)) shapes.push(shape);
-	}
-	return shapes;
 }

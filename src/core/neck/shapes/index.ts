@@ -1,16 +1,17 @@
 import type { Chord } from '../../chord';
 import { MEDIUM_HAND, type Hand } from '../hand';
 import type { Instrument } from '../instrument';
-import { fullShape, octaveShapes } from './arpeggio';
+import { fullShape } from './arpeggio';
 import { fragments } from './fragments';
+import { paths } from './paths';
 import type { Shape } from './types';
 
 export { joinShapes } from './join';
 export type { Shape } from './types';
 
 /**
- * Every arpeggio shape of a chord in one position: the full one first, then the root-to-root octaves,
- * then fragments on two and three strings.
+ * Every arpeggio shape of a chord in one position: the full one first, then the easiest way from root to
+ * root in each octave, then every other path, then fragments on two and three strings.
  * @returns an empty list when no tone of the chord lies under the fingers.
  */
 export function arpeggioShapes(
@@ -22,7 +23,7 @@ export function arpeggioShapes(
 	const full = fullShape(instrument, chord, position, hand);
 	if (!full) return [];
 	const frame = { instrument, chord, position, hand };
-	return [full.shape, ...octaveShapes(frame, full.tones), ...fragments(frame, full.tones)];
+	return [full.shape, ...paths(frame, full.tones), ...fragments(frame, full.tones)];
 }
 
 /** The full shape alone: everything that one position holds of a chord; null when nothing lies under the fingers. */

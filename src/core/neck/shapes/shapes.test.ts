@@ -67,6 +67,38 @@ const anyInstrument = fc
 const told = (shape: Shape) =>
 	shape.notes.map((note) => `${note.string}/${note.fret}:${note.finger}`).join(' ');
 
+const isWay = ({ kind }: Shape): boolean => kind === 'path' || kind === 'octave';
+const isSpread = ({ notes, fingerBase }: Shape): boolean => {
+	const byFret = new Map(notes.map(({ fret, finger }) => [fret, finger]));
+	const fingers = [...byFret].sort(([a], [b]) => a - b).map(([, finger]) => finger ?? 0);
+	const rises = fingers.every((finger, i) => i === 0 || finger > fingers[i - 1]);
+	return rises && fingerBase === Math.min(...byFret.keys());
+};
+
+const at = ({ notes }: { notes: readonly { string: number; fret: number }[] }) =>
+	notes.map(({ string, fret }) => `${string}/${fret}`).join(' ');
+const extent = (frets: readonly number[]): [number, number] => [
+	Math.min(...frets),
+	Math.max(...frets)
+];
+
+/** A shape's notes with one more, fingered from its base, hold without a jump. */
+function holdsWith(
+	notes: readonly Shape['notes'][number][],
+	place: { string: number; fret: number; midi: number },
+	base: number
+): boolean {
+	const finger = ({ fret }: { fret: number }) => (fret === 0 ? null : fret - base + 1);
+	const all = [...notes, place].sort((a, b) => a.midi - b.midi);
+	if (all.some((note) => (finger(note) ?? 1) < 0 || (finger(note) ?? 1) > 5)) return false;
+	return fingersHold(
+		all.map((note) => {
+			const at = finger(note);
+			return { ...note, finger: at === null ? null : Math.min(4, Math.max(1, at)) };
+		})
+	);
+}
+
 /** Everything that makes a shape playable and true, whatever its kind. */
 function expectPlayable(neck: Instrument, shape: Shape, position: number): void {
 	shape.notes.forEach((note, i) => {
@@ -80,12 +112,19 @@ function expectPlayable(neck: Instrument, shape: Shape, position: number): void 
 		if (note.fret === 0) expect(note.finger).toBeNull();
 		else {
 			const finger = note.fret - shape.fingerBase + 1;
-			expect(finger).toBeGreaterThanOrEqual(0);
-			expect(finger).toBeLessThanOrEqual(5);
+			// A spread hand gives each fret that it uses a finger, in order.
+			if (isWay(shape) && note.finger !== Math.min(4, Math.max(1, finger))) {
+				expect(isSpread(shape), told(shape)).toBe(true);
+				return;
+			}
+			if (!(isWay(shape) && isSpread(shape))) {
+				expect(finger).toBeGreaterThanOrEqual(0);
+				expect(finger).toBeLessThanOrEqual(5);
+			}
 			expect(note.finger).toBe(Math.min(4, Math.max(1, finger)));
 		}
 	});
-	expect(Math.abs(shape.fingerBase - position)).toBeLessThanOrEqual(1);
+	if (!isSpread(shape)) expect(Math.abs(shape.fingerBase - position)).toBeLessThanOrEqual(1);
 	expect(fingersHold(shape.notes), told(shape)).toBe(true);
 	for (const [i, j] of shape.rolls) {
 		const [a, b] = [shape.notes[i], shape.notes[j]];
@@ -132,13 +171,118 @@ describe('arpeggio shapes', () => {
 	it('are the known ones', () => {
 		const full = (symbol: string, position: number) =>
 			arpeggioShapes(guitar, chord(symbol), position)[0];
-		expect(told(full('Bb7', 6))).toBe(
-			'6/6:1 6/10:4 5/8:3 4/6:1 4/8:3 3/7:2 2/6:1 2/9:4 1/6:1 1/10:4'
-		);
+		expect(told(full('Bb7', 6))).toBe('6/6:2 5/5:1 5/8:4 4/6:2 4/8:4 3/7:3 2/6:2 2/9:4 1/6:2');
 		// Only reaching back: fingered from one fret lower.
 		expect(full('Cm7', 6).fingerBase).toBe(5);
 		const octaves = arpeggioShapes(guitar, chord('Eb7'), 6).filter((s) => s.kind === 'octave');
 		expect(octaves.map(told)).toEqual(['5/6:2 4/5:1 4/8:4 3/6:2 3/8:4']);
+	});
+
+	it.each([
+		['G7', 3, '5/2', '6/7'],
+		['C7', 3, '4/2', '5/7'],
+		['A7', 5, '5/4', '6/9'],
+		['G7', 2, '6/3', '6/1']
+	])('%s in position %i takes %s, not %s, in twelve keys', (symbol, position, taken, left) => {
+		for (let up = 0; up < 12; up++) {
+			const there = ROOTS[(ROOTS.indexOf(symbol[0]) + up) % 12] + symbol.slice(1);
+			const [full] = arpeggioShapes(guitar, chord(there), position + up);
+			const places = full.notes.map((note) => `${note.string}/${note.fret}`);
+			const moved = (place: string) => {
+				const [string, fret] = place.split('/').map(Number);
+				return `${string}/${fret + up}`;
+			};
+			expect(places, there).toContain(moved(taken));
+			// Toward the body a reach is no stretch any more: then what lies beyond the ends is taken too.
+			if (left !== '6/1' || up < 4) expect(places, there).not.toContain(moved(left));
+		}
+	});
+
+	it('hold in full what the rule says, in any tuning', () => {
+		fc.assert(
+			fc.property(anyInstrument, anyChord, fc.integer({ min: 1, max: 21 }), (neck, given, wish) => {
+				const position = Math.min(wish, lastPosition(neck));
+				if (position < 1 || given.tones.some((tone) => !tone.essential)) return;
+				const [full] = arpeggioShapes(neck, given, position);
+				const places = windowPlaces(neck, position).filter((p) => toneAt(given, p.midi));
+				const under = places.filter((place) => !place.reach);
+				if (under.length === 0) return expect(full).toBeUndefined();
+				const pitches = under.map((place) => place.midi);
+				const [low, high] = [Math.min(...pitches), Math.max(...pitches)];
+				for (const note of full.notes.filter((one) => one.reach)) {
+					const inside = note.midi >= low && note.midi <= high;
+					const same = places.filter((place) => place.midi === note.midi);
+					// Never where a finger covers it, and on only where back would make a finger jump.
+					expect(same.some((place) => !place.reach)).toBe(false);
+					const back = same.find((place) => place.fret < position);
+					if (note.fret > position && back) {
+						expect(
+							holdsWith(
+								full.notes.filter((one) => one !== note),
+								back,
+								full.fingerBase
+							)
+						).toBe(false);
+					}
+					if (!inside) expect(full.comfort).not.toBe('far');
+				}
+				// Whatever lies inside and is not there would have made a finger jump.
+				const held = new Set(full.notes.map((note) => note.midi));
+				const missing = places.filter(({ midi }) => midi >= low && midi <= high && !held.has(midi));
+				expect(missing.every((place) => place.reach)).toBe(true);
+				for (const place of missing) {
+					expect(holdsWith(full.notes, place, full.fingerBase), told(full)).toBe(false);
+				}
+			}),
+			{ numRuns: runs(250) }
+		);
+	});
+
+	it.each([
+		['G', 14, '6/15 5/14 5/17 4/17'],
+		['Gm', 14, '6/15 5/13 5/17 4/17'],
+		['G', 5, '4/5 3/4 3/7 2/8'],
+		['G', 4, '4/5 3/4 3/7 2/8'],
+		['G7', 3, '6/3 5/2 5/5 4/3'],
+		['Cmaj7', 7, '6/8 5/7 5/10 4/9']
+	])('%s in position %i has the path %s, in twelve keys', (symbol, position, path) => {
+		const [, root, suffix] = /^([A-G])(.*)$/.exec(symbol) ?? [];
+		for (let up = -4; up < 8; up++) {
+			if (position + up < 1 || position + up > 19) continue;
+			const there = ROOTS[(ROOTS.indexOf(root) + up + 12) % 12] + suffix;
+			const wanted = path
+				.split(' ')
+				.map((place) => place.split('/').map(Number))
+				.map(([string, fret]) => ({ string, fret: fret + up }));
+			const mm = stretchMm(guitar, ...extent(wanted.map(({ fret }) => fret)));
+			if (mm > 105 * 1.25 || wanted.some(({ fret }) => fret < 1 || fret > 22)) continue;
+			const found = arpeggioShapes(guitar, chord(there), position + up).map(at);
+			expect(found, there).toContain(
+				wanted.map(({ string, fret }) => `${string}/${fret}`).join(' ')
+			);
+		}
+	});
+
+	it('put the minor third on the string of the major one wherever the place holds it', () => {
+		for (const root of ROOTS) {
+			for (let position = 1; position <= 19; position++) {
+				const minor = new Set(arpeggioShapes(guitar, chord(`${root}m`), position).map(at));
+				for (const shape of arpeggioShapes(guitar, chord(root), position)) {
+					const { kind, notes } = shape;
+					const third = notes.find((note) => note.role === '3');
+					if ((kind !== 'octave' && kind !== 'path') || !third) continue;
+					const lowered = notes.map((note) =>
+						note === third ? { ...note, fret: note.fret - 1 } : note
+					);
+					const frets = lowered.map(({ fret }) => fret).filter((fret) => fret > 0);
+					if (third.fret - 1 < position - 1 || third.fret === 1) continue;
+					if (stretchMm(guitar, ...extent(frets)) > 105 * 1.25) continue;
+					// What five frets and more would need is no path of a hand that has four fingers.
+					if (new Set(frets).size > 4 && Math.max(...frets) - Math.min(...frets) > 4) continue;
+					expect(minor, `${root} in ${position}: ${at(shape)}`).toContain(at({ notes: lowered }));
+				}
+			}
+		}
 	});
 
 	it('run from root to root, with every tone between', () => {
@@ -176,7 +320,7 @@ describe('arpeggio shapes', () => {
 
 	it('do not change but for their frets when everything moves by n semitones', () => {
 		const seen = (symbol: string, position: number) =>
-			arpeggioShapes(guitar, chord(symbol), position).map(
+			arpeggioShapes(guitar, chord(symbol), position, { comfortableMm: 1000 }).map(
 				(shape) =>
 					`${shape.kind} ${shape.form} ` +
 					shape.notes.map((n) => `${n.string}/${n.fret - position}:${n.role}:${n.finger}`).join(' ')

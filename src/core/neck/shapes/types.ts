@@ -16,9 +16,13 @@ export type ShapeNote = Place & {
 	readonly reach: boolean;
 };
 
-/** One arpeggio shape: notes strictly ascend, no finger jumps. */
+/**
+ * One arpeggio shape: notes strictly ascend, no finger jumps. `full`: all that the place holds; `octave`: root
+ * to root, the easiest way; `path`: every other way from root to root or to the seventh; `fragment`: a piece
+ * on two or three strings.
+ */
 export type Shape = {
-	readonly kind: 'full' | 'octave' | 'fragment';
+	readonly kind: 'full' | 'octave' | 'path' | 'fragment';
 	readonly form: Form | null;
 	/** String of the lowest root, null when the shape holds none. */
 	readonly rootString: number | null;

@@ -13,6 +13,9 @@ const COMFORT: Record<Comfort, string> = {
 
 /** What kind of shape it is, for the head of its card; a fragment says its strings. */
 export function kindWords(shape: Shape): string {
+	if (shape.kind === 'path') {
+		return shape.notes[shape.notes.length - 1].role === 'R' ? 'root to root' : 'root to seventh';
+	}
 	if (shape.kind !== 'fragment') return KINDS[shape.kind];
 	const strings = [...new Set(shape.notes.map((note) => note.string))].sort((a, b) => b - a);
 	return `strings ${strings[0]}–${strings[strings.length - 1]}`;
@@ -21,8 +24,14 @@ export function kindWords(shape: Shape): string {
 /** The line under a card: its form, or how many notes and reaches. */
 export function captionWords(shape: Shape): string {
 	const reaches = shape.notes.filter((note) => note.reach).length;
-	if (shape.kind === 'octave' && shape.form)
+	if (shape.kind === 'octave' && shape.form) {
 		return `${shape.form} form, root string ${shape.rootString}`;
+	}
+	if (shape.kind === 'path') {
+		const [first] = shape.notes;
+		const by = first.finger === null ? 'open' : `finger ${first.finger} first`;
+		return `${shape.form ? `${shape.form} form` : `String ${first.string}`}, ${by}`;
+	}
 	const count = shape.notes.length;
 	const notes = `${capital(inWords(count))} ${count === 1 ? 'note' : 'notes'}`;
 	if (reaches === 0) return `${notes}, no reach`;
