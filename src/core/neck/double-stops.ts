@@ -1,7 +1,15 @@
-import type { Chord } from '../chord';
+import { toneAt, type Chord } from '../chord';
 import { noteVerdict, readOver, type Scale, type Verdict } from '../harmony';
-import { mod, type Note, notation, type Notation } from '../pitch';
-import { comfortOf, MEDIUM_HAND, widestMm, type Hand } from './hand';
+import {
+	above,
+	degreeInterval,
+	mod,
+	notation,
+	pitchClass,
+	type Notation,
+	type Note
+} from '../pitch';
+import { MEDIUM_HAND, widestMm, type Hand } from './hand';
 import type { Instrument, Place } from './instrument';
 import { windowPlaces, type WindowPlace } from './window';
 
@@ -15,10 +23,16 @@ export type DoubleStop = {
 	readonly roles: readonly [Notation, Notation];
 	readonly verdict: Verdict;
 	readonly treatment: string | null;
+	/** Semitones that both are bent together into the chord; then the roles are those they arrive at. 0 for none. */
+	readonly bend: number;
+	/** Frets that the hand moves to hold them: 0, one toward the nut (−1) or the body (1). */
+	readonly shift: number;
 };
 
-/** Intervals that players use, by semitones; seconds and unisons are left to open strings. */
+/** Intervals that players use, by semitones; unisons are left to open strings and to bends. */
 const INTERVALS: Readonly<Record<number, string>> = {
+	1: 'minor 2nd',
+	2: 'major 2nd',
 	3: 'minor 3rd',
 	4: 'major 3rd',
 	5: '4th',
@@ -62,6 +76,8 @@ function describe(
 	const tritone =
 		semitones === 6 && roles.includes(notation('3')) && roles.includes(notation('b7'));
 	return {
+		bend: 0,
+		shift: 0,
 		a: { string: low.string, fret: low.fret },
 		b: { string: high.string, fret: high.fret },
 		interval,
@@ -72,17 +88,69 @@ function describe(
 	};
 }
 
-/** Two fretted places under one hand: no wider than it takes, never both on one finger and two frets. */
-function playable(instrument: Instrument, hand: Hand, a: WindowPlace, b: WindowPlace): boolean {
-	if (a.fret === 0 || b.fret === 0) return true;
-	if (a.finger === b.finger && a.fret !== b.fret) return false;
-	return comfortOf(widestMm(instrument, [a, b]), hand) !== 'far';
+/** Two notes are held at once: what one finger after another may stretch to is too much for them. */
+const HELD = 1.1;
+
+/**
+ * Frets that the hand moves so that two fretted places lie under different fingers: 0, or one toward the
+ * nut (−1) or the body (1); null where no hand holds them.
+ */
+function shiftFor(
+	instrument: Instrument,
+	hand: Hand,
+	a: WindowPlace,
+	b: WindowPlace
+): number | null {
+	if (a.fret === 0 || b.fret === 0) return 0;
+	if (widestMm(instrument, [a, b]) > hand.comfortableMm * HELD) return null;
+	if (a.finger !== b.finger || a.fret === b.fret) return 0;
+	return a.finger === 1 ? -1 : 1;
+}
+
+/** Strings that bend well together, the thinner of two neighbours. */
+const BENT_TOGETHER = [1, 2];
+
+/**
+ * Two notes on one fret of neighbouring thin strings that are bent together into two tones of the chord.
+ */
+function bentPairs(chord: Chord, places: readonly WindowPlace[]): DoubleStop[] {
+	return BENT_TOGETHER.flatMap((thin) =>
+		places.flatMap((b): DoubleStop[] => {
+			const a = places.find(({ string, fret }) => string === thin + 1 && fret === b.fret);
+			// Finger 1 alone does not bend two strings.
+			if (b.string !== thin || !a || b.fret === 0 || b.finger === 1 || b.reach) return [];
+			const semitones = b.midi - a.midi;
+			const interval = INTERVALS[Math.abs(semitones)];
+			if (!interval) return [];
+			return [1, 2].flatMap((by): DoubleStop[] => {
+				const tones = [toneAt(chord, a.midi + by), toneAt(chord, b.midi + by)];
+				const [first, second] = tones;
+				if (!first || !second) return [];
+				const far = by === 1 ? 'a half tone' : 'a whole tone';
+				return [
+					{
+						a: { string: a.string, fret: a.fret },
+						b: { string: b.string, fret: b.fret },
+						interval,
+						semitones: Math.abs(semitones),
+						roles: [notation(first.role), notation(second.role)],
+						verdict: 'home',
+						treatment: `bend both ${far}, to ${first.name} and ${second.name}`,
+						bend: by,
+						shift: 0
+					}
+				];
+			});
+		})
+	);
 }
 
 /**
  * Double stops in one position: pairs on neighbouring strings, or skipping one, whose interval players
- * use and that a hand can hold. Both notes are chord tones; with a scale they may be its notes too,
- * with the worse of the two verdicts. The lower string pairs come first.
+ * use and that a hand can hold; `shift` says where it must move by a fret for them. Both notes are chord
+ * tones, or the minor third that a major chord curls; with a scale they may be its notes too, with the
+ * worse of the two verdicts. Pairs that are bent together into the chord come last; the lower string pairs
+ * first among the others.
  */
 export function doubleStops(
 	instrument: Instrument,
@@ -95,19 +163,30 @@ export function doubleStops(
 	} = {}
 ): DoubleStop[] {
 	const { scale = null, next = null, hand = MEDIUM_HAND } = options;
+	// The minor third against a major chord is part of the sound: it is curled.
+	const major = chord.tones.some(({ role }) => role === '3');
+	const blue = major ? above(chord.root, degreeInterval('b3')) : null;
 	const noteOf = (midi: number): Note | undefined =>
 		chord.tones.find((tone) => tone.pc === mod(midi, 12))?.note ??
-		scale?.notes.find((entry) => entry.pc === mod(midi, 12))?.note;
-	const places = windowPlaces(instrument, position).flatMap((place): Sounding[] => {
+		scale?.notes.find((entry) => entry.pc === mod(midi, 12))?.note ??
+		(blue && pitchClass(blue) === mod(midi, 12) ? blue : undefined);
+	const window = windowPlaces(instrument, position);
+	const places = window.flatMap((place): Sounding[] => {
 		const note = noteOf(place.midi);
 		return note ? [{ ...place, note }] : [];
 	});
-	return places.flatMap((a) =>
+	const held = places.flatMap((a) =>
 		places.flatMap((b) => {
 			const apart = a.string - b.string;
-			if (apart < 1 || apart > 2 || !playable(instrument, hand, a, b)) return [];
+			if (apart < 1 || apart > 2) return [];
+			const shift = shiftFor(instrument, hand, a, b);
+			if (shift === null) return [];
 			const [low, high] = a.midi <= b.midi ? [a, b] : [b, a];
-			return describe(chord, next, low, high) ?? [];
+			// Seconds are for neighbouring strings; two strings apart nobody looks for them.
+			if (apart === 2 && high.midi - low.midi < 3) return [];
+			const found = describe(chord, next, low, high);
+			return found ? [{ ...found, shift }] : [];
 		})
 	);
+	return instrument.slide ? held : [...held, ...bentPairs(chord, window)];
 }

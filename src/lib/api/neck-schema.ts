@@ -80,7 +80,9 @@ export const shapesAnswer = z.object({
 			interval: z.string(),
 			roles: z.array(z.string()),
 			verdict,
-			treatment: z.string().nullable()
+			treatment: z.string().nullable(),
+			bend: z.number().describe('Semitones that both notes are bent; 0 for none'),
+			shift: z.int().describe('Frets that the hand moves to hold both')
 		})
 	),
 	bends: z.array(placeInput.extend({ semitones: z.number(), toRole: z.string() }))

@@ -76,8 +76,8 @@ export function runShapes(input: ShapesInput): Outcome<ShapesAnswer> {
 				rolls: shape.rolls.map((pair) => [...pair])
 			})),
 			doubleStops: doubleStops(neck, chord, position).map(
-				({ a, b, interval, roles, verdict, treatment }) => ({
-					...{ a, b, interval, roles: [...roles], verdict, treatment }
+				({ a, b, interval, roles, verdict, treatment, bend, shift }) => ({
+					...{ a, b, interval, roles: [...roles], verdict, treatment, bend, shift }
 				})
 			),
 			bends: bends(neck, chord, position).map(({ string, fret, semitones, toRole }) => ({

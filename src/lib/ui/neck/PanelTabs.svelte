@@ -1,4 +1,5 @@
 <script lang="ts">
+	import type { DoubleStop } from '$core/neck';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import { roleWords, signs } from '$core/chord';
 	import type { NeckCoverage } from '$lib/state/neck-coverage.svelte';
@@ -41,7 +42,7 @@
 
 	const stops = $derived(
 		view.pairs.map(({ key, tense, chord, item }) => ({
-			...{ key, tense, chord, verdict: item.verdict },
+			...{ key, tense, chord, verdict: stopWords(item) },
 			parts: [
 				item.interval,
 				item.roles.map((role) => signs(role)).join(' '),
@@ -50,14 +51,22 @@
 			]
 		}))
 	);
+	/** What a pair asks for, or how it sits on the chord. */
+	function stopWords({ bend, shift, verdict }: DoubleStop): string {
+		if (bend > 0) return bend === 1 ? 'bend both ½' : 'bend both 1';
+		const moves = shift < 0 ? ', hand 1 fret back' : shift > 0 ? ', hand 1 fret on' : '';
+		return verdict + moves;
+	}
 	const stop = $derived(view.pairs.find((entry) => entry.key === view.choice));
 	const lifts = $derived(
 		view.bends.map(({ key, tense, chord, item }) => ({
 			...{ key, tense, chord },
 			parts: [
-				`${lift(item.semitones)} ${item.semitones > 2 ? 'tones' : 'tone'}`,
+				item.semitones < 1
+					? '¼ curl'
+					: `${lift(item.semitones)} ${item.semitones > 2 ? 'tones' : 'tone'}`,
 				placeText(item),
-				`to the ${roleWords(item.toRole)}${item.unison ? `, with string ${item.unison.string}` : ''}`
+				`${item.semitones < 1 ? 'toward' : 'to'} the ${roleWords(item.toRole)}${item.unison ? `, with string ${item.unison.string}` : ''}`
 			]
 		}))
 	);

@@ -1,5 +1,5 @@
 import { parseChord, ROLES, roleWords, signs, toneAt, type Chord, type Role } from '$core/chord';
-import { buildScale, readOver, type Hidden, type Scale } from '$core/harmony';
+import { buildScale, readOver, type Hidden, type Scale, nameOver } from '$core/harmony';
 import {
 	boxAt,
 	fullArpeggio,
@@ -12,15 +12,16 @@ import {
 	type Position,
 	type Shape
 } from '$core/neck';
-import { noteName, pitchClass, type Note } from '$core/pitch';
+import { noteName, pitchClass, type Note, parseNote } from '$core/pitch';
 import { prefs } from '$lib/state/prefs.svelte';
 import type { Figure, FigureNote } from '../neck-figure';
 
 export type Tense = 'now' | 'next';
 
 const isRole = (text: string): text is Role => (ROLES as readonly string[]).includes(text);
-const LIFTS: Record<number, string> = { 1: '½', 2: '1', 3: '1½' };
+const LIFTS: Record<number, string> = { 0.5: '¼', 1: '½', 2: '1', 3: '1½' };
 const LIFT_WORDS: Record<number, string> = {
+	0.5: 'a quarter tone',
 	1: 'half a tone',
 	2: 'a whole tone',
 	3: 'one and a half tones'
@@ -55,8 +56,8 @@ export function shapeFigure(shape: Shape, chord: Chord, tense: Tense): Figure {
 }
 
 /** The note that a pitch is to a chord or a scale. */
-function noteAt(midi: number, chord: Chord, scale: Scale | null): Note | undefined {
-	return toneAt(chord, midi)?.note ?? scale?.notes.find((entry) => entry.pc === midi % 12)?.note;
+function noteAt(midi: number, chord: Chord, scale: Scale | null): Note | null {
+	return parseNote(nameOver(midi, { chord, scale, key: null }));
 }
 
 export function pairFigure(
@@ -70,7 +71,8 @@ export function pairFigure(
 		const note = noteAt(pitchAt(instrument, place), chord, scale);
 		return note ? [heard(place, note, chord, tense)] : [];
 	});
-	const words = `${pair.interval} on ${placeText(pair.a)} and ${placeText(pair.b)}`;
+	const how = pair.bend > 0 ? `, both bent ${liftWords(pair.bend)}` : '';
+	const words = `${pair.interval} on ${placeText(pair.a)} and ${placeText(pair.b)}${how}`;
 	return { kind: 'pair', notes, words };
 }
 
@@ -84,7 +86,10 @@ export function bendFigure(bend: Bend, chord: Chord, tense: Tense, scale: Scale 
 		kind: 'bend',
 		notes: [start, ...end],
 		lift: lift(semitones),
-		words: `Bend ${placeText(bend)} up ${liftWords(semitones)} to the ${roleWords(bend.toRole)}`
+		words:
+			semitones < 1
+				? `Curl ${placeText(bend)} a quarter tone toward the ${roleWords(bend.toRole)}`
+				: `Bend ${placeText(bend)} up ${liftWords(semitones)} to the ${roleWords(bend.toRole)}`
 	};
 }
 

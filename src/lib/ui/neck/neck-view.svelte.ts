@@ -60,7 +60,7 @@ export type Choice<T> = {
 const MOST = { pairs: 24, bends: 16, hidden: 40 } as const;
 const BY_VERDICT = ['home', 'colour', 'passing', 'clash'];
 /** Thirds and sixths first, then tritones and fourths, then what is wide. By semitones. */
-const BY_INTERVAL = [3, 4, 8, 9, 6, 5, 7, 10, 15, 16, 12];
+const BY_INTERVAL = [3, 4, 8, 9, 6, 5, 7, 10, 2, 1, 15, 16, 12];
 const stopWorth = (stop: DoubleStop): number =>
 	BY_VERDICT.indexOf(stop.verdict) * BY_INTERVAL.length + BY_INTERVAL.indexOf(stop.semitones);
 
@@ -115,8 +115,10 @@ export class NeckView {
 		this.pair.flatMap(({ tense, chord }) => {
 			const { instrument, position } = this.open;
 			const scale = this.open.scaleFor(chord);
-			// Bends are played from notes of the scale or the chord; the narrow ones are the easy ones.
+			// Bends are played from notes of the scale or the chord, a curl and a half tone also from the blue
+			// third; the narrow ones are the easy ones.
 			const known = (bend: Bend) =>
+				(bend.toRole === '3' && bend.semitones <= 1) ||
 				scale?.notes.some((note) => note.pc === bend.midi % 12) ||
 				chord.tones.some((tone) => tone.pc === bend.midi % 12);
 			return bends(instrument, chord, position)

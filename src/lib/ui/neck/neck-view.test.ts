@@ -181,7 +181,7 @@ describe('things picked out', () => {
 	it('show a bend with its lift and the unison it can lean on', () => {
 		for (const bend of bends(guitar, eb7, 6)) {
 			const figure = bendFigure(bend, eb7, 'next', minor);
-			expect(figure.lift).toBe(['½', '1', '1½'][bend.semitones - 1]);
+			expect(figure.lift).toBe({ 0.5: '¼', 1: '½', 2: '1', 3: '1½' }[bend.semitones]);
 			expect(figure.notes).toHaveLength(bend.unison ? 2 : 1);
 			if (bend.unison) expect(figure.notes[1].next).toBe(bend.toRole);
 		}
