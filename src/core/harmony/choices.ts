@@ -38,7 +38,7 @@ const missing = (scale: Scale, chord: Chord): Tone[] =>
 	chord.tones.filter((tone) => !holds(scale, tone.pc));
 
 /** The edits that turn one scale into another: nearest notes are paired, at most a whole tone apart. */
-export function scaleEdits(from: Scale, to: Scale): ScaleEdit[] {
+function scaleEdits(from: Scale, to: Scale): ScaleEdit[] {
 	const gone = from.notes.filter((note) => !holds(to, note.pc));
 	const fresh = to.notes.filter((note) => !holds(from, note.pc));
 	const edits: ScaleEdit[] = [];

@@ -35,7 +35,7 @@ export type Hidden = {
  * What an arpeggio is good for over a chord: it tells the chord (all its guide tones are in it), it
  * colours it (nothing clashes, or the sound is a usual one), or it does neither.
  */
-export type HiddenUse = 'tells' | 'colour' | 'rest';
+type HiddenUse = 'tells' | 'colour' | 'rest';
 
 /** Arpeggios that are looked for, the plainest name for a set of notes first, each with its worth. */
 const QUALITIES: readonly (readonly [suffix: string, worth: number])[] = [

@@ -9,20 +9,13 @@ export { parseDegrees } from './scale';
 export {
 	choiceOf,
 	scaleChoices,
-	scaleEdits,
 	type ChoiceContext,
 	type ScaleChoice,
 	type ScaleEdit
 } from './choices';
 export { noteVerdict, type NoteVerdict, type Verdict } from './verdict';
 export { readOver } from './read-over';
-export { namedBy, nameOver, oneSpelling, type Named, type NamedBy } from './spelling';
-export {
-	hiddenArpeggios,
-	hiddenScale,
-	readOverChords,
-	type Hidden,
-	type HiddenUse
-} from './hidden';
+export { namedBy, nameOver, oneSpelling } from './spelling';
+export { hiddenArpeggios, hiddenScale, readOverChords, type Hidden } from './hidden';
 export { characteristicTones } from './characteristic';
 export { chordAfter, functionsAlong } from './along';

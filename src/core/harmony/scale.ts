@@ -141,7 +141,7 @@ export const maskOf = (scale: Scale): number =>
 const FILLING = /^(bebop|chromatic)/;
 
 /** Names of the library that serve a chord. */
-export const HOME_SCALES: readonly string[] = SCALE_NAMES.filter((name) => !FILLING.test(name));
+const HOME_SCALES: readonly string[] = SCALE_NAMES.filter((name) => !FILLING.test(name));
 
 /** Semitones above a tonic as bits. */
 const bits = (semitones: readonly number[]): number =>

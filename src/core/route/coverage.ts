@@ -1,6 +1,8 @@
 import { guideTones, type Chord, type Tone } from '../chord';
-import { lastPosition, windowPlaces, type WindowPlace } from '../neck';
-import { planTargets } from './plan';
+import type { Scale } from '../harmony';
+import { pitchClass } from '../pitch';
+import { lastPosition, stretchMm, windowPlaces, type WindowPlace } from '../neck';
+import { planTargets, settle } from './plan';
 import type { PlanRequest } from './types';
 import { WEIGHTS } from './targets/weights';
 
@@ -25,6 +27,12 @@ export type CoverageRow = {
 	readonly stays: number;
 	readonly moves: number;
 	readonly chords: readonly number[];
+	/** Pitches of the scale that the window reaches, and those of them under no finger; null without a scale. */
+	readonly scale: { readonly pitches: number; readonly reaches: number } | null;
+	/** How well the scale's tonic is found: on the thickest string under finger 1 or 2 (1), on the next, elsewhere, nowhere (0). */
+	readonly anchor: number;
+	/** The four fingers measured, in mm. */
+	readonly mm: number;
 };
 
 /** A ranked position. `score` 0 … 1, 1 is best; `reasons` are short sentences. */
@@ -91,6 +99,27 @@ function lieOf(places: readonly WindowPlace[], chord: Chord): Lie {
 const average = (values: readonly number[]): number =>
 	values.length === 0 ? 0 : values.reduce((sum, value) => sum + value, 0) / values.length;
 
+/** How a scale lies in a window: a box has no reach where all its pitches lie under a finger. */
+function scaleIn(places: readonly WindowPlace[], scale: Scale) {
+	const own = places.filter(({ midi }) => scale.notes.some(({ pc }) => pc === midi % 12));
+	const pitches = new Set(own.map(({ midi }) => midi));
+	const under = own.filter(({ reach, fret }) => !reach && fret > 0).map(({ midi }) => midi);
+	return { pitches: pitches.size, reaches: pitches.size - new Set(under).size };
+}
+
+/** Where players look for the tonic of their scale first: on the two thickest strings, under finger 1 or 2. */
+function anchorOf(places: readonly WindowPlace[], tonic: number): number {
+	const thickest = Math.max(...places.map(({ string }) => string));
+	const worth = places
+		.filter(({ midi, reach, fret }) => midi % 12 === tonic && !reach && fret > 0)
+		.map(({ string, finger }) => {
+			const first = finger !== null && finger <= 2;
+			if (string === thickest) return first ? 1 : 0.6;
+			return string === thickest - 1 ? (first ? 0.8 : 0.5) : 0.3;
+		});
+	return Math.max(0, ...worth);
+}
+
 /** Tries one position: the best plan there and how each chord lies. */
 function coverPosition(
 	request: CoverageRequest,
@@ -98,7 +127,7 @@ function coverPosition(
 	position: number
 ): CoverageRow {
 	const { chart } = request;
-	const plan = planTargets({ ...request, position, locks: [], forbid: [], letPass: [] });
+	const plan = planTargets(settle({ ...request, position, locks: [], forbid: [], letPass: [] }));
 	const places = windowPlaces(request.instrument, position);
 	const lies = new Map<string, Lie>(chords.map((chord) => [chord.symbol, lieOf(places, chord)]));
 	const steps = plan.targets
@@ -116,52 +145,175 @@ function coverPosition(
 		semitones: steps.filter((step) => step === 1).length,
 		stays: steps.filter((step) => step === 0).length,
 		moves: steps.length,
-		chords: chords.map((chord) => lies.get(chord.symbol)?.score ?? 0)
+		chords: chords.map((chord) => lies.get(chord.symbol)?.score ?? 0),
+		scale: request.scale && scaleIn(places, request.scale),
+		anchor: request.scale ? anchorOf(places, pitchClass(request.scale.tonic)) : 1,
+		mm: stretchMm(request.instrument, position, position + 3)
 	};
 }
 
 /** Shares of a position's score: the plan's cost against the other places, then what lies there. */
-const SCORE = { cost: 0.5, roots: 0.15, complete: 0.15, chords: 0.2 } as const;
+const SCORE = {
+	...{ cost: 0.18, roots: 0.12, complete: 0.07, chords: 0.12, scale: 0.3 },
+	...{ anchor: 0.18, middle: 0.03 }
+} as const;
 
-function reasonsOf(row: CoverageRow, chordCount: number): string[] {
-	const { changes, landed, roots, complete, reaches, semitones, moves } = row;
+/** What a plan may cost more for each change until its place is worth nothing to it. */
+const DEAR = 1.2;
+/** So many notes of the scale in reach leave nothing of its box. */
+const NO_BOX = 5;
+
+/** One thing that speaks for a place or against it: a share (1 is best), and its words. */
+type Fact = { readonly kind: string; readonly share: number; readonly words: string };
+
+const boxed = ({ reaches }: NonNullable<CoverageRow['scale']>): number =>
+	Math.max(0, 1 - reaches / NO_BOX);
+
+const percent = (share: number): number => Math.round(100 * share);
+
+function factsOf(row: CoverageRow): Fact[] {
+	const { changes, landed, roots, complete, reaches, semitones, stays, moves, scale } = row;
 	const missing = changes - landed;
+	const count = row.chords.length;
+	const near = moves === 0 ? 1 : (semitones + stays / 2) / moves;
 	return [
-		missing > 0 ? `${missing} of ${changes} changes find no place here` : null,
-		`${Math.round(100 * roots)} % of roots under a finger`,
-		moves > 0 ? `${semitones} of ${moves} moves by a semitone` : null,
-		`${complete} of ${chordCount} chords with a whole octave under the fingers`,
-		reaches === 0
-			? 'no reach needed'
-			: `${reaches} ${reaches === 1 ? 'landing is a reach' : 'landings are reaches'}`
-	].filter((text) => text !== null);
+		...(missing > 0
+			? [
+					{
+						kind: 'missing',
+						share: -1,
+						words: `${missing} of ${changes} changes find no place here`
+					}
+				]
+			: []),
+		{ kind: 'roots', share: roots, words: `${percent(roots)} % of roots under a finger` },
+		...(moves > 0
+			? [{ kind: 'moves', share: near, words: `${semitones} of ${moves} moves by a semitone` }]
+			: []),
+		...(scale === null
+			? []
+			: [
+					{
+						kind: 'scale',
+						share: boxed(scale),
+						words:
+							scale.reaches === 0
+								? 'the scale lies under the fingers'
+								: `${scale.reaches} ${scale.reaches === 1 ? 'note' : 'notes'} of the scale in reach only`
+					}
+				]),
+		...(scale !== null && row.anchor >= 0.8
+			? [
+					{
+						kind: 'anchor',
+						share: row.anchor,
+						words: 'the tonic of the scale under a first finger'
+					}
+				]
+			: []),
+		{
+			kind: 'complete',
+			share: complete / Math.max(1, count),
+			words: `${complete} of ${count} chords with a whole octave under the fingers`
+		},
+		{
+			kind: 'reaches',
+			share: 1 - reaches / Math.max(1, landed),
+			words:
+				reaches === 0
+					? 'no reach needed'
+					: `${reaches} ${reaches === 1 ? 'landing is a reach' : 'landings are reaches'}`
+		}
+	];
 }
+
+/** What tells a place from the next one in the ranking first: where it is better, else where it differs. */
+function reasonsOf(row: CoverageRow, next: CoverageRow | undefined): string[] {
+	const facts = factsOf(row);
+	if (!next) return facts.map(({ words }) => words);
+	const there = new Map(factsOf(next).map((fact) => [fact.kind, fact]));
+	const lead = facts.map((fact) => {
+		const other = there.get(fact.kind);
+		const by = fact.share - (other?.share ?? 0);
+		return {
+			...fact,
+			by: fact.kind === 'missing' ? Infinity : by,
+			alike: other?.words === fact.words
+		};
+	});
+	const words = lead
+		.sort((a, b) => Number(a.alike) - Number(b.alike) || b.by - a.by)
+		.map((fact) => fact.words);
+	if (lead[0].by > 0 && !lead[0].alike) return words;
+	if (row.cost < next.cost)
+		return [`the landings move less than in position ${next.position}`, ...words];
+	return lead[0].alike
+		? [`lies like position ${next.position}, ${handWords(row, next)}`, ...words]
+		: words;
+}
+
+const handWords = (row: CoverageRow, next: CoverageRow): string =>
+	middle(row) && !middle(next)
+		? 'between the nut and the twelfth fret'
+		: row.mm <= next.mm
+			? 'where the frets are closer'
+			: 'nearer to the nut';
+
+/** Where two places tie, most players look between these frets first. */
+const middle = ({ position }: CoverageRow): boolean => position >= 3 && position <= 12;
 
 /**
  * Ranks positions that have been tried; may be called while others are still missing. The score
- * weighs the cost of the best plan against the best and worst of those tried (half), roots under a
- * finger, complete octaves, and how the single chords lie.
+ * weighs what the best plan costs more than the cheapest of all, the box of the scale in use and where its
+ * tonic lies, roots under a finger, complete octaves, and how the single chords lie. Of two that tie the one
+ * between frets 3 and 12 comes first, then the one with the smaller stretch.
  */
 export function rankCoverage(rows: readonly CoverageRow[]): RankedPosition[] {
-	const costs = rows.map((row) => row.cost);
-	const [least, most] = [Math.min(...costs), Math.max(...costs)];
-	const scored = rows.map((row) => {
-		const cheap = most === least ? 1 : (most - row.cost) / (most - least);
+	// Toward the end of the neck a window is cut short and lacks what would cost it: what lies there
+	// lies no better than twelve frets before.
+	const at = new Map(rows.map((row) => [row.position, row]));
+	const whole = rows.map((row): CoverageRow => {
+		const twin = at.get(row.position - 12);
+		if (!twin) return row;
+		const scale =
+			row.scale && twin.scale && twin.scale.reaches > row.scale.reaches ? twin.scale : row.scale;
+		const chords = row.chords.map((score, i) => Math.min(score, twin.chords[i] ?? score));
+		return {
+			...{ ...row, scale, chords, cost: Math.max(row.cost, twin.cost) },
+			roots: Math.min(row.roots, twin.roots),
+			complete: Math.min(row.complete, twin.complete)
+		};
+	});
+	const least = Math.min(...whole.map((row) => row.cost));
+	const scored = whole.map((row) => {
+		const cheap = Math.max(0, 1 - (row.cost - least) / (DEAR * Math.max(1, row.changes)));
 		const score =
 			SCORE.cost * cheap +
 			SCORE.roots * row.roots +
 			SCORE.complete * (row.complete / Math.max(1, row.chords.length)) +
-			SCORE.chords * average(row.chords);
-		return { row, score: Math.round(score * 1000) / 1000 };
+			SCORE.chords * average(row.chords) +
+			SCORE.scale * (row.scale ? boxed(row.scale) : 1) +
+			SCORE.anchor * row.anchor +
+			(middle(row) ? SCORE.middle : 0);
+		return { row, score: Math.round(score * 100) / 100 };
 	});
-	const order = [...scored].sort((a, b) => b.score - a.score || a.row.position - b.row.position);
-	return scored.map(({ row, score }) => ({
-		position: row.position,
-		score,
-		cost: row.cost,
-		rank: order.findIndex((entry) => entry.row === row) + 1,
-		reasons: reasonsOf(row, row.chords.length)
-	}));
+	const order = [...scored].sort(
+		(a, b) =>
+			b.score - a.score ||
+			Number(middle(b.row)) - Number(middle(a.row)) ||
+			a.row.mm - b.row.mm ||
+			a.row.position - b.row.position
+	);
+	return scored.map(({ row, score }, i) => {
+		const place = order.findIndex((entry) => entry.row === row);
+		return {
+			position: row.position,
+			score,
+			cost: rows[i].cost,
+			rank: place + 1,
+			reasons: reasonsOf(row, order[place + 1]?.row)
+		};
+	});
 }
 
 /** Tries every position of the neck, from the nut toward the body; yields each as it is done. */

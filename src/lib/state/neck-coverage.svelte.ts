@@ -1,5 +1,11 @@
 import { proxy, wrap, type Remote } from 'comlink';
-import { distinctChords, rankCoverage, type CoverageRow, type RankedPosition } from '$core/route';
+import {
+	distinctChords,
+	rankCoverage,
+	type CoverageRow,
+	type RankedPosition,
+	type Style
+} from '$core/route';
 import { instrumentInputOf } from '$lib/api/resolve';
 import type { Coverer } from '$lib/workers/coverer';
 import type { OpenTune } from './open-tune.svelte';
@@ -24,7 +30,11 @@ export class NeckCoverage {
 	private remote: Remote<Coverer> | null = null;
 	private ticket = 0;
 
-	constructor(private readonly open: OpenTune) {}
+	/** @param style what the routes of the tune land on, so that both screens tell the same plan */
+	constructor(
+		private readonly open: OpenTune,
+		private readonly style: () => Style = () => 'guide-tones'
+	) {}
 
 	/** Starts anew for the chart and instrument as they are; what ran before is given up. */
 	async start(): Promise<void> {
@@ -45,8 +55,8 @@ export class NeckCoverage {
 		const input = {
 			chart: saved.chart,
 			instrument: instrumentInputOf(chart, player.instruments),
-			style: 'guide-tones'
-		} as const;
+			style: this.style()
+		};
 		const take = proxy((row: CoverageRow) => {
 			if (mine === this.ticket) this.rows = [...this.rows, row];
 		});

@@ -26,7 +26,7 @@
 	const open = useTune();
 	const transport = useTransport();
 	const view = new NeckView(open);
-	const coverage = new NeckCoverage(open);
+	const coverage = new NeckCoverage(open, () => data.routes.at(-1)?.style ?? 'guide-tones');
 	let scalePanel: ScalePanel | undefined = $state();
 	let panels: PanelTabs | undefined = $state();
 
