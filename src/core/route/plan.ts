@@ -1,4 +1,4 @@
-import { inWindow, lastPosition } from '../neck';
+import { inWindow, lastPosition, windowPlaces } from '../neck';
 import { blendScale } from './scale-plan';
 import { differentPaths } from './targets/alternatives';
 import {
@@ -114,6 +114,24 @@ function toPlan(
 	};
 }
 
+/** Under a slide: the chords whose third none of the frets holds that it lies on, each told once. */
+function withoutThird(request: PlanRequest): PlanWarning[] {
+	const { instrument, chart, letPass } = request;
+	if (!instrument.slide) return [];
+	const told = new Set<string>();
+	return chart.changes.flatMap(({ index, to }): PlanWarning[] => {
+		const third = to.chord.tones.find(({ role }) => role === '3' || role === 'b3');
+		if (!third || letPass.includes(index)) return [];
+		const position = positionAt(request, index);
+		const at = `${to.symbol} ${position}`;
+		const held = windowPlaces(instrument, position).some(({ midi }) => midi % 12 === third.pc);
+		if (held || told.has(at)) return [];
+		told.add(at);
+		const message = `The slide has no third of ${to.symbol} (${third.name}) there: give it two frets, let it move with the root, or tune the strings to a chord.`;
+		return [{ change: index, message }];
+	});
+}
+
 /**
  * Plans one target per change inside one position (or where `windows` puts the hand): the sequence of
  * places with the least sum of named costs, found exactly. Locks are kept, forbidden places avoided,
@@ -122,7 +140,8 @@ function toPlan(
 export function planTargets(request: PlanRequest): Plan {
 	const settled = settle(request);
 	const { steps, warnings } = planSteps(settled);
-	return toPlan(settled, steps, solve(buildLattice(settled, steps)).path, warnings);
+	const told = [...warnings, ...withoutThird(settled)];
+	return toPlan(settled, steps, solve(buildLattice(settled, steps)).path, told);
 }
 
 /** Up to `count` truly different plans for one request, cheapest first; fewer where there are no more. */
@@ -130,8 +149,9 @@ export function planAlternatives(request: PlanRequest, count: number): Plan[] {
 	const settled = settle(request);
 	const { steps, warnings } = planSteps(settled);
 	const lattice = buildLattice(settled, steps);
+	const told = [...warnings, ...withoutThird(settled)];
 	return differentPaths(lattice, count)
-		.map((path) => toPlan(settled, steps, path, warnings))
+		.map((path) => toPlan(settled, steps, path, told))
 		.sort((a, b) => a.cost - b.cost);
 }
 

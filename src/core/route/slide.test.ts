@@ -85,7 +85,7 @@ describe('moving as a block', () => {
 
 	it('goes as far as the root, by the shorter way, and stays on the neck', () => {
 		expect(positions('| D7 | G7 | A7 | Ab7 |', 12, true)).toEqual([12, 17, 7, 6]);
-		expect(positions('| D7 | G7 | A7 |', 5, false)).toEqual([5, 10, 12]);
+		expect(positions('| D7 | G7 | A7 |', 5, false)).toEqual([5, 10, 5]);
 		expect(positions('| Eb | B | Eb |', 6, false, 1)).toEqual([10, 6, 10]);
 		expect(positions('| N.C. |', 6, false)).toEqual([]);
 	});
@@ -96,6 +96,45 @@ describe('moving as a block', () => {
 });
 
 describe('a line under a slide', () => {
+	it('says of every chord whose third none of its frets holds, and of no other', () => {
+		const TEXTS = [
+			ROPE,
+			ROPE.replace('tuning: open-d\n', ''),
+			'tuning: open-g\n| G | Em | C | D |'
+		];
+		for (const text of TEXTS) {
+			for (const block of [true, false]) {
+				for (const frets of [1, 2] as const) {
+					for (const position of [3, 7, 12]) {
+						const {
+							plan: made,
+							chart,
+							instrument,
+							windows
+						} = plan({ text, frets, position, block });
+						const told = new Set(
+							made.warnings.flatMap(({ message }) => /no third of (\S+) /.exec(message)?.[1] ?? [])
+						);
+						for (const { index, to } of chart.changes) {
+							const third = to.chord.tones.find(({ role }) => /^b?3$/.test(role));
+							const places = windowPlaces(instrument, windows?.[index] ?? position);
+							const held = places.some(({ midi }) => midi % 12 === third?.pc);
+							if (!held) expect(told, `${to.symbol} at ${position}`).toContain(to.symbol);
+						}
+						const missing = chart.changes.filter(({ index, to }) => {
+							const third = to.chord.tones.find(({ role }) => /^b?3$/.test(role));
+							const places = windowPlaces(instrument, windows?.[index] ?? position);
+							return !places.some(({ midi }) => midi % 12 === third?.pc);
+						});
+						expect([...told].sort()).toEqual(
+							[...new Set(missing.map(({ to }) => to.symbol))].sort()
+						);
+					}
+				}
+			}
+		}
+	});
+
 	it('stays on one fret, or moves over the neck with the chords', () => {
 		const still = plan({ block: false });
 		expect(fretsOf(still.notes)).toEqual([12]);
