@@ -55,7 +55,7 @@ export function blockWindows(
 	const last = lastPosition(instrument);
 	const { slide } = instrument;
 	const fret = slide ? barFret(position) : position;
-	const anchor = (slide ? null : anchorOf(instrument, start.to.chord, position)) ?? {
+	const anchor = (slide || !start ? null : anchorOf(instrument, start.to.chord, position)) ?? {
 		string: instrument.open.length,
 		offset: 0
 	};
