@@ -1,3 +1,4 @@
+import { standardGuitar, stretchMm } from '../../neck';
 import { notation } from '../../pitch';
 import { describe, expect, it } from 'vitest';
 import { withTechniques, type Traits } from './hand';
@@ -31,7 +32,8 @@ const played = (notes: readonly LineNote[], traits: Partial<Traits> = {}) =>
 	withTechniques(
 		notes,
 		notes.map(() => ({ ...PLAIN, ...traits })),
-		MS
+		MS,
+		standardGuitar()
 	).map((entry) => entry.technique);
 
 describe('techniques where the hand allows them', () => {
@@ -43,6 +45,41 @@ describe('techniques where the hand allows them', () => {
 		expect(played([note(0, 3, 5), note(240, 2, 5)])).toEqual([null, null]);
 		expect(played([note(0, 3, 5, { durationTicks: 120 }), note(240, 3, 7)])).toEqual([null, null]);
 		expect(played([note(0, 3, 5), note(240, 3, 10)])).toEqual([null, null]);
+	});
+
+	it('slurs nothing that is wider than the hand', () => {
+		for (let fret = 1; fret <= 15; fret++) {
+			for (const wide of [1, 2, 3, 4]) {
+				const [low, high] = [
+					note(0, 3, fret, { finger: 1 }),
+					note(240, 3, fret + wide, { finger: wide === 1 ? 2 : 4 })
+				];
+				const fits = stretchMm(standardGuitar(), fret, fret + wide) <= 105;
+				expect(played([low, high])[1], `${fret}, ${wide} frets`).toBe(fits ? 'hammer-on' : null);
+				const back = [
+					{ ...high, tick: 0 },
+					{ ...low, tick: 240 }
+				];
+				expect(played(back)[1]).toBe(fits ? 'pull-off' : null);
+			}
+		}
+	});
+
+	it('bends with finger 1 a half tone at most, and slurs nothing out of a bend', () => {
+		const bent = (finger: number, frets: number) =>
+			played([note(0, 2, 8, { finger }), target(240, 2, 8 + frets, 900)])[1];
+		expect([bent(1, 1), bent(1, 2), bent(3, 1), bent(3, 2)]).toEqual([
+			'bend',
+			'vibrato',
+			'bend',
+			'bend'
+		]);
+		const after = played([
+			note(0, 2, 8, { finger: 3 }),
+			target(240, 2, 10, 900),
+			note(1140, 2, 11, { finger: 4, durationTicks: 160 })
+		]);
+		expect(after[2]).not.toBe('hammer-on');
 	});
 
 	it('slides where one finger moves', () => {

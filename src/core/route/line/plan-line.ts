@@ -94,17 +94,17 @@ function finished(
 	notes: readonly LineNote[],
 	traits: readonly Traits[],
 	msPerTick: number,
-	{ instrument: { slide }, line }: LineRequest
+	{ instrument, line }: LineRequest
 ): LineNote[] {
 	const own = new Map(
 		(line.frozen ?? []).flatMap((way) => way.notes.map(({ tick, technique }) => [tick, technique]))
 	);
-	const written = withTechniques(notes, traits, msPerTick, slide !== undefined);
+	const written = withTechniques(notes, traits, msPerTick, instrument);
 	const played = written.map((note) => {
 		const technique = own.get(note.tick);
 		return technique === undefined ? note : { ...note, technique };
 	});
-	return slide ? played.map((note) => ({ ...note, finger: null })) : played;
+	return instrument.slide ? played.map((note) => ({ ...note, finger: null })) : played;
 }
 
 /**
