@@ -109,6 +109,9 @@
 			return [{ words, a: say(a), b: say(b) }];
 		});
 	});
+	const sameWords = $derived(
+		`${same} of ${plural(rows.length, 'landing')} ${same === 1 ? 'is' : 'are'} the same.`
+	);
 </script>
 
 {#snippet landing(target: (typeof rows)[number]['a'])}
@@ -127,8 +130,8 @@
 			<Dialog.Title class="sheet-title" level={2}>Two routes beside each other</Dialog.Title>
 			<Dialog.Description class="sheet-lead">
 				{#if both}
-					{same} of {plural(rows.length, 'landing')}
-					{same === 1 ? 'is' : 'are'} the same. {whole ? 'They cost' : 'The landings cost'}
+					{sameWords}
+					{whole ? 'They cost' : 'The landings cost'}
 					{totals[0].toFixed(1)} and {totals[1].toFixed(1)}: lower is what the planner would rather
 					play.
 				{:else}
