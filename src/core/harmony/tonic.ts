@@ -1,15 +1,7 @@
-import { circleOf, keyName, QUARTER, type Chart } from '../chart';
+import { circleOf, QUARTER, type Chart } from '../chart';
 import { MODES, type Key, type Mode } from '../chord';
-import {
-	above,
-	degreeInterval,
-	mod,
-	noteName,
-	parseNote,
-	pitchClass,
-	type Note,
-	type PitchClass
-} from '../pitch';
+import { noteName, parseNote, pitchClass, type Note, type PitchClass } from '../pitch';
+import { rivalOf, rivalWords, type Weighed } from './rivals';
 import { ABOVE_PARENT, evidenceFor, survey, type Evidence, type Survey } from './evidence';
 
 /**
@@ -165,8 +157,6 @@ function spell(given: Survey, tonic: PitchClass, mode: Mode): Note {
 	return found;
 }
 
-type Weighed = { readonly score: number; readonly evidence: Evidence };
-
 /** How far below the modes that hold every chord tone another mode of the same tonic stands at least. */
 const STEP_DOWN = 0.05;
 
@@ -183,31 +173,6 @@ function holdersFirst(onOneTonic: readonly Weighed[]): Weighed[] {
 		standsForAll(one) ? one : { ...one, score: Math.min(one.score, most) }
 	);
 }
-
-/** Two homes of the same notes are rivals when each has this share of the best score of all. */
-const NEAR = 0.7;
-
-const parentOf = ({ evidence: { tonic, mode } }: Weighed): number =>
-	mode === 'blues' ? -1 - tonic : mod(tonic - ABOVE_PARENT[mode], 12);
-
-/** The best home of the same notes on another tonic, where both are near enough to be argued about. */
-function rivalOf(one: Weighed, ranked: readonly Weighed[]): Weighed | null {
-	const near = ({ score, evidence }: Weighed) =>
-		evidence.sounds && score > 0 && score >= NEAR * ranked[0].score;
-	if (!near(one)) return null;
-	const same = (other: Weighed) => other !== one && parentOf(other) === parentOf(one);
-	return ranked.find((other) => same(other) && near(other)) ?? null;
-}
-
-/** What would decide for a home among those with its notes. */
-function decider({ tonic, mode }: Key): string {
-	if (mode !== 'major' && mode !== 'minor') return `a bass that stays on ${noteName(tonic)}`;
-	const dominant = `${noteName(above(tonic, degreeInterval('5')))}7`;
-	return `${dominant} falling to ${noteName(tonic)}${mode === 'minor' ? 'm' : ''}`;
-}
-
-const rivalWords = (home: Key, rival: Key): string =>
-	`the same notes as ${keyName(rival)}: ${decider(home)} decides for ${noteName(home.tonic)}, ${decider(rival)} for ${noteName(rival.tonic)}`;
 
 /**
  * Ranks every tonic and mode (12 × 8) by what speaks for it in the chart, best first. Players
