@@ -309,6 +309,7 @@
 			grid-template-columns: 60px minmax(0, 1fr);
 		}
 		.choice,
+		.adds,
 		.head small {
 			grid-column: 1 / -1;
 		}
