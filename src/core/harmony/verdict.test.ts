@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { buildScale, noteVerdict } from '.';
+import { buildScale, noteVerdict, readOver } from '.';
 import { parseChord } from '../chord';
-import { parseNote } from '../pitch';
+import { above, degreeInterval, parseNote } from '../pitch';
 
 /**
  * Whole scales over chords on C, note by note: h home, c colour, p passing, x clash. Written out by
@@ -89,6 +89,28 @@ describe('verdicts of whole scales', () => {
 				// A lowered fifth and a raised fourth are one sound: only its name may turn with the spelling.
 				const plain = (text: string) => text.replaceAll('p', 'c');
 				expect(plain(found.join(' ')), `${name} on ${root}`).toBe(plain(wanted));
+			}
+		}
+	});
+});
+
+describe('the minor third', () => {
+	it('is a sharp ninth against a major third alone, a minor third over everything else, in every key', () => {
+		for (const root of ['C', 'Db', 'D', 'Eb', 'E', 'F', 'Gb', 'G', 'Ab', 'A', 'Bb', 'B']) {
+			const tonic = parseNote(root);
+			const third = tonic && above(tonic, degreeInterval('b3'));
+			if (!third) throw new Error(root);
+			const over = (suffix: string) => {
+				const chord = parseChord(root + suffix);
+				if (!chord) throw new Error(suffix);
+				const { role, treatment } = noteVerdict(third, chord);
+				return { role, read: readOver(third, chord), curl: treatment?.includes('curl') ?? false };
+			};
+			for (const suffix of ['m', 'm7', 'm6', 'm7b5', 'dim7', '5', 'sus4', '7sus4', 'sus2']) {
+				expect(over(suffix), root + suffix).toEqual({ role: 'b3', read: 'b3', curl: false });
+			}
+			for (const suffix of ['', '7', 'maj7', '6', '9', 'add9']) {
+				expect(over(suffix), root + suffix).toEqual({ role: '#9', read: '#9', curl: true });
 			}
 		}
 	});
