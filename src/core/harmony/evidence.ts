@@ -50,7 +50,8 @@ export type Survey = {
 	readonly sounding: readonly number[];
 };
 
-const has = (chord: Chord, ...roles: string[]): boolean =>
+/** True when a chord has one of some roles. */
+export const has = (chord: Chord, ...roles: string[]): boolean =>
 	roles.some((role) => (chord.quality.roles as readonly string[]).includes(role));
 export const isDominant = (chord: Chord): boolean => has(chord, '3') && has(chord, 'b7');
 

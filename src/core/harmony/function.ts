@@ -1,7 +1,7 @@
 import { compareChords } from '../chart';
 import { guideTones, isMinorMode, type Chord, type Key, type Mode } from '../chord';
 import { mod, notation, pitchClass, type Notation } from '../pitch';
-import { isDominant } from './evidence';
+import { has, isDominant } from './evidence';
 import { HOME_SETS } from './home';
 import { numeralOf, numeralOn } from './numeral-of';
 
@@ -28,8 +28,6 @@ export type ChordFunction = {
 };
 
 const degreeFrom = (from: number, chord: Chord): number => mod(pitchClass(chord.root) - from, 12);
-const has = (chord: Chord, role: string): boolean =>
-	(chord.quality.roles as readonly string[]).includes(role);
 
 /** True when every essential tone of a chord lies in a mode on a tonic. */
 const liesIn = (chord: Chord, tonic: number, mode: Mode): boolean =>

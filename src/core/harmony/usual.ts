@@ -1,10 +1,7 @@
 import type { Chord, Key } from '../chord';
 import { mod, pitchClass } from '../pitch';
-import { isDominant } from './evidence';
+import { has, isDominant } from './evidence';
 import { buildScale, type Scale } from './scale';
-
-const has = (chord: Chord, ...roles: string[]): boolean =>
-	roles.some((role) => (chord.quality.roles as readonly string[]).includes(role));
 
 type Around = { readonly next: Chord | null; readonly key: Key | null; readonly inUse: Scale };
 

@@ -1,6 +1,6 @@
 import { roleWords, type Chord, type Tone } from '../chord';
 import { intervalBetween, mod, notation, pitchClass, type Notation, type Note } from '../pitch';
-import { isDominant } from './evidence';
+import { has, isDominant } from './evidence';
 import { readOver } from './read-over';
 
 /** How a note sits on a chord: its own tone, a consonant extension, for motion only, or against it. */
@@ -12,9 +12,6 @@ export type NoteVerdict = {
 	readonly role: Notation;
 	readonly treatment: string | null;
 };
-
-const has = (chord: Chord, ...roles: string[]): boolean =>
-	roles.some((role) => (chord.quality.roles as readonly string[]).includes(role));
 
 /** A dominant that falls a fifth, or slips a semitone down: its altered tones are wanted. */
 const resolves = (chord: Chord, next: Chord | null): boolean => {

@@ -72,7 +72,7 @@
 	ul {
 		max-height: 118px;
 		overflow-y: auto;
-		columns: 2;
+		columns: 190px 2;
 		border-top: 1px solid var(--hair);
 		padding-top: 4px;
 	}
