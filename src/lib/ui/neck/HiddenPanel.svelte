@@ -70,8 +70,6 @@
 		color: var(--ink);
 	}
 	ul {
-		max-height: 118px;
-		overflow-y: auto;
 		columns: 190px 2;
 		border-top: 1px solid var(--hair);
 		padding-top: 4px;
@@ -101,10 +99,5 @@
 	.clash {
 		text-decoration: underline dotted 2px;
 		text-underline-offset: 3px;
-	}
-	@media (max-width: 1099px) {
-		ul {
-			max-height: none;
-		}
 	}
 </style>
