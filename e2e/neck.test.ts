@@ -123,6 +123,11 @@ test('double stops, bends, hidden arpeggios and layouts, one key each', async ({
 	await page.keyboard.press('ArrowDown');
 	await expect(figure(page)).not.toHaveAccessibleName(first ?? '');
 	await expectAccessible(page, '.panels');
+	await page.keyboard.press('r');
+	await expect(figure(page)).toHaveAccessibleName(/^B♭7 at one time: B♭ string \d fret \d/);
+	await page.keyboard.press('ArrowRight');
+	await expect(page.locator('.detail')).toContainText('mm between the outer frets');
+	await expectAccessible(page, '.panels');
 	await page.keyboard.press('b');
 	await expect(figure(page)).toHaveAccessibleName(/^(Bend|Curl) string \d fret \d+ .+ the /);
 	await expectAccessible(page, '.panels');

@@ -35,6 +35,7 @@ export {
 	type Position
 } from './positions';
 export { arpeggioShapes, fullArpeggio, joinShapes, type Shape } from './shapes';
+export { cellGrips, grips, type Grip } from './grips';
 export { doubleStops, type DoubleStop } from './double-stops';
 export { bends, type Bend } from './bends';
 export { fingerJumps, fingersHold } from './fingers';

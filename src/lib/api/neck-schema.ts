@@ -73,6 +73,17 @@ export const shapesAnswer = z.object({
 			comfort: z.enum(['easy', 'stretch', 'far'])
 		})
 	),
+	grips: z.array(
+		z.object({
+			form: z.string().nullable(),
+			notes: z.array(
+				placeInput.extend({ midi: z.int(), name: z.string(), role: z.string(), finger })
+			),
+			muted: z.array(z.int()).describe('Strings that do not sound, the thickest first'),
+			stretchMm: z.number(),
+			comfort: z.enum(['easy', 'stretch', 'far'])
+		})
+	),
 	doubleStops: z.array(
 		z.object({
 			a: placeInput,

@@ -4,6 +4,7 @@ import {
 	arpeggioShapes,
 	bends,
 	doubleStops,
+	grips,
 	highestFret,
 	isPosition,
 	lastPosition,
@@ -74,6 +75,10 @@ export function runShapes(input: ShapesInput): Outcome<ShapesAnswer> {
 				...shape,
 				notes: [...shape.notes],
 				rolls: shape.rolls.map((pair) => [...pair])
+			})),
+			grips: grips(neck, chord, position).map((grip) => ({
+				...grip,
+				...{ notes: [...grip.notes], muted: [...grip.muted] }
 			})),
 			doubleStops: doubleStops(neck, chord, position).map(
 				({ a, b, interval, roles, verdict, treatment, bend, shift }) => ({

@@ -8,6 +8,7 @@
 	import KeyCap from '../KeyCap.svelte';
 	import ChangePanel from './ChangePanel.svelte';
 	import { lift, placeText } from './figures';
+	import GripPanel from './GripPanel.svelte';
 	import HiddenPanel from './HiddenPanel.svelte';
 	import LayoutPanel from './LayoutPanel.svelte';
 	import { PANELS, type NeckView, type Panel } from './neck-view.svelte';
@@ -87,6 +88,8 @@
 				<p class="detail">Shapes, double stops, bends and more appear in a moment.</p>
 			{:else if view.panel === 'shapes'}
 				<ShapePanel {view} {leftHanded} />
+			{:else if view.panel === 'grips'}
+				<GripPanel {view} {leftHanded} />
 			{:else if view.panel === 'changes'}
 				<ChangePanel />
 			{:else if view.panel === 'pairs'}
@@ -134,15 +137,15 @@
 	.panels :global(.tabs) {
 		display: flex;
 		flex-wrap: wrap;
-		gap: 0 12px;
+		gap: 0 9px;
 		border-bottom: 2px solid var(--ink);
 	}
 	.panels :global(.tab) {
 		display: inline-flex;
 		align-items: center;
-		gap: 6px;
+		gap: 4px;
 		min-height: 32px;
-		font-size: 14px;
+		font-size: 13px;
 		color: var(--second);
 		border-bottom: 4px solid transparent;
 		white-space: nowrap;

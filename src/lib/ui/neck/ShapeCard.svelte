@@ -1,18 +1,30 @@
+<script lang="ts" module>
+	import type { Role } from '$core/chord';
+	import type { Place, Shape } from '$core/neck';
+
+	/** What is drawn: notes with roles and fingers; in a path they are joined, of a grip the muted strings are told. */
+	export type Drawing = Pick<Shape, 'rolls'> & {
+		readonly notes: readonly (Place & { readonly role: Role; readonly finger: number | null })[];
+		readonly joined: boolean;
+		readonly muted?: readonly number[];
+	};
+</script>
+
 <script lang="ts">
 	import { roleKind } from '$core/chord';
-	import { windowFrets, type Instrument, type Shape } from '$core/neck';
+	import { windowFrets, type Instrument } from '$core/neck';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import { labelShift, shapePath, shapeStroke } from '../shape';
 
-	/** An arpeggio shape as a small piece of neck: finger numbers in the marks, the path between them. */
+	/** An arpeggio shape or a grip as a small piece of neck: finger numbers in the marks, the path between them. */
 	type Props = {
-		shape: Shape;
+		drawing: Drawing;
 		tense: 'now' | 'next';
 		instrument: Instrument;
 		position: number;
 		leftHanded: boolean;
 	};
-	let { shape, tense, instrument, position, leftHanded }: Props = $props();
+	let { drawing, tense, instrument, position, leftHanded }: Props = $props();
 
 	const WIDTH = 168;
 	const HEIGHT = 96;
@@ -22,7 +34,7 @@
 	const low = $derived(Math.max(1, span.low));
 	const frets = $derived(span.high - low + 1);
 	/** Room for open strings before the nut. */
-	const opens = $derived(span.low === 0);
+	const opens = $derived(span.low === 0 || drawing.muted !== undefined);
 	const left = $derived(LEFT + (opens ? 18 : 0));
 	const step = $derived((WIDTH - LEFT - left) / frets);
 	const gap = $derived((HEIGHT - 2 * TOP) / (strings - 1));
@@ -32,7 +44,7 @@
 		fret === 0 ? flip(left - 10) : flip(left + (fret - low + 0.5) * step);
 	const y = (string: number) =>
 		TOP + (prefs.current.thinStringOnTop ? string - 1 : strings - string) * gap;
-	const path = $derived(shape.notes.map((note) => `${x(note.fret)},${y(note.string)}`).join('L'));
+	const path = $derived(drawing.notes.map((note) => `${x(note.fret)},${y(note.string)}`).join('L'));
 	const radius = $derived(Math.min(9, gap * 0.52));
 	const lit = $derived(
 		[wire(position - 1), wire(Math.min(span.high, position + 3))].sort((a, b) => a - b)
@@ -54,12 +66,16 @@
 	{#each Array.from({ length: strings }, (_, i) => i + 1) as string (string)}
 		<line class="string" x1={wire(low - 1)} x2={wire(span.high)} y1={y(string)} y2={y(string)} />
 	{/each}
-	<path class="path" d="M{path}" />
-	{#each shape.rolls as [a, b] (a)}
-		{@const [from, to] = [shape.notes[a], shape.notes[b]]}
+	{#if drawing.joined}<path class="path" d="M{path}" />{/if}
+	{#each drawing.muted ?? [] as string (string)}
+		{@const at = flip(LEFT + 5)}
+		<path class="mute" d="M{at - 4},{y(string) - 4}l8,8m0,-8l-8,8" stroke-width="1.6" />
+	{/each}
+	{#each drawing.rolls as [a, b] (a)}
+		{@const [from, to] = [drawing.notes[a], drawing.notes[b]]}
 		<line class="roll" x1={x(from.fret)} x2={x(to.fret)} y1={y(from.string)} y2={y(to.string)} />
 	{/each}
-	{#each shape.notes as note, i (i)}
+	{#each drawing.notes as note, i (i)}
 		{@const kind = roleKind(note.role)}
 		<path
 			class="mark {tense}"
@@ -102,6 +118,10 @@
 		fill: none;
 		stroke: var(--ink);
 		stroke-width: 1.4;
+	}
+	.mute {
+		fill: none;
+		stroke: var(--second);
 	}
 	.roll {
 		stroke: var(--ink);

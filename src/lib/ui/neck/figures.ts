@@ -6,19 +6,21 @@ import {
 	pitchAt,
 	type Bend,
 	type DoubleStop,
+	type Grip,
 	type Hand,
 	type Instrument,
 	type Place,
 	type Position,
 	type Shape
 } from '$core/neck';
-import { noteName, pitchClass, type Note, parseNote } from '$core/pitch';
+import { noteName, pitchClass, type Notation, type Note, parseNote } from '$core/pitch';
 import { prefs } from '$lib/state/prefs.svelte';
 import type { Figure, FigureNote } from '../neck-figure';
 
 export type Tense = 'now' | 'next';
 
-const isRole = (text: string): text is Role => (ROLES as readonly string[]).includes(text);
+/** True for a role that has a mark. */
+export const isRole = (text: string): text is Role => (ROLES as readonly string[]).includes(text);
 const LIFTS: Record<number, string> = { 0.5: '¼', 1: '½', 2: '1', 3: '1½' };
 const LIFT_WORDS: Record<number, string> = {
 	0.5: 'a quarter tone',
@@ -58,6 +60,16 @@ export function shapeFigure(shape: Shape, chord: Chord, tense: Tense): Figure {
 /** The note that a pitch is to a chord or a scale. */
 function noteAt(midi: number, chord: Chord, scale: Scale | null): Note | null {
 	return parseNote(nameOver(midi, { chord, scale, key: null }));
+}
+
+/** A grip of the chord now or next, or of a cell. */
+export function gripFigure(grip: Grip, name: Notation, tense: Tense): Figure {
+	const notes = grip.notes.map(({ string, fret, role, name, midi, finger }) => ({
+		...{ string, fret, finger, [tense]: role },
+		label: prefs.label({ role, name, pc: midi % 12 })
+	}));
+	const told = grip.notes.map((note) => `${prefs.name(note.name)} ${placeText(note)}`).join(', ');
+	return { kind: 'marks', notes, words: `${signs(name)} at one time: ${told}` };
 }
 
 export function pairFigure(

@@ -10,9 +10,11 @@ import {
 	arpeggioShapes,
 	bends,
 	boxAt,
+	cellGrips,
 	doubleStops,
 	FAMILIES,
 	fullArpeggio,
+	grips,
 	joinShapes,
 	lastPosition,
 	positionsOf,
@@ -20,15 +22,19 @@ import {
 	type Bend,
 	type DoubleStop,
 	type Family,
+	type Grip,
 	type Shape
 } from '$core/neck';
+import type { Notation } from '$core/pitch';
 import { distinctChords } from '$core/route';
 import type { OpenTune } from '$lib/state/open-tune.svelte';
 import type { Figure } from '../neck-figure';
 import { scaleTitle } from '../words';
 import {
 	bendFigure,
+	gripFigure,
 	hiddenFigure,
+	isRole,
 	layoutFigure,
 	pairFigure,
 	shapeFigure,
@@ -38,6 +44,7 @@ import {
 /** What the lower half of the neck screen shows, each with its key. */
 export const PANELS = [
 	{ id: 'shapes', key: 'S', name: 'Shapes', says: 'arpeggio shapes in this place' },
+	{ id: 'grips', key: 'R', name: 'Grips', says: 'all tones at one time' },
 	{ id: 'changes', key: 'C', name: 'Changes', says: 'what moves and what stays' },
 	{ id: 'pairs', key: 'D', name: 'Double stops', says: 'two notes at once' },
 	{ id: 'bends', key: 'B', name: 'Bends', says: 'bends that land on a chord tone' },
@@ -56,8 +63,11 @@ export type Choice<T> = {
 	readonly item: T;
 };
 
+/** A grip of a chord, or of a cell hidden in its scale. */
+export type HeldGrip = { readonly grip: Grip; readonly cell: Notation | null };
+
 /** Longest lists that are worth stepping through. */
-const MOST = { pairs: 24, bends: 16, hidden: 40 } as const;
+const MOST = { cells: 12, pairs: 24, bends: 16, hidden: 40 } as const;
 const BY_VERDICT = ['home', 'colour', 'passing', 'clash'];
 /** Thirds and sixths first, then tritones and fourths, then what is wide. By semitones. */
 const BY_INTERVAL = [3, 4, 8, 9, 6, 5, 7, 10, 2, 1, 15, 16, 12];
@@ -71,7 +81,7 @@ export class NeckView {
 	/** Notes a string; frets for `single-fret`. */
 	perString: number = $state(0);
 	private picked: Record<Panel, string> = $state({
-		...{ shapes: '', changes: '', pairs: '', bends: '' },
+		...{ shapes: '', grips: '', changes: '', pairs: '', bends: '' },
 		...{ hidden: '', layouts: '', places: '', words: '' }
 	});
 
@@ -98,6 +108,28 @@ export class NeckView {
 			return [...order, ...more].map((item, i) => ({ key: `${tense}-${i}`, tense, chord, item }));
 		})
 	);
+	/** Grips of both chords, and of the cells that are hidden over the sounding one without a clash. */
+	readonly grips: readonly Choice<HeldGrip>[] = $derived.by(() => {
+		const { instrument, position, player } = this.open;
+		const ofCells = this.hidden
+			.filter(({ item }) => item.kind === 'cell' && item.clashes.length === 0)
+			.flatMap(({ item }) => {
+				const notes = item.notes.flatMap((note, i) => {
+					const role = item.roles[i];
+					return isRole(role) ? [{ note, role }] : [];
+				});
+				return cellGrips(instrument, notes, position, player.hand)
+					.slice(0, 2)
+					.map((grip) => ({ grip, cell: item.name }));
+			})
+			.slice(0, MOST.cells);
+		return this.pair.flatMap(({ tense, chord }) => {
+			const own = grips(instrument, chord, position, player.hand);
+			const all: HeldGrip[] = own.map((grip) => ({ grip, cell: null }));
+			if (tense === 'now') all.push(...ofCells);
+			return all.map((item, i) => ({ key: `${tense}-${i}`, tense, chord, item }));
+		});
+	});
 	readonly pairs: readonly Choice<DoubleStop>[] = $derived.by(() =>
 		this.pair.flatMap(({ tense, chord, after }) => {
 			const { instrument, position, player } = this.open;
@@ -183,6 +215,12 @@ export class NeckView {
 			const found = find(this.shapes);
 			return found ? shapeFigure(found.item, found.chord, found.tense) : null;
 		}
+		if (this.panel === 'grips') {
+			const found = find(this.grips);
+			return found
+				? gripFigure(found.item.grip, found.item.cell ?? found.chord.symbol, found.tense)
+				: null;
+		}
 		if (this.panel === 'pairs' || this.panel === 'bends') {
 			const stop = this.panel === 'pairs' ? find(this.pairs) : undefined;
 			const bend = this.panel === 'bends' ? find(this.bends) : undefined;
@@ -225,8 +263,8 @@ export class NeckView {
 
 	/** Picks the first thing of the open panel, unless one is picked already. Layouts move the hand: they wait. */
 	pickFirst(): void {
-		const { shapes, pairs, bends, hidden, layouts } = this;
-		const lists = { shapes, pairs, bends, hidden } as const;
+		const { shapes, grips, pairs, bends, hidden, layouts } = this;
+		const lists = { shapes, grips, pairs, bends, hidden } as const;
 		if (this.panel === 'layouts') {
 			const here = layouts.find((entry) => entry.position === this.open.position);
 			if (!this.choice && here) this.picked.layouts = here.id;

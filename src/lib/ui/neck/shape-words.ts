@@ -5,7 +5,8 @@ import type { Comfort, Shape } from '$core/neck';
 import { capital, inWords, plural } from '../words';
 
 const KINDS = { full: 'full', octave: 'root to root', fragment: 'fragment' } as const;
-const COMFORT: Record<Comfort, string> = {
+/** How a stretch sits in the player's hand. */
+export const COMFORT: Record<Comfort, string> = {
 	easy: 'easy for your hand',
 	stretch: 'a stretch for your hand: get there in small steps, stop if it hurts',
 	far: 'too far for your hand: slide, or take a note on another string'

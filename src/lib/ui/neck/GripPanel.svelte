@@ -1,0 +1,45 @@
+<script lang="ts">
+	import { signs } from '$core/chord';
+	import CardStrip from './CardStrip.svelte';
+	import type { NeckView } from './neck-view.svelte';
+	import { gripCaption, gripDetails, gripHead, gripSpoken } from './grip-words';
+
+	/** Cards of the grips of both chords in this place, and of the cells hidden over the first; left and right step through them. */
+	let { view, leftHanded }: { view: NeckView; leftHanded: boolean } = $props();
+	const cards = $derived(
+		view.grips.map(({ key, tense, chord, item }) => ({
+			...{ key, tense, chord, title: item.cell ? signs(item.cell) : undefined },
+			...{ head: gripHead(item), caption: gripCaption(item) },
+			spoken: gripSpoken(item.grip, item.cell ?? chord.symbol),
+			drawing: { notes: item.grip.notes, rolls: [], joined: false, muted: item.grip.muted }
+		}))
+	);
+	const chosen = $derived(view.grips.find((entry) => entry.key === view.choice)?.item.grip);
+</script>
+
+<CardStrip
+	{cards}
+	name="Grips"
+	value={view.choice}
+	empty="No hand holds these chords in this place."
+	{leftHanded}
+	onpick={(key) => view.pick(key)}
+/>
+<p class="detail">
+	{#if chosen}
+		{gripDetails(chosen).join(' · ')}.
+		{#if chosen.comfort !== 'easy'}<b>Warm up first; let go when it pulls.</b>{/if}
+	{:else}
+		Numbers are fingers, × is a string that stays silent. The chosen grip stands out on the neck.
+	{/if}
+</p>
+
+<style>
+	.detail {
+		font-size: 13px;
+		line-height: 1.3;
+		color: var(--second);
+		padding-top: 2px;
+		min-height: 2.6em;
+	}
+</style>
