@@ -21,10 +21,18 @@ test('positions lay a scale out in any tuning', async ({ request }) => {
 	}
 });
 
-test('shapes give fingers, forms, double stops and bends', async ({ request }) => {
+test('shapes give fingers, forms, joins, grips, double stops and bends', async ({ request }) => {
 	const response = await request.post('/api/v1/shapes', { data: { chord: 'Eb7', position: 6 } });
 	expect(response.status()).toBe(200);
-	const { shapes, doubleStops, bends } = await response.json();
+	const { shapes, grips, doubleStops, bends } = await response.json();
+	const joined = shapes.find((shape: { kind: string }) => shape.kind === 'joined');
+	expect(joined.shift).toMatchObject({ afterNote: expect.any(Number), frets: expect.any(Number) });
+	expect(joined.notes[joined.shift.afterNote + 1]).toMatchObject({
+		...{ string: joined.shift.string, finger: joined.shift.finger }
+	});
+	expect(shapes[0].shift).toBeNull();
+	expect(grips[0]).toMatchObject({ form: expect.any(String), muted: expect.any(Array) });
+	expect(grips[0].notes[0]).toMatchObject({ name: 'Eb', role: 'R', finger: expect.any(Number) });
 	expect(shapes[0]).toMatchObject({ kind: 'full', form: expect.any(String) });
 	expect(shapes.some((shape: { kind: string }) => shape.kind === 'octave')).toBe(true);
 	expect(doubleStops[0]).toHaveProperty('verdict');

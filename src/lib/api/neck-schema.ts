@@ -49,10 +49,17 @@ export type ShapesInput = z.infer<typeof shapesInput>;
 
 const verdict = z.enum(['home', 'colour', 'passing', 'clash']);
 
+const shift = z.object({
+	afterNote: z.int().describe('Index of the last note before the hand moves'),
+	frets: z.int().describe('How far it moves; positive toward the body'),
+	string: z.int().describe('String of the note after it'),
+	finger: z.int().min(1).max(4)
+});
+
 export const shapesAnswer = z.object({
 	shapes: z.array(
 		z.object({
-			kind: z.enum(['full', 'octave', 'path', 'fragment']),
+			kind: z.enum(['full', 'octave', 'path', 'fragment', 'joined']),
 			form: z.enum(['E', 'D', 'C', 'A', 'G']).nullable(),
 			rootString: z.int().nullable(),
 			fingerBase: z.int(),
@@ -69,6 +76,8 @@ export const shapesAnswer = z.object({
 			rolls: z
 				.array(z.array(z.int()))
 				.describe('Pairs of note indices played by one rolled finger'),
+			shift: shift.nullable().describe('Of a joined shape: the first move of the hand'),
+			shifts: z.array(shift).describe('Every move of the hand'),
 			stretchMm: z.number(),
 			comfort: z.enum(['easy', 'stretch', 'far'])
 		})

@@ -73,6 +73,8 @@ export function runShapes(input: ShapesInput): Outcome<ShapesAnswer> {
 		value: {
 			shapes: arpeggioShapes(neck, chord, position).map((shape) => ({
 				...shape,
+				shift: shape.shifts[0] ?? null,
+				shifts: [...shape.shifts],
 				notes: [...shape.notes],
 				rolls: shape.rolls.map((pair) => [...pair])
 			})),

@@ -168,6 +168,7 @@ export function toShape(frame: Frame, kind: Shape['kind'], { notes, base }: Fing
 		rolls: shapeNotes.flatMap((note, i) =>
 			i > 0 && rolls(shapeNotes[i - 1], note) ? [[i - 1, i] as const] : []
 		),
+		shifts: [],
 		stretchMm: Math.round(mm * 10) / 10,
 		comfort: comfortOf(mm, hand)
 	};

@@ -145,7 +145,7 @@ describe('arpeggio shapes', () => {
 				if (position < 1) return;
 				const shapes = arpeggioShapes(neck, given, position);
 				for (const shape of shapes) {
-					expectPlayable(neck, shape, position);
+					if (shape.kind !== 'joined') expectPlayable(neck, shape, position);
 					for (const note of shape.notes) {
 						expect(toneAt(given, note.midi)).toMatchObject({ role: note.role, name: note.name });
 					}
@@ -323,11 +323,16 @@ describe('arpeggio shapes', () => {
 
 	it('do not change but for their frets when everything moves by n semitones', () => {
 		const seen = (symbol: string, position: number) =>
-			arpeggioShapes(guitar, chord(symbol), position, { comfortableMm: 1000 }).map(
-				(shape) =>
-					`${shape.kind} ${shape.form} ` +
-					shape.notes.map((n) => `${n.string}/${n.fret - position}:${n.role}:${n.finger}`).join(' ')
-			);
+			arpeggioShapes(guitar, chord(symbol), position, { comfortableMm: 1000 })
+				// What goes on up the neck ends where the neck does.
+				.filter(({ kind }) => kind !== 'joined')
+				.map(
+					(shape) =>
+						`${shape.kind} ${shape.form} ` +
+						shape.notes
+							.map((n) => `${n.string}/${n.fret - position}:${n.role}:${n.finger}`)
+							.join(' ')
+				);
 		const c = parseNote('C');
 		for (const name of ['D', 'Eb', 'F#', 'A']) {
 			const to = parseNote(name);

@@ -16,13 +16,24 @@ export type ShapeNote = Place & {
 	readonly reach: boolean;
 };
 
+/** A move of the hand inside a shape. */
+export type Shift = {
+	/** Index of the last note before it. */
+	readonly afterNote: number;
+	/** How far the hand moves; positive toward the body. */
+	readonly frets: number;
+	/** String and finger of the note after it: the finger slides there, or is set down. */
+	readonly string: number;
+	readonly finger: number;
+};
+
 /**
  * One arpeggio shape: notes strictly ascend, no finger jumps. `full`: all that the place holds; `octave`: root
  * to root, the easiest way; `path`: every other way from root to root or to the seventh; `fragment`: a piece
- * on two or three strings.
+ * on two or three strings; `joined`: over two places or more, a shift of the hand between them.
  */
 export type Shape = {
-	readonly kind: 'full' | 'octave' | 'path' | 'fragment';
+	readonly kind: 'full' | 'octave' | 'path' | 'fragment' | 'joined';
 	readonly form: Form | null;
 	/** String of the lowest root, null when the shape holds none. */
 	readonly rootString: number | null;
@@ -33,6 +44,9 @@ export type Shape = {
 	readonly sweepable: boolean;
 	/** Pairs of note indices where one finger rolls over two strings. */
 	readonly rolls: readonly (readonly [number, number])[];
+	/** Where the hand moves; only in a `joined` shape. */
+	readonly shifts: readonly Shift[];
+	/** The widest that one place of the hand asks for. */
 	readonly stretchMm: number;
 	readonly comfort: Comfort;
 };

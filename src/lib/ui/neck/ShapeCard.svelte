@@ -30,7 +30,12 @@
 	const HEIGHT = 96;
 	const [LEFT, TOP] = [4, 10];
 	const strings = $derived(instrument.open.length);
-	const span = $derived(windowFrets(instrument, position));
+	/** The place, and beyond it as far as the notes go. */
+	const span = $derived.by(() => {
+		const { low, high } = windowFrets(instrument, position);
+		const frets = drawing.notes.map((note) => note.fret);
+		return { low: Math.min(low, ...frets), high: Math.max(high, ...frets) };
+	});
 	const low = $derived(Math.max(1, span.low));
 	const frets = $derived(span.high - low + 1);
 	/** Room for open strings before the nut. */
@@ -45,7 +50,7 @@
 	const y = (string: number) =>
 		TOP + (prefs.current.thinStringOnTop ? string - 1 : strings - string) * gap;
 	const path = $derived(drawing.notes.map((note) => `${x(note.fret)},${y(note.string)}`).join('L'));
-	const radius = $derived(Math.min(9, gap * 0.52));
+	const radius = $derived(Math.min(9, gap * 0.52, step * 0.75));
 	const lit = $derived(
 		[wire(position - 1), wire(Math.min(span.high, position + 3))].sort((a, b) => a - b)
 	);
@@ -88,7 +93,7 @@
 			x={x(note.fret)}
 			y={y(note.string) + labelShift(kind) * radius}
 			dy="0.35em"
-			font-size="11.5"
+			font-size={radius < 7 ? 9 : 11.5}
 			class:onFill={kind === 'root'}>{note.finger ?? 0}</text
 		>
 	{/each}

@@ -13,7 +13,7 @@
 		}))
 	);
 	const chosen = $derived(view.shapes.find((entry) => entry.key === view.choice));
-	const join = $derived(chosen ? view.joinOf(chosen) : null);
+	const join = $derived(chosen && chosen.item.kind !== 'joined' ? view.joinOf(chosen) : null);
 	const details = $derived.by(() => {
 		if (!chosen) return '';
 		const on = join ? [`goes on to position ${join.position}: ${join.words}`] : [];

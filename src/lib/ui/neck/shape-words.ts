@@ -12,11 +12,27 @@ export const COMFORT: Record<Comfort, string> = {
 	far: 'too far for your hand: slide, or take a note on another string'
 };
 
+/** Two notes on every string, up the neck. */
+const isClimb = ({ notes }: Shape): boolean =>
+	notes.every((note, i) => note.string === notes[i - (i % 2)].string) &&
+	new Set(notes.map((note) => note.string)).size * 2 === notes.length;
+
+/** A move of the hand: `finger 3 slides 3 frets on, string 3`. */
+function shiftWords({ notes, shifts }: Shape): string[] {
+	return shifts.map(({ afterNote, frets, string, finger }) => {
+		const before = notes[afterNote];
+		const how = before.string === string && before.finger === finger ? 'slides' : 'moves';
+		const way = frets > 0 ? 'on' : 'back';
+		return `finger ${finger} ${how} ${plural(Math.abs(frets), 'fret')} ${way}, string ${string}`;
+	});
+}
+
 /** What kind of shape it is, for the head of its card; a fragment says its strings. */
 export function kindWords(shape: Shape): string {
 	if (shape.kind === 'path') {
 		return shape.notes[shape.notes.length - 1].role === 'R' ? 'root to root' : 'root to seventh';
 	}
+	if (shape.kind === 'joined') return isClimb(shape) ? 'two a string' : 'two places';
 	if (shape.kind !== 'fragment') return KINDS[shape.kind];
 	const strings = [...new Set(shape.notes.map((note) => note.string))].sort((a, b) => b - a);
 	return `strings ${strings[0]}–${strings[strings.length - 1]}`;
@@ -33,6 +49,10 @@ export function captionWords(shape: Shape): string {
 		const by = first.finger === null ? 'open' : `finger ${first.finger} first`;
 		return `${shape.form ? `${shape.form} form` : `String ${first.string}`}, ${by}`;
 	}
+	if (shape.kind === 'joined') {
+		const [{ string, finger }] = shape.shifts;
+		return `Shift: string ${string}, finger ${finger}`;
+	}
 	const count = shape.notes.length;
 	const notes = `${capital(inWords(count))} ${count === 1 ? 'note' : 'notes'}`;
 	if (reaches === 0) return `${notes}, no reach`;
@@ -41,7 +61,7 @@ export function captionWords(shape: Shape): string {
 
 /** Everything about a shape in short pieces, for the line under the cards. */
 export function detailWords(shape: Shape): string[] {
-	const { form, rootString, notes, rolls, sweepable, stretchMm, comfort } = shape;
+	const { form, rootString, notes, rolls, sweepable, stretchMm, comfort, kind } = shape;
 	const reaches = notes.filter((note) => note.reach).length;
 	const rolled = rolls.map(([a, b]) => {
 		const finger = notes[a].finger;
@@ -51,11 +71,12 @@ export function detailWords(shape: Shape): string[] {
 		form ? `${form} form` : null,
 		rootString ? `lowest root on string ${rootString}` : 'no root',
 		plural(notes.length, 'note'),
-		reaches > 0 ? plural(reaches, 'reach', 'reaches') : 'no reach',
+		kind === 'joined' ? null : reaches > 0 ? plural(reaches, 'reach', 'reaches') : 'no reach',
 		sweepable ? 'sweeps string by string' : null,
 		...rolled,
+		...shiftWords(shape),
 		stretchMm > 0
-			? `${Math.round(stretchMm)} mm between the outer frets, ${COMFORT[comfort]}`
+			? `${Math.round(stretchMm)} mm ${kind === 'joined' ? 'at most in one place' : 'between the outer frets'}, ${COMFORT[comfort]}`
 			: null
 	].filter((text) => text !== null);
 }
