@@ -28,6 +28,7 @@ export { comfortOf, HANDS, MEDIUM_HAND, stretchMm, type Comfort, type Hand } fro
 export {
 	boxAt,
 	FAMILIES,
+	pocketScale,
 	positionsOf,
 	reachesAt,
 	usualPerString,

@@ -11,5 +11,12 @@ export {
 	type PitchClass
 } from './note';
 export { notation, type Notation } from './notation';
-export { above, degreeInterval, intervalBetween, shortestMove, type Interval } from './interval';
+export {
+	above,
+	degreeInterval,
+	degreeOver,
+	intervalBetween,
+	shortestMove,
+	type Interval
+} from './interval';
 export { parsePitch, pitchName, spelledPitch, type Midi } from './midi';

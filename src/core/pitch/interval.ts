@@ -1,3 +1,4 @@
+import { notation, type Notation } from './notation';
 import { mod, pitchClass, type Note } from './note';
 
 /** A spelled interval: letter steps upward (0 = unison) and its size in semitones. */
@@ -38,6 +39,16 @@ export function intervalBetween(from: Note, to: Note): Interval {
 	const natural = MAJOR[steps];
 	const sounding = mod(pitchClass(to) - pitchClass(from), 12);
 	return { steps, semitones: natural + mod(sounding - natural + 6, 12) - 6 };
+}
+
+/**
+ * The degree that a note is over a tonic, counted as in a major scale.
+ * @example degreeOver(parseNote('A'), parseNote('C')) // 'b3'
+ */
+export function degreeOver(tonic: Note, note: Note): Notation {
+	const { steps, semitones } = intervalBetween(tonic, note);
+	const alter = semitones - MAJOR[steps];
+	return notation((alter < 0 ? 'b' : '#').repeat(Math.abs(alter)) + String(steps + 1));
 }
 
 /** Semitones from one pitch class to another by the shorter way, −5 … 6. */

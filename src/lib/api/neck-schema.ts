@@ -14,7 +14,11 @@ export const positionsInput = z.strictObject({
 		.min(1)
 		.max(4)
 		.optional()
-		.describe('For n-per-string 2 to 4; for single-fret 1 or 2 frets')
+		.describe('For n-per-string 2 to 4; for single-fret 1 or 2 frets'),
+	passing: z
+		.boolean()
+		.optional()
+		.describe('With n-per-string 3 of a five-note scale: its boxes filled with passing notes too')
 });
 export type PositionsInput = z.infer<typeof positionsInput>;
 
@@ -32,9 +36,11 @@ export const positionsAnswer = z.object({
 					name: z.string(),
 					degree: z.string(),
 					finger,
-					reach: z.boolean()
+					reach: z.boolean(),
+					passing: z.boolean().optional().describe('Between two notes of the scale, not of it')
 				})
-			)
+			),
+			shifts: z.array(z.int()).describe('Indices of the notes before which the hand moves')
 		})
 	)
 });

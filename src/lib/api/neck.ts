@@ -35,19 +35,18 @@ export function runPositions(input: PositionsInput): Outcome<PositionsAnswer> {
 	const tonic = parseNote(input.scale.tonic);
 	const scale = tonic && buildScale(tonic, input.scale.name);
 	if (!scale) return unknownScale(input.scale.name);
-	const { family, notesPerString } = input;
+	const { family, notesPerString, passing } = input;
 	if (family === 'n-per-string' && notesPerString === 1) {
 		const message = 'One note a string is no pattern: ask for 2 to 4.';
 		return { issues: [{ path: 'notesPerString', message }] };
 	}
-	const positions = positionsOf(instrument.value, scale, family, { notesPerString });
+	const positions = positionsOf(instrument.value, scale, family, { notesPerString, passing });
 	return {
 		value: {
-			positions: positions.map(({ notes, ...position }) => ({
+			positions: positions.map(({ notes, shifts, ...position }) => ({
 				...position,
-				notes: notes.map(({ string, fret, midi, name, degree, finger, reach }) => ({
-					...{ string, fret, midi, name, degree, finger, reach }
-				}))
+				notes: notes.map((note) => ({ ...note })),
+				shifts: [...shifts]
 			}))
 		}
 	};

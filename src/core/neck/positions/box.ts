@@ -1,4 +1,5 @@
 import type { Scale } from '../../harmony';
+import { mod } from '../../pitch';
 import { lastPosition, windowPlaces, type WindowPlace } from '../window';
 import type { Instrument } from '../instrument';
 import { scaleNoteAt, toPosition, type Position } from './types';
@@ -78,26 +79,67 @@ export function boxAt(instrument: Instrument, scale: Scale, position: number): P
 	return toPosition('box', String(position), position, notes);
 }
 
-/** Indices where a row of numbers is a local minimum; a plateau gives its first. */
-function localMinima(values: readonly number[]): number[] {
+/**
+ * Reaches in every place of one octave of a neck without an end, by position modulo 12. On a real neck open
+ * strings and the last frets count otherwise; a layout is the same in every octave all the same.
+ */
+function octaveReaches(instrument: Instrument, scale: Scale): readonly number[] {
+	let endless = endlessNecks.get(instrument);
+	if (!endless) {
+		endless = { ...instrument, frets: instrument.capo + 2 * OCTAVE + HAND };
+		endlessNecks.set(instrument, endless);
+	}
+	const neck = endless;
+	return Array.from({ length: OCTAVE }, (_, i) => reachesAt(neck, scale, OCTAVE + i));
+}
+
+const [OCTAVE, HAND] = [12, 5];
+const endlessNecks = new WeakMap<Instrument, Instrument>();
+
+/** Indices where a ring of numbers is a local minimum; a plateau gives `prefer` where it holds it, else its first. */
+function ringMinima(values: readonly number[], prefer: readonly number[]): number[] {
+	const at = (i: number) => values[mod(i, values.length)];
 	const found: number[] = [];
-	for (let start = 0; start < values.length;) {
+	for (let start = 0; start < values.length; start++) {
+		if (at(start - 1) === at(start)) continue;
 		let end = start;
-		while (end + 1 < values.length && values[end + 1] === values[start]) end++;
-		const left = start === 0 || values[start - 1] > values[start];
-		const right = end === values.length - 1 || values[end + 1] > values[start];
-		if (left && right) found.push(start);
-		start = end + 1;
+		while (at(end + 1) === at(start)) end++;
+		if (at(start - 1) < at(start) || at(end + 1) < at(start)) continue;
+		const plateau = Array.from({ length: end - start + 1 }, (_, i) =>
+			mod(start + i, values.length)
+		);
+		found.push(plateau.find((i) => prefer.includes(i)) ?? plateau[0]);
 	}
 	return found;
 }
 
 /**
- * The boxes of a scale: the positions with the locally fewest reaches, counted over the whole window.
- * For minor pentatonic in standard tuning these are the five familiar ones in every octave.
+ * Positions modulo 12 of the boxes: where the reaches are locally fewest; and, where none of them has it so,
+ * the one that has the tonic on the thickest string under the first finger or the second, whichever asks for
+ * fewer reaches.
+ */
+function boxRing(instrument: Instrument, scale: Scale): ReadonlySet<number> {
+	const reaches = octaveReaches(instrument, scale);
+	const thickest = instrument.open[instrument.open.length - 1] + instrument.capo;
+	const first = mod(scale.notes[0].pc - thickest, OCTAVE);
+	const second = mod(first - 1, OCTAVE);
+	const home = reaches[first] <= reaches[second] ? first : second;
+	const ring = new Set(ringMinima(reaches, [home]));
+	if (!ring.has(first) && !ring.has(second)) ring.add(home);
+	return ring;
+}
+
+/**
+ * The boxes of a scale: the positions with the locally fewest reaches, counted over the whole window, and
+ * the one on the tonic; each in every octave that the neck holds, and the open place where its strings spare
+ * reaches. For minor pentatonic in standard tuning these are the five familiar ones in every octave.
  */
 export function boxes(instrument: Instrument, scale: Scale): Position[] {
-	const positions = Array.from({ length: lastPosition(instrument) }, (_, i) => i + 1);
-	const reaches = positions.map((position) => reachesAt(instrument, scale, position));
-	return localMinima(reaches).flatMap((i) => boxAt(instrument, scale, positions[i]) ?? []);
+	const ring = boxRing(instrument, scale);
+	const last = lastPosition(instrument);
+	const isOpen = last > 1 && reachesAt(instrument, scale, 1) < reachesAt(instrument, scale, 2);
+	const positions = Array.from({ length: last }, (_, i) => i + 1).filter(
+		(position) => ring.has(position % OCTAVE) || (position === 1 && isOpen)
+	);
+	return positions.flatMap((position) => boxAt(instrument, scale, position) ?? []);
 }

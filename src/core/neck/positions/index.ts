@@ -2,12 +2,13 @@ import type { Scale } from '../../harmony';
 import type { Hand } from '../hand';
 import type { Instrument } from '../instrument';
 import { boxes } from './box';
-import { diagonals, perString } from './per-string';
+import { diagonals, filledBoxes, perString } from './per-string';
 import { pockets } from './pocket';
 import { singleFrets } from './single-fret';
 import type { Family, Position } from './types';
 
 export { boxAt, reachesAt } from './box';
+export { pocketScale } from './pocket';
 export { usualPerString } from './per-string';
 export { FAMILIES, type Family, type Position } from './types';
 
@@ -15,6 +16,8 @@ type Options = {
 	/** For `n-per-string` 2 … 4 notes a string; for `single-fret` 1 or 2 frets. */
 	readonly notesPerString?: number;
 	readonly hand?: Hand;
+	/** For `n-per-string` 3 of a five-note scale: its boxes filled with passing notes too. */
+	readonly passing?: boolean;
 };
 
 /**
@@ -25,13 +28,16 @@ export function positionsOf(
 	instrument: Instrument,
 	scale: Scale,
 	family: Family,
-	{ notesPerString, hand }: Options = {}
+	{ notesPerString, hand, passing }: Options = {}
 ): Position[] {
 	switch (family) {
 		case 'box':
 			return boxes(instrument, scale);
 		case 'n-per-string':
-			return perString(instrument, scale, notesPerString, hand);
+			return [
+				...perString(instrument, scale, notesPerString, hand),
+				...(passing && notesPerString === 3 ? filledBoxes(instrument, scale, hand) : [])
+			];
 		case 'diagonal':
 			return diagonals(instrument, scale, hand);
 		case 'pocket':

@@ -1,8 +1,10 @@
-import type { Scale } from '../../harmony';
-import { fingersHold } from '../fingers';
+import { nameOver, type Scale } from '../../harmony';
+import { degreeOver, parseNote } from '../../pitch';
 import { comfortOf, MEDIUM_HAND, widestMm, type Hand } from '../hand';
 import { highestFret, pitchAt, type Instrument } from '../instrument';
 import { lastPosition } from '../window';
+import { boxes } from './box';
+import { fingerRows } from './hands';
 import { scaleNoteAt, toPosition, type Family, type Position, type PositionNote } from './types';
 
 /** The next scale pitch above a pitch. */
@@ -10,24 +12,6 @@ function nextPitch(scale: Scale, midi: number): number {
 	let pitch = midi + 1;
 	while (!scaleNoteAt(scale, pitch)) pitch++;
 	return pitch;
-}
-
-/**
- * Fingers for two to four notes on one string: index on the lowest, little finger on the highest
- * when it is three frets away or more, the middle by distance.
- */
-function fingersOnString(frets: readonly number[]): (number | null)[] {
-	// With an open string the hand stays in the first position.
-	const low = frets[0] === 0 ? 1 : frets[0];
-	const span = Math.max(low, frets[frets.length - 1]) - low;
-	return frets.map((fret) => {
-		if (fret === 0) return null;
-		const offset = fret - low;
-		if (span <= 3) return offset + 1;
-		if (offset === 0) return 1;
-		if (offset === span) return 4;
-		return offset >= 3 ? 3 : 2;
-	});
 }
 
 type Climb = {
@@ -40,46 +24,99 @@ type Climb = {
 	readonly start: { readonly string: number; readonly fret: number };
 };
 
+/** A note of a layout before it is fingered. */
+type Laid = { readonly fret: number; readonly midi: number } & Pick<
+	PositionNote,
+	'name' | 'degree' | 'passing'
+>;
+
+/**
+ * Fingers rows of notes as one layout; null where the hand or a finger does not get there.
+ * @param rows notes of each string, the thickest first
+ */
+function layout(
+	{ instrument, family, hand }: Pick<Climb, 'instrument' | 'family' | 'hand'>,
+	id: string,
+	rows: readonly { readonly string: number; readonly notes: readonly Laid[] }[]
+): Position | null {
+	if (rows.some(({ notes }) => comfortOf(widestMm(instrument, notes), hand) === 'far')) return null;
+	const frets = rows.map(({ string, notes }) => ({ string, frets: notes.map(({ fret }) => fret) }));
+	const held = fingerRows(frets);
+	if (!held) return null;
+	const last = highestFret(instrument);
+	if (frets.some((row) => row.frets[0] < 0 || row.frets[row.frets.length - 1] > last)) return null;
+	const notes = rows.flatMap(({ string, notes: own }, r) =>
+		own.map(({ fret, ...note }, n): PositionNote => {
+			const reach = fret - own[0].fret > 3 && n === own.length - 1;
+			return { string, fret, ...note, finger: held.fingers[r][n], reach };
+		})
+	);
+	const shifts = held.moves.map((row) =>
+		notes.findIndex(({ string }) => string === rows[row].string)
+	);
+	const position = Math.min(lastPosition(instrument), held.position);
+	return { ...toPosition(family, id, position, notes), shifts };
+}
+
 /** Lays consecutive scale notes out string by string; null where the neck or the hand ends. */
-function climb({ instrument, scale, family, hand, counts, start }: Climb): Position | null {
-	const notes: PositionNote[] = [];
+function climb(frame: Climb): Position | null {
+	const { instrument, scale, counts, start } = frame;
+	const rows: { string: number; notes: Laid[] }[] = [];
 	let pitch = pitchAt(instrument, start);
 	for (let string = start.string, i = 0; string >= 1; string--, i++) {
 		const open = pitchAt(instrument, { string, fret: 0 });
-		const frets: number[] = [];
-		const pitches: number[] = [];
+		const notes: Laid[] = [];
 		for (let n = 0; n < counts[i]; n++) {
-			frets.push(pitch - open);
-			pitches.push(pitch);
+			const note = scaleNoteAt(scale, pitch);
+			if (!note) return null;
+			notes.push({ fret: pitch - open, midi: pitch, name: note.name, degree: note.degree });
 			pitch = nextPitch(scale, pitch);
 		}
-		if (frets[0] < 0 || frets[frets.length - 1] > highestFret(instrument)) return null;
-		if (
-			comfortOf(
-				widestMm(
-					instrument,
-					frets.map((fret) => ({ fret }))
-				),
-				hand
-			) === 'far'
-		)
-			return null;
-		const fingers = fingersOnString(frets);
-		// Fingers are distinct and in order as long as the frets lie within the hand.
-		if (fingers.some((finger) => finger !== null && finger > 4)) return null;
-		frets.forEach((fret, n) => {
-			const note = scaleNoteAt(scale, pitches[n]);
-			if (!note) return;
-			const reach = frets[frets.length - 1] - frets[0] > 3 && n === frets.length - 1 && fret > 0;
-			const { name, degree } = note;
-			notes.push({ string, fret, midi: pitches[n], name, degree, finger: fingers[n], reach });
-		});
+		if (notes[0].fret < 0 || notes[notes.length - 1].fret > highestFret(instrument)) return null;
+		rows.push({ string, notes });
 	}
-	// In some tunings one finger would have to jump from a string to the next: no hand plays that.
-	if (!fingersHold(notes)) return null;
-	const first = notes[0].fret;
-	const position = Math.min(lastPosition(instrument), Math.max(1, first));
-	return toPosition(family, `${start.string}-${start.fret}`, position, notes);
+	return layout(frame, `${start.string}-${start.fret}`, rows);
+}
+
+/** The passing note between two box notes of one string, from the lower, by how far they are apart. */
+const BETWEEN: Record<number, number> = { 2: 1, 3: 2, 4: 2 };
+
+/**
+ * Boxes of a five-note scale filled to three notes a string: between two notes of a string a passing note is
+ * played, the semitone between a whole tone (fingers 1 2 3), the one under the upper of a minor third (1 3
+ * 4). Strings where two notes lie a semitone apart keep their two.
+ */
+export function filledBoxes(
+	instrument: Instrument,
+	scale: Scale,
+	hand: Hand = MEDIUM_HAND
+): Position[] {
+	if (scale.notes.length !== 5) return [];
+	const frame = { instrument, hand, family: 'n-per-string' as const };
+	return boxes(instrument, scale).flatMap((box) => {
+		const strings = [...new Set(box.notes.map(({ string }) => string))];
+		const rows = strings.map((string) => {
+			const own = box.notes.filter((note) => note.string === string);
+			const step = own.length === 2 ? BETWEEN[own[1].fret - own[0].fret] : undefined;
+			const passing = step ? [passingNote(scale, own[0], step)] : [];
+			return { string, notes: [own[0], ...passing, ...own.slice(1)].map(bare) };
+		});
+		return layout(frame, `filled-${box.position}`, rows) ?? [];
+	});
+}
+
+const bare = ({ fret, midi, name, degree, passing }: Laid): Laid => ({
+	...{ fret, midi, name, degree },
+	...(passing ? { passing } : {})
+});
+
+/** The note some semitones over a box note; it rises into the next. */
+function passingNote(scale: Scale, { midi, fret }: PositionNote, step: number): Laid {
+	const pitch = midi + step;
+	const name = nameOver(pitch, { chord: null, scale, key: null }, pitch + 1);
+	const note = parseNote(name);
+	const degree = note ? degreeOver(scale.tonic, note) : name;
+	return { fret: fret + step, midi: pitch, name, degree, passing: true };
 }
 
 /** How many notes a string takes by default: three of a seven-note scale, two of a five-note scale. */

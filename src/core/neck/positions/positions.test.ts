@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { parseChord } from '../../chord';
 import { buildScale, SCALE_NAMES } from '../../harmony';
 import { parseNote } from '../../pitch';
 import {
@@ -10,6 +11,7 @@ import {
 	highestFret,
 	lastPosition,
 	pitchAt,
+	pocketScale,
 	positionsOf,
 	reachesAt,
 	standardGuitar,
@@ -57,7 +59,9 @@ describe('boxes', () => {
 		['Bb', 'minor pentatonic', '1 3 6 8 11 13 15 18'],
 		// By the count of reaches the open place of E is no box of its own: fret 5 lies outside it.
 		['E', 'minor pentatonic', '2 5 7 9 12 14 17 19'],
-		['C', 'major', '1 5 7 10 12 14 17 19']
+		['C', 'major', '1 2 5 7 10 12 14 17 19'],
+		['G', 'mixolydian', '1 2 5 7 10 12 14 17 19'],
+		['A', 'mixolydian pentatonic', '2 5 7 9 12 14 17 19']
 	])('of %s %s start at %s', (tonic, name, positions) => {
 		const found = positionsOf(guitar, scale(tonic, name), 'box');
 		expect(found.map((box) => box.position).join(' ')).toBe(positions);
@@ -119,16 +123,40 @@ describe('boxes', () => {
 		);
 	});
 
-	it('are the positions with locally fewest reaches', () => {
-		const inUse = scale('Eb', 'dorian');
-		const at = (w: number) =>
-			w < 1 || w > lastPosition(guitar) ? Infinity : reachesAt(guitar, inUse, w);
-		const found = positionsOf(guitar, inUse, 'box').map((box) => box.position);
-		for (let w = 1; w <= lastPosition(guitar); w++) {
-			let end = w;
-			while (at(end + 1) === at(w)) end++;
-			const minimum = at(w - 1) > at(w) && at(end + 1) > at(w);
-			expect(found.includes(w), String(w)).toBe(minimum);
+	it('are those with locally fewest reaches, and the one on the tonic, in every octave', () => {
+		for (const id of TUNING_IDS) {
+			for (const [i, tonic] of ROOTS.entries()) {
+				for (const name of ['major', 'dorian', 'minor pentatonic', 'mixolydian pentatonic']) {
+					const inUse = scale(tonic, name);
+					const neck = instrument(id, 22 + (i % 3));
+					// Reaches far from both ends of a long neck.
+					const long = instrument(id, 48);
+					const at = (w: number) => reachesAt(long, inUse, 12 + (((w % 12) + 12) % 12));
+					const found = positionsOf(neck, inUse, 'box').map((box) => box.position);
+					const tonicFret = (inUse.notes[0].pc - neck.open[neck.open.length - 1] + 144) % 12;
+					const where = `${id} ${tonic} ${name}`;
+					for (let w = 2; w <= lastPosition(neck); w++) {
+						if (w + 12 <= lastPosition(neck)) {
+							expect(found.includes(w), `${where} ${w}`).toBe(found.includes(w + 12));
+						}
+						let [low, high] = [w, w];
+						while (at(low - 1) === at(w) && w - low < 12) low--;
+						while (at(high + 1) === at(w) && high - w < 12) high++;
+						const minimum = at(low - 1) > at(w) && at(high + 1) > at(w);
+						const plateau = found.filter((p) => p >= low && p <= high);
+						if (minimum && high <= lastPosition(neck) && low >= 2) {
+							expect(plateau, `${where} ${w}`).toHaveLength(1);
+						}
+						// Any other box has the tonic under the first or the second finger.
+						const onTonic = [0, 11].includes((w - tonicFret + 144) % 12);
+						if (found.includes(w) && !onTonic) expect(minimum, `${where} ${w}`).toBe(true);
+					}
+					for (let f = 3; f <= lastPosition(neck); f++) {
+						if (f % 12 !== tonicFret) continue;
+						expect(found.includes(f) || found.includes(f - 1), `${where} at ${f}`).toBe(true);
+					}
+				}
+			}
 		}
 	});
 
@@ -179,12 +207,11 @@ describe('every family', () => {
 		);
 	});
 
-	it('leaves out a pattern in which one finger would jump between strings of one pitch', () => {
-		const doubled = buildInstrument('E2 A2 A2 D3 G3 B3', 12, 2);
-		if (!doubled) throw new Error('no instrument');
-		const nine = scale('A', '1 2 b3 4 5 b7');
-		const found = positionsOf(doubled, nine, 'n-per-string', { notesPerString: 2 });
-		expect(found.map((entry) => entry.id)).not.toContain('n-per-string-6-1');
+	it('fingers no pattern so that one finger jumps between strings of one pitch', () => {
+		const doubled = instrument('E2 A2 A2 D3 G3 B3', 12, 2);
+		const six = scale('A', '1 2 b3 4 5 b7');
+		const found = positionsOf(doubled, six, 'n-per-string', { notesPerString: 2 });
+		expect(found.length).toBeGreaterThan(0);
 		for (const { id, notes } of found) expect(fingersHold(notes), id).toBe(true);
 	});
 
@@ -234,7 +261,9 @@ describe('patterns', () => {
 
 	it('grow pockets round the root, note by note', () => {
 		const pockets = positionsOf(guitar, scale('A', 'mixolydian'), 'pocket');
-		const at = (size: number) => pockets.find((entry) => entry.id === `pocket-2-10-${size}`)?.notes;
+		const at = (size: number) =>
+			pockets.find((entry) => entry.id === `pocket-2-10-${size}${size > 3 ? `-${size - 3}` : ''}`)
+				?.notes;
 		const degrees = (size: number) =>
 			at(size)
 				?.map((note) => note.degree)
@@ -243,6 +272,125 @@ describe('patterns', () => {
 		for (const { notes } of pockets) {
 			expect(notes.every((note) => note.string <= 3)).toBe(true);
 			expect(notes.some((note) => note.degree === '1')).toBe(true);
+		}
+	});
+
+	it('lie under one hand, one finger a fret, with the fewest moves', () => {
+		const told = (tonic: string, name: string, id: string) =>
+			positionsOf(guitar, scale(tonic, name), 'n-per-string').find((entry) => entry.id === id);
+		for (const [n, tonic] of ROOTS.entries()) {
+			// A dominant pentatonic from A: 5-7 4-7 5-7 4-6 5-8 5-7, and the same in every other key.
+			const from = 5 + ((n + 3) % 12);
+			if (from + 3 > 22) continue;
+			const layout = told(tonic, 'dominant pentatonic', `n-per-string-6-${from}`);
+			const frets = layout?.notes.map((note) => note.fret - from).join(' ');
+			expect(frets, tonic).toBe('0 2 -1 2 0 2 -1 1 0 3 0 2');
+			expect(layout?.position).toBe(from - 1);
+			expect(layout?.notes.map((note) => note.finger).join('')).toBe('241424131413');
+			expect(layout?.shifts).toEqual([8]);
+		}
+		// Every choice of a base for each string, counted: none moves less often.
+		for (const name of ['dominant pentatonic', 'minor pentatonic', 'major', 'dorian']) {
+			for (const tonic of ROOTS) {
+				for (const { id, notes, shifts } of positionsOf(
+					guitar,
+					scale(tonic, name),
+					'n-per-string'
+				)) {
+					const rows = [6, 5, 4, 3, 2, 1].map((string) =>
+						notes.filter((note) => note.string === string).map((note) => note.fret)
+					);
+					let least = new Map<number, number>();
+					rows.forEach((frets, r) => {
+						const [low, high] = [Math.max(1, frets[0]), Math.max(1, frets[frets.length - 1])];
+						const bases = high - low > 3 ? [low] : [0, 1, 2, 3].map((k) => low - k);
+						const fits = bases.filter((b) => b >= 1 && (high - low > 3 || b + 3 >= high));
+						const next = fits.map((b): [number, number] => [
+							b,
+							r === 0 ? 0 : Math.min(...[...least].map(([a, cost]) => cost + (a === b ? 0 : 1)))
+						]);
+						least = new Map(next);
+					});
+					expect(shifts.length, `${tonic} ${name} ${id}`).toBe(Math.min(...least.values()));
+				}
+			}
+		}
+	});
+
+	it('fill a five-note box to three a string with passing notes', () => {
+		const filled = (tonic: string) =>
+			positionsOf(guitar, scale(tonic, 'minor pentatonic'), 'n-per-string', {
+				...{ notesPerString: 3, passing: true }
+			}).filter((entry) => entry.id.startsWith('n-per-string-filled'));
+		const box = filled('A').find((entry) => entry.position === 5);
+		expect(box?.notes.map((note) => `${note.string}/${note.fret}:${note.finger}`).join(' ')).toBe(
+			'6/5:1 6/7:3 6/8:4 5/5:1 5/6:2 5/7:3 4/5:1 4/6:2 4/7:3 3/5:1 3/6:2 3/7:3 2/5:1 2/7:3 2/8:4 1/5:1 1/7:3 1/8:4'
+		);
+		const passing = box?.notes.filter((note) => note.passing) ?? [];
+		expect(passing.map((note) => `${note.name} ${note.degree}`)).toEqual([
+			...['B 2', 'D# #4', 'G# 7', 'C# 3', 'F# 6', 'B 2']
+		]);
+		for (const tonic of ROOTS) {
+			for (const { notes, position } of filled(tonic)) {
+				// At the ends of the neck some strings have more notes, or fewer.
+				if (position < 2 || position > 17) continue;
+				for (let string = 1; string <= 6; string++) {
+					const own = notes.filter((note) => note.string === string);
+					expect(own.map((note) => note.passing ?? false)).toEqual([false, true, false]);
+					const fingers = own.map((note) => note.finger ?? 0);
+					expect(fingers[0] < fingers[1] && fingers[1] < fingers[2]).toBe(true);
+				}
+			}
+		}
+		const plain = positionsOf(guitar, scale('A', 'minor pentatonic'), 'n-per-string', {
+			notesPerString: 3
+		});
+		expect(plain.every(({ notes }) => notes.every((note) => !note.passing))).toBe(true);
+	});
+
+	it('put pockets on both sides of the root, the same frets from it in every key', () => {
+		for (const [n, tonic] of ROOTS.entries()) {
+			const root = 5 + ((n + 3) % 12);
+			const found = positionsOf(guitar, scale(tonic, 'major'), 'pocket').map(({ notes }) =>
+				notes.map((note) => `${note.string}/${note.fret - root}`).join(' ')
+			);
+			expect(found, tonic).toContain('3/1 2/0 2/2 1/0 1/2');
+			const minor = positionsOf(guitar, scale(tonic, 'dorian'), 'pocket').map(({ notes }) =>
+				notes.map((note) => `${note.degree}`).join(' ')
+			);
+			expect(minor, tonic).toContain('4 5 b7 1 b3');
+			expect(minor, tonic).toContain('1 2 b3');
+		}
+		for (const name of ['major', 'mixolydian', 'dorian', 'minor pentatonic', 'locrian']) {
+			const pockets = positionsOf(guitar, scale('A', name), 'pocket');
+			const ids = pockets.map(({ id }) => id);
+			expect(new Set(ids).size).toBe(ids.length);
+			for (const { notes } of pockets) {
+				expect(notes.length).toBeGreaterThanOrEqual(3);
+				expect(notes.length).toBeLessThanOrEqual(7);
+			}
+		}
+	});
+
+	it('move pockets with the chord, whatever scale is in use', () => {
+		const inUse = scale('A', 'minor pentatonic');
+		for (const [n, tonic] of ROOTS.entries()) {
+			const chord = parseChord(tonic);
+			if (!chord) throw new Error(tonic);
+			const root = 5 + ((n + 3) % 12);
+			const own = pocketScale(chord, inUse);
+			expect(own.notes[0]).toMatchObject({ name: tonic, degree: '1' });
+			const found = positionsOf(guitar, own, 'pocket').map(({ notes }) =>
+				notes.map((note) => `${note.string}/${note.fret - root}`).join(' ')
+			);
+			expect(found, tonic).toContain('3/1 2/0 2/2 1/0 1/2');
+		}
+		for (const symbol of ['Dm7', 'G7', 'F#m7b5', 'Ebmaj7', 'Bdim7', 'E7alt']) {
+			const chord = parseChord(symbol);
+			if (!chord) throw new Error(symbol);
+			const own = pocketScale(chord, inUse);
+			expect(own.notes[0].pc, symbol).toBe(chord.tones[0].pc);
+			expect(positionsOf(guitar, own, 'pocket').length, symbol).toBeGreaterThan(0);
 		}
 	});
 

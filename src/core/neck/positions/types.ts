@@ -13,6 +13,8 @@ export type PositionNote = Place & {
 	readonly degree: Notation;
 	readonly finger: number | null;
 	readonly reach: boolean;
+	/** A passing note between two of the scale. */
+	readonly passing?: boolean;
 };
 
 /** One position: notes ascend. `position` is the fret of the index finger where it starts. */
@@ -23,6 +25,8 @@ export type Position = {
 	readonly lowFret: number;
 	readonly highFret: number;
 	readonly notes: readonly PositionNote[];
+	/** Notes before which the hand moves; none where it stays. */
+	readonly shifts: readonly number[];
 };
 
 /** The note of a scale that a pitch sounds, if any. */
@@ -43,6 +47,7 @@ export function toPosition(
 		position,
 		lowFret: Math.min(...frets),
 		highFret: Math.max(...frets),
-		notes
+		notes,
+		shifts: []
 	};
 }

@@ -3,7 +3,8 @@
 	import { signs } from '$core/chord';
 	import { noteName } from '$core/pitch';
 	import { RadioGroup } from 'bits-ui';
-	import { plural } from '../words';
+	import { prefs } from '$lib/state/prefs.svelte';
+	import { inWords, plural } from '../words';
 	import type { NeckView } from './neck-view.svelte';
 
 	/** The scale in use laid out over the whole neck by one family; the chosen place stands out. */
@@ -15,15 +16,30 @@
 		diagonal: { name: 'Diagonal', says: 'slides along the string from octave to octave' },
 		pocket: {
 			name: 'Pockets',
-			says: 'three to five notes on the thin strings; they move with the root'
+			says: 'three to seven notes round the root on the thin strings; they move with the chord'
 		},
 		'single-fret': { name: 'One fret', says: 'straight across: for slide playing' }
 	};
+	const timesWords = (n: number) => (n === 1 ? 'once' : n === 2 ? 'twice' : `${inWords(n)} times`);
 	const counts = $derived(
 		view.family === 'n-per-string' ? [2, 3, 4] : view.family === 'single-fret' ? [1, 2] : []
 	);
 	const count = $derived(view.perString || (view.family === 'single-fret' ? 1 : view.usual));
 	const chosen = $derived(view.layouts.find((entry) => entry.id === view.choice));
+	/** The degrees of a pocket, its root in capitals: what tells it from the next one in the same place. */
+	const degrees = ({ notes }: Position) =>
+		notes.map(({ degree }) => (degree === '1' ? 'R' : signs(degree))).join(' ');
+	const rootOf = ({ notes }: Position) => notes.find(({ degree }) => degree === '1');
+	/** What stands on the button of a place beside its number. */
+	const told = (layout: Position) =>
+		layout.family === 'pocket'
+			? `${degrees(layout)}, string ${rootOf(layout)?.string ?? 1}`
+			: layout.notes.some((note) => note.passing)
+				? `${span(layout)} filled`
+				: span(layout);
+	const passing = $derived(
+		chosen?.notes.filter((note) => note.passing).map((note) => prefs.name(note.name)) ?? []
+	);
 	const span = ({ lowFret, highFret }: Position) =>
 		lowFret === highFret ? `fret ${lowFret}` : `frets ${lowFret}–${highFret}`;
 </script>
@@ -74,7 +90,7 @@
 		<RadioGroup.Item
 			value={layout.id}
 			class="layout"
-			aria-label="From position {layout.position}, {span(layout)}, {plural(
+			aria-label="From position {layout.position}, {told(layout)}, {plural(
 				layout.notes.length,
 				'note'
 			)}"
@@ -82,7 +98,7 @@
 				if (view.choice !== layout.id) return;
 				event.preventDefault();
 				view.pick('');
-			}}><b>{layout.position}</b> <small>{span(layout)}</small></RadioGroup.Item
+			}}><b>{layout.position}</b> <small>{told(layout)}</small></RadioGroup.Item
 		>
 	{/each}
 </RadioGroup.Root>
@@ -90,8 +106,10 @@
 	{#if view.layouts.length === 0}
 		This scale has no such layout on this instrument.
 	{:else if chosen}
-		{plural(chosen.notes.length, 'note')} from {span(chosen)}, the hand starts in position {chosen.position}.
-		Small numbers are fingers.
+		{plural(chosen.notes.length, 'note')} from {span(chosen)}, the hand starts in position {chosen.position}{#if chosen.shifts.length > 0}
+			and moves {timesWords(chosen.shifts.length)}{/if}.
+		{#if passing.length > 0}{[...new Set(passing)].join(', ')} pass between the notes of the scale.{:else}Small
+			numbers are fingers.{/if}
 	{:else}
 		{plural(view.layouts.length, 'place')}. Choose one: the hand goes there and it stands out on the
 		neck.

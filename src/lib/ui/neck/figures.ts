@@ -137,14 +137,18 @@ export function layoutFigure(
 	next: Chord | null,
 	scaleName: string
 ): Figure {
-	const notes = layout.notes.map(({ string, fret, midi, name, degree, finger, reach }) => {
+	const notes = layout.notes.map((note) => {
+		const { string, fret, midi, name, degree, finger, reach, passing } = note;
 		const roles = {
 			now: now ? toneAt(now, midi)?.role : undefined,
 			next: next ? toneAt(next, midi)?.role : undefined
 		};
 		const role = roles.next ?? roles.now ?? (degree === '1' ? 'R' : degree);
+		// A passing note is told from the dashes of the scale by its name.
+		const over = passing && now ? readOver(parseNote(name) ?? now.root, now) : '';
+		const ink = passing && !roles.now && !roles.next && isRole(over) ? { ink: over } : {};
 		return {
-			...{ string, fret, finger, reach, ...roles },
+			...{ string, fret, finger, reach, ...roles, ...ink },
 			label: prefs.label({ role, name, pc: midi % 12 })
 		};
 	});

@@ -1,4 +1,4 @@
-import { type Chord } from '$core/chord';
+import { signs, type Chord } from '$core/chord';
 import {
 	chordAfter,
 	hiddenArpeggios,
@@ -17,6 +17,7 @@ import {
 	grips,
 	joinShapes,
 	lastPosition,
+	pocketScale,
 	positionsOf,
 	usualPerString,
 	type Bend,
@@ -25,7 +26,7 @@ import {
 	type Grip,
 	type Shape
 } from '$core/neck';
-import type { Notation } from '$core/pitch';
+import { noteName, type Notation } from '$core/pitch';
 import { distinctChords } from '$core/route';
 import type { OpenTune } from '$lib/state/open-tune.svelte';
 import type { Figure } from '../neck-figure';
@@ -174,16 +175,11 @@ export class NeckView {
 			.slice(0, MOST.hidden)
 			.map((item, i) => ({ key: `now-${i}`, tense: 'now' as const, chord: now, item }));
 	});
-	/** Pockets move with the chords: the same notes counted from the sounding chord's root, where it is one of them. */
+	/** Pockets move with the chords: a scale that holds the sounding one, counted from its root. */
 	readonly pocketScale: Scale | null = $derived.by(() => {
 		const { scale } = this;
-		const root = this.open.now?.tones[0];
-		const at = scale?.notes.findIndex((note) => note.pc === root?.pc) ?? -1;
-		if (!scale || !root || at < 0) return scale;
-		return {
-			...{ tonic: root.note, name: scale.name },
-			notes: [...scale.notes.slice(at), ...scale.notes.slice(0, at)]
-		};
+		const { now, next, key } = this.open;
+		return now && scale ? pocketScale(now, scale, { next, key }) : scale;
 	});
 	readonly layouts = $derived.by(() => {
 		const { instrument, player } = this.open;
@@ -195,7 +191,7 @@ export class NeckView {
 				? Math.min(2, this.perString || 1)
 				: this.perString || undefined;
 		const found = positionsOf(instrument, laid, this.family, {
-			...{ notesPerString, hand: player.hand }
+			...{ notesPerString, hand: player.hand, passing: true }
 		});
 		// The open place is where players start, whether or not it has the fewest reaches.
 		const open = this.family === 'box' ? boxAt(instrument, this.scale, 1) : null;
@@ -237,7 +233,11 @@ export class NeckView {
 		}
 		const layout = this.layouts.find((entry) => entry.id === key);
 		if (this.panel !== 'layouts' || !layout || !this.scale) return null;
-		return layoutFigure(layout, now, next, scaleTitle(this.scale, player.scales));
+		const round = layout.family === 'pocket' && this.pocketScale;
+		const name = round
+			? `Pocket round ${signs(noteName(round.tonic))}`
+			: scaleTitle(this.scale, player.scales);
+		return layoutFigure(layout, now, next, name);
 	});
 
 	/** The hidden arpeggio picked out, re-read over every chord of the chart. */
