@@ -3,9 +3,11 @@ import { instrumentKey } from '../../neck';
 import { scalesAlong } from '../scale-plan';
 import type { Target } from '../types';
 import { APPROACHES } from './approach';
-import { contourOf, mirrorOf, type Echo } from './echo';
-import { relaxationsOf, solveGap, type Way } from './gap';
+import { contourOf } from './echo';
+import { relaxationsOf, solveDirect, type Way } from './gap';
 import { buildGap, type Motion, type Stretch } from './lattice';
+import { mendLine } from './mend';
+import { cellOf, mirrorInto } from './mirror';
 import { Pools } from './moments';
 import { poolId, type Candidate } from './pool';
 import { rhythmOf, type Onset } from './rhythm';
@@ -13,6 +15,7 @@ import { stretchesOf } from './stretches';
 import type { LineRequest, LineWishes } from './types';
 import { patternsOf, varyPatterns, type Choice } from './vary';
 import { kindsOf, weave, type Strand } from './weave';
+import { LINE } from './weights';
 
 /**
  * What a plan of a line leaves for the next: pools, tables of moves and solved stretches, so that after
@@ -153,8 +156,9 @@ function search(stretch: Stretch, motion: Motion, work: LineWork): Strand {
 	let ways: (Way | null)[] = APPROACHES.map(() => null);
 	if (stretch.moments.length > 0) {
 		const gap = buildGap(stretch, motion);
-		work.relaxations += relaxationsOf(gap);
-		ways = solveGap(gap);
+		const solved = solveDirect(gap);
+		work.relaxations += relaxationsOf(gap) * solved.searches;
+		ways = solved.ways;
 	}
 	const strand = strandOf(stretch, ways);
 	work.solved.set(key, strand);
@@ -175,14 +179,10 @@ const sameRhythm = (a: Stretch, b: Stretch): boolean =>
 /** Fewer notes than this are no motif. */
 const MOTIF = 4;
 
-/** Which earlier stretch each takes up: the one two bars before in the third bar of four; for a mirror always the first. */
-function echoSource(stretches: readonly Stretch[], i: number, mirror: boolean): number | null {
+/** Which earlier stretch each takes up: the one two bars before in the third bar of four. */
+function echoSource(stretches: readonly Stretch[], i: number): number | null {
 	const here = stretches[i];
 	if (here.moments.length < MOTIF) return null;
-	if (mirror) {
-		const first = stretches.findIndex((stretch) => stretch.moments.length >= MOTIF);
-		return first >= 0 && first < i ? first : null;
-	}
 	const bar = here.moments[0].onset.bar.index;
 	if (bar % 4 !== 2) return null;
 	const at = stretches.findIndex(
@@ -191,33 +191,125 @@ function echoSource(stretches: readonly Stretch[], i: number, mirror: boolean): 
 	return at >= 0 && sameRhythm(stretches[at], here) ? at : null;
 }
 
-/** Solves every stretch, lets some take up what an earlier one plays, and chooses the arrivals. */
+/** Keeps one class of a strand alone: what others take up must stay as it was heard. */
+const onlyKind = (strand: Strand, kind: number): Strand => {
+	const ways = strand.ways.map((way, at) => (at === kind ? way : null));
+	return { ...strand, ways, kinds: kindsOf(ways) };
+};
+
+/** A line as it is solved: the way of each stretch, and the pitches of a mirrored cell that did not stand in it. */
+export type Solved = {
+	readonly chosen: Choice[];
+	readonly adapted: ReadonlyMap<number, readonly number[]>;
+};
+
+/**
+ * Solves every stretch, lets some take up what an earlier one plays, chooses the arrivals, and mends what a
+ * player would stumble over.
+ * @param mirror one cell is moved to every chord
+ */
 export function solveAll(
 	stretches: Stretch[],
 	motion: Motion,
 	work: LineWork,
 	mirror: boolean
-): Choice[] {
+): Solved {
 	const strands = stretches.map((stretch, i) => {
 		if (i % 32 === 31) work.onProgress?.(i / stretches.length);
 		return solveStretch(stretch, motion, work);
 	});
 	let kinds = weave(strands);
-	const sources = new Set<number>();
+	const bound = new Set<number>();
+	const adapted = new Map<number, readonly number[]>();
+	if (mirror) mirrorAll(stretches, strands, kinds, { motion, work, bound, adapted });
+	else echoAll(stretches, strands, kinds, { motion, work, bound });
+	if (bound.size > 0) kinds = weave(strands);
+	const fixed = (i: number) => mirror || strands[i].set || bound.has(i);
+	const chosen = varyPatterns(strands, kinds, fixed);
+	mendLine(stretches, chosen, motion, solveStretch, work, !mirror);
+	return { chosen, adapted };
+}
+
+type Taking = {
+	readonly motion: Motion;
+	readonly work: LineWork;
+	/** Stretches that take up another, or are taken up. */
+	readonly bound: Set<number>;
+};
+
+function echoAll(
+	stretches: Stretch[],
+	strands: Strand[],
+	kinds: readonly number[],
+	{ motion, work, bound }: Taking
+): void {
 	stretches.forEach((stretch, i) => {
-		const source = echoSource(stretches, i, mirror);
+		const source = echoSource(stretches, i);
 		if (source === null) return;
 		const heard = notesOf(stretches[source], strands[source].ways[kinds[source]] ?? null);
-		const echo: Echo = mirror ? mirrorOf(heard) : contourOf(heard);
-		// What is taken up must stay as it was heard.
-		const kept = strands[source].ways.map((way, kind) => (kind === kinds[source] ? way : null));
-		strands[source] = { ...strands[source], ways: kept, kinds: kindsOf(kept) };
-		sources.add(source);
-		stretches[i] = { ...stretch, echo };
+		strands[source] = onlyKind(strands[source], kinds[source]);
+		stretches[i] = { ...stretch, echo: contourOf(heard) };
 		strands[i] = solveStretch(stretches[i], motion, work);
+		bound.add(source).add(i);
 	});
-	if (sources.size > 0) kinds = weave(strands);
-	const fixed = (i: number) =>
-		mirror || strands[i].set || stretches[i].echo !== null || sources.has(i);
-	return varyPatterns(strands, kinds, fixed);
+}
+
+/** The widest leap of a line. */
+const OCTAVE = 12;
+
+/** A way that a hand plays, told by what the stretch costs when it is free, and that leaps no further than an octave. */
+const isSung = ({ ways, pitches }: Strand, kind: number, free: number): boolean =>
+	(ways[kind]?.cost ?? Infinity) - free < LINE.unplayable &&
+	pitches[kind].every((pitch, i, all) => i === 0 || Math.abs(pitch - all[i - 1]) <= OCTAVE);
+
+/** The way that turns least, the cheapest of them: what is heard over every chord is plain. */
+function calmest({ ways, kinds, pitches }: Strand): number | undefined {
+	const turns = (kind: number) =>
+		pitches[kind].filter((pitch, i, all) => {
+			const [before, after] = [all[i - 1], all[i + 1]];
+			return i > 0 && i < all.length - 2 && (pitch - before) * (after - pitch) < 0;
+		}).length;
+	const restless = (kind: number) => turns(kind) * LINE.turn * 2 + (ways[kind]?.cost ?? Infinity);
+	return kinds.filter((kind) => ways[kind]).sort((a, b) => restless(a) - restless(b))[0];
+}
+
+/** Moves the cell of the first stretch that has one into all others; where no hand plays it, its end is let go. */
+function mirrorAll(
+	stretches: Stretch[],
+	strands: Strand[],
+	kinds: readonly number[],
+	{ motion, work, bound, adapted }: Taking & { readonly adapted: Map<number, readonly number[]> }
+): void {
+	const at = stretches.findIndex(({ moments }) => moments.length >= MOTIF);
+	if (at < 0) return;
+	const source = stretches[at];
+	const kind = calmest(strands[at]) ?? kinds[at];
+	const cell = cellOf(source, notesOf(source, strands[at].ways[kind] ?? null));
+	if (!cell) return;
+	strands[at] = onlyKind(strands[at], kind);
+	bound.add(at);
+	stretches.forEach((stretch, i) => {
+		if (i === at) return;
+		const free = Math.min(...strands[i].ways.map((way) => way?.cost ?? Infinity));
+		for (let keep = cell.notes.length; keep >= 0; keep--) {
+			const { stretch: moved, lost } = mirrorInto(cell, source, stretch, keep);
+			const strand = solveStretch(moved, motion, work);
+			if (
+				keep > 0 &&
+				stretch.moments.length > 0 &&
+				!strand.kinds.some((kind) => isSung(strand, kind, free))
+			) {
+				continue;
+			}
+			const kept = strand.ways.map((way, kind) => (isSung(strand, kind, free) ? way : null));
+			const sung = kept.some((way) => way !== null);
+			[stretches[i], strands[i]] = [
+				moved,
+				sung ? { ...strand, ways: kept, kinds: kindsOf(kept) } : strand
+			];
+			bound.add(i);
+			if (lost.length > 0) adapted.set(i, lost);
+			return;
+		}
+	});
 }

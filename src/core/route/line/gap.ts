@@ -41,12 +41,22 @@ const kindOf = Uint8Array.from({ length: 2 * WIDEST + 1 }, (_, i) => {
 	const kind = size >= LEAP ? 0 : size > 2 ? 1 : size > 0 ? 2 : 3;
 	return d < 0 ? 6 - kind : kind;
 });
-/** `THREE[kind * GROUPS + group]`: cost of three notes, a return to the first pitch left out. */
-const THREE = Int32Array.from({ length: KINDS * GROUPS }, (_, i) => {
-	const [first, second] = [GROUP_OF[i % GROUPS], KIND_OF[Math.floor(i / GROUPS)]];
-	const cost = threeCost(0, first, first + second);
-	return first !== 0 && second === -first ? cost - LINE.returns : cost;
-});
+/**
+ * `[kind * GROUPS + group]`: cost of three notes, a return to the first pitch left out.
+ * @param extra what each turn costs on top
+ */
+const threes = (extra: number): Int32Array =>
+	Int32Array.from({ length: KINDS * GROUPS }, (_, i) => {
+		const [first, second] = [GROUP_OF[i % GROUPS], KIND_OF[Math.floor(i / GROUPS)]];
+		const cost = threeCost(0, first, first + second) + (first * second < 0 ? extra : 0);
+		return first !== 0 && second === -first ? cost - LINE.returns : cost;
+	});
+
+/** The tables by what a turn costs more: none; and the prices at which a way that turns often is sought anew. */
+const TURN_EXTRA = [0, 3000, 6000] as const;
+const TABLES = TURN_EXTRA.map(threes);
+/** The table of the search that runs. */
+let THREE = TABLES[0];
 
 // Scratch of the search, by group: the cheapest way into a note and the cheapest of another pitch.
 const bestCost = new Int32Array(GROUPS);
@@ -219,11 +229,61 @@ export const relaxationsOf = ({ pitch }: Gap): number =>
 // Costs of two layers in turn; grown where a pool is larger than any before.
 let costs = [new Int32Array(1024), new Int32Array(1024)];
 
+/** Notes between two targets for each turn that a way may make; one turn at least. */
+const NOTES_A_TURN = 8;
+
+/** Turns among the notes between the targets of a way, the targets left out. */
+function innerTurns({ pitch }: Gap, { path }: Way): number {
+	let turns = 0;
+	for (let i = 1; i + 1 < path.length; i++) {
+		const [a, b, c] = [i, i + 1, i + 2].map((layer) => pitch[layer][path[layer - 1]]);
+		if (Math.sign(b - a) * Math.sign(c - b) === -1) turns++;
+	}
+	return turns;
+}
+
+/** All turns that the search has priced: those and the one at the first note. */
+function pricedTurns(gap: Gap, way: Way): number {
+	if (way.path.length < 2) return 0;
+	const [from, first, second] = [
+		gap.pitch[0][0],
+		...[1, 2].map((i) => gap.pitch[i][way.path[i - 1]])
+	];
+	return innerTurns(gap, way) + Number(Math.sign(first - from) * Math.sign(second - first) === -1);
+}
+
+/**
+ * The ways of `solveGap`, but where one turns more than once in eight notes, the cheapest one that does not
+ * takes its place, as far as dearer turns find one.
+ * @returns the ways, and how many searches they took
+ */
+export function solveDirect(gap: Gap): { ways: (Way | null)[]; searches: number } {
+	const most = Math.max(1, Math.round((gap.pitch.length - 2) / NOTES_A_TURN));
+	const ways = solveGap(gap);
+	const restless = (way: Way | null) => way !== null && innerTurns(gap, way) > most;
+	let searches = 1;
+	// A long way has more room to wander, and turns often only where that is dear.
+	const levels = gap.pitch.length - 2 > NOTES_A_TURN ? TURN_EXTRA.length : 2;
+	for (let level = 1; level < levels && ways.some(restless); level++) {
+		searches++;
+		solveGap(gap, level).forEach((found, kind) => {
+			const known = ways[kind];
+			if (!found || !known || !restless(known)) return;
+			if (innerTurns(gap, found) >= innerTurns(gap, known)) return;
+			const extra = TURN_EXTRA[level] * pricedTurns(gap, found);
+			ways[kind] = { path: found.path, cost: found.cost - extra };
+		});
+	}
+	return { ways, searches };
+}
+
 /**
  * The cheapest way between two targets for each class of arrival, exactly: dynamic programming whose
  * state is the last two notes. Ties fall to the earliest candidates. Classes that no way has are null.
+ * @param level which price of turns, an index into `TURN_EXTRA`; the costs of the ways include it
  */
-export function solveGap(gap: Gap): (Way | null)[] {
+export function solveGap(gap: Gap, level = 0): (Way | null)[] {
+	THREE = TABLES[level];
 	const { pitch, own, pairs, arrival, arrivalCost } = gap;
 	const n = pitch.length - 2;
 	if (n === 0) return APPROACHES.map(() => null);

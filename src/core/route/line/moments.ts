@@ -1,6 +1,6 @@
 import type { Chart } from '../../chart';
 import { chordAfter, type Scale } from '../../harmony';
-import { instrumentKey, placeUnder, type Instrument, type Place } from '../../neck';
+import { instrumentKey, inWindow, placeUnder, type Instrument, type Place } from '../../neck';
 import {
 	asPool,
 	candidateFor,
@@ -11,6 +11,7 @@ import {
 	type Pool,
 	type PoolKind
 } from './pool';
+import type { Target } from '../types';
 import type { Costs } from './motion';
 import type { Onset } from './rhythm';
 import { LINE } from './weights';
@@ -136,6 +137,8 @@ export function addSpot(
 /** Pools of earlier plans; a chord in a window is the same in all of them. */
 const known = new Map<string, Pool>();
 const KNOWN_LIMIT = 4096;
+/** Pools with a target's place by `32 * string + fret`. */
+const pins = new WeakMap<Pool, Map<number, Pool>>();
 const near = new WeakMap<Pool, Map<number, Pool>>();
 const resting = new WeakMap<Pool, Pool>();
 
@@ -206,6 +209,27 @@ export class Pools {
 		if (!row) near.set(pool, (row = new Map()));
 		let found = row.get(target);
 		if (!found) row.set(target, (found = withChromatic(this.instrument, kind, pool, target)));
+		return found;
+	}
+
+	/** A pool whose note of a target's pitch lies where the target does: one pitch, one place. */
+	pinned(pool: Pool, position: number, target: Target): Pool {
+		const other = pool.candidates.find(
+			({ midi, string, fret }) =>
+				midi === target.midi && (string !== target.string || fret !== target.fret)
+		);
+		if (!other || !inWindow(this.instrument, position, target)) return pool;
+		let row = pins.get(pool);
+		if (!row) pins.set(pool, (row = new Map()));
+		const at = 32 * target.string + target.fret;
+		let found = row.get(at);
+		if (!found) {
+			const there = placeUnder(this.instrument, position, target);
+			found = asPool(
+				pool.candidates.map((entry) => (entry === other ? { ...entry, ...there } : entry))
+			);
+			row.set(at, found);
+		}
 		return found;
 	}
 

@@ -1,6 +1,6 @@
 import type { Key } from '../../chord';
 import { keyOf, nameOver } from '../../harmony';
-import { notation } from '../../pitch';
+import { above, degreeInterval, mod, notation, noteName, pitchClass } from '../../pitch';
 import { chartTicks } from '../../chart';
 import { positionAt, type PlanWarning, type Target } from '../types';
 import { APPROACHES, type Approach } from './approach';
@@ -107,6 +107,25 @@ function finished(
 	return instrument.slide ? played.map((note) => ({ ...note, finger: null })) : played;
 }
 
+/** Degrees by semitones over a root: what the notes of a cell are called there. */
+const DEGREES = ['1', 'b2', '2', 'b3', '3', '4', '#4', '5', 'b6', '6', 'b7', '7'];
+
+/** Says where a mirrored cell could not be moved as it is. */
+function adaptedAt(
+	{ event, target }: Onset,
+	targets: readonly Target[],
+	lost: readonly number[]
+): PlanWarning {
+	const { root } = event.chord;
+	const over = (midi: number) => degreeInterval(DEGREES[mod(midi - pitchClass(root), 12)]);
+	const names = [...new Set(lost.map((midi) => noteName(above(root, over(midi)))))];
+	const are = names.length === 1 ? 'does' : 'do';
+	return {
+		change: targets[target ?? 0].change,
+		message: `The cell is adapted over ${event.symbol}: ${names.join(' ')} ${are} not stand there, in this scale and this place.`
+	};
+}
+
 /**
  * Fills the way between targets: a note on every place of the rhythm, the best for each way of arriving
  * (exact within a stretch), ways of arriving spread over the line, techniques written in. The same
@@ -129,7 +148,7 @@ export function planLine(
 	};
 	const motion: Motion = { msPerTick, direction: line.direction ?? null, taste };
 	const stretches = work.stretches(request, targets, onsets, pools, motion);
-	const chosen = solveAll(stretches, motion, work, request.style === 'mirror');
+	const { chosen, adapted } = solveAll(stretches, motion, work, request.style === 'mirror');
 	const notes: LineNote[] = [];
 	const traits: Traits[] = [];
 	/** The scale or the chord has the fret after a place too, and the hand reaches it. */
@@ -206,6 +225,9 @@ export function planLine(
 				return stretch ? optionsOf(stretch, motion, work, keyOf(chart)) : [];
 			}),
 		costs: () => nameCosts(stretches, chosen, motion),
-		warnings: warningsOf(targets, stretches)
+		warnings: [
+			...warningsOf(targets, stretches),
+			...[...adapted].map(([i, lost]) => adaptedAt(starts[i], targets, lost))
+		]
 	};
 }

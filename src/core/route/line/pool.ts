@@ -83,10 +83,25 @@ function soundOf({ chord, next, scale, blend }: PoolKind, midi: number): Sound |
 	return { tone, degree, verdict, blue: isBlue(chord, midi), chromatic: false };
 }
 
-/** Every place of a window that sounds a tone of the chord or a note of the scale. */
+/** Under a finger before a reach, one fret back before on. */
+const reachOf = ({ reach, fret }: WindowPlace, position: number): number =>
+	!reach ? 0 : fret < position ? 1 : 2;
+
+/** One place for each pitch of a window, the one that lies best: what sounds the same is played at the same place. */
+function onePlaceEach(places: readonly WindowPlace[], position: number): WindowPlace[] {
+	const best = new Map<number, WindowPlace>();
+	for (const place of places) {
+		const known = best.get(place.midi);
+		if (!known || reachOf(place, position) < reachOf(known, position)) best.set(place.midi, place);
+	}
+	return places.filter((place) => best.get(place.midi) === place);
+}
+
+/** Every place of a window that sounds a tone of the chord or a note of the scale, one for each pitch. */
 export function makePool(instrument: Instrument, kind: PoolKind): Pool {
 	const sounds = Array.from({ length: 12 }, (_, pc) => soundOf(kind, pc));
-	const places = windowPlaces(instrument, kind.position).filter(({ midi }) => sounds[midi % 12]);
+	const sounding = windowPlaces(instrument, kind.position).filter(({ midi }) => sounds[midi % 12]);
+	const places = onePlaceEach(sounding, kind.position);
 	const steps = [...new Set(places.map((place) => place.midi))].sort((a, b) => a - b);
 	return asPool(
 		places.map((place) => ({
@@ -108,7 +123,8 @@ export function withChromatic(
 	target: number
 ): Pool {
 	const have = new Set(pool.candidates.map((entry) => entry.midi));
-	const added = windowPlaces(instrument, kind.position).flatMap((place): Candidate[] => {
+	const here = onePlaceEach(windowPlaces(instrument, kind.position), kind.position);
+	const added = here.flatMap((place): Candidate[] => {
 		if (Math.abs(place.midi - target) > NEAR || place.midi === target || have.has(place.midi)) {
 			return [];
 		}

@@ -2,6 +2,7 @@ import { chartTicks, type Chart } from '../../chart';
 import { positionAt, type PlanWarning, type Target } from '../types';
 import type { Stretch } from './lattice';
 import { restingPool, type Moment, type Pools } from './moments';
+import type { Pool } from './pool';
 import type { Onset } from './rhythm';
 import type { LineRequest } from './types';
 
@@ -107,7 +108,9 @@ export function stretchesOf(
 			const left = between.length - k;
 			const near = chromatic && left <= 2 && !onset.anchor;
 			const place = placeOf(onset.tick, fromTarget.change);
-			const free = () => pools.free(onset, place, near ? toTarget.midi : null);
+			const pin = (pool: Pool, target: Target) => pools.pinned(pool, place, target);
+			const free = () =>
+				pin(pin(pools.free(onset, place, near ? toTarget.midi : null), fromTarget), toTarget);
 			const pool = onset.own
 				? pools.only(onset, place, onset.own)
 				: onset.anchor

@@ -33,7 +33,7 @@ export const APPROACH: Record<Approach, number> = {
 export const LEAP = 5;
 
 export const LINE = {
-	turn: 1600,
+	turn: 1000,
 	/** Stepping back after a leap. */
 	turnAfterLeap: 400,
 	returns: 1300,
@@ -73,8 +73,6 @@ export const LINE = {
 	/** Leaving the contour that is echoed, per scale step, and at most. */
 	echoStep: 450,
 	echoMost: 1800,
-	/** A mirrored cell: another kind of tone than the cell has there. */
-	mirrorKind: 2800,
 	takeMost: 600
 } as const;
 

@@ -1,0 +1,215 @@
+import { QUARTER } from '../../chart';
+import type { LineWork } from './compose';
+import type { Motion, Stretch } from './lattice';
+import { asPool, poolId, type Candidate, type Pool } from './pool';
+import type { Choice } from './vary';
+import { turnAtTarget, type Strand } from './weave';
+import { LINE } from './weights';
+
+/** A note of the line as it stands so far; `moment` is its index in the stretch that is looked at. */
+type Sung = {
+	readonly tick: number;
+	readonly note: Candidate;
+	readonly chord: string;
+	readonly moment: number | null;
+};
+
+/** The note that is to change; `there` is where the same pitch lies near it. */
+type Fault = { readonly at: Sung; readonly there?: Candidate };
+
+/** Two beats: within them a pitch keeps its place. */
+const NEAR = 2 * QUARTER;
+/** Notes no further apart than a sixteenth, or a triplet of eighths, are fast for one finger. */
+const FAST = QUARTER / 3;
+/** How often one finger may play in a row across strings. */
+const RUN = 3;
+/** How many bars of a vamp differ from each other. */
+const VAMP = 4;
+/** How often a stretch is searched anew before it stays as it is. */
+const TRIES = 16;
+
+/** The note that one finger would have to play a fourth time in a row on yet another string. */
+function overworked(line: readonly Sung[]): Fault | null {
+	let run = 1;
+	for (let i = 1; i < line.length; i++) {
+		const [a, b] = [line[i - 1], line[i]];
+		const crosses = a.note.string !== b.note.string && b.tick - a.tick <= FAST;
+		const same = a.note.finger !== null && a.note.finger === b.note.finger;
+		run = crosses && same ? run + 1 : 1;
+		if (run > RUN) return asFault(b.moment !== null ? b : movable(line.slice(0, i)));
+	}
+	return null;
+}
+
+/** The later of two notes of one pitch, near each other, that lie at two places. */
+function displaced(line: readonly Sung[]): Fault | null {
+	for (let i = 1; i < line.length; i++) {
+		for (let k = i - 1; k >= 0 && line[i].tick - line[k].tick < NEAR; k--) {
+			const [a, b] = [line[k].note, line[i].note];
+			if (a.midi !== b.midi || (a.string === b.string && a.fret === b.fret)) continue;
+			if (line[i].moment !== null) return { at: line[i], there: a };
+			if (line[k].moment !== null) return { at: line[k], there: b };
+		}
+	}
+	return null;
+}
+
+const asFault = (at: Sung | undefined): Fault | null => (at ? { at } : null);
+
+/** The last note that is not set. */
+const movable = (line: readonly Sung[]): Sung | undefined =>
+	line.findLast(({ moment }) => moment !== null);
+
+const within = (line: readonly Sung[], from: number, ticks: number): readonly Sung[] =>
+	line.filter(({ tick }) => tick >= from && tick < from + ticks);
+
+const toldFrom = (notes: readonly Sung[], from: number): string =>
+	notes.map(({ tick, note, chord }) => `${tick - from} ${note.midi} ${chord}`).join();
+
+/** A half bar that the half bar before has note for note, or a bar that one of the three before has. */
+function repeated(
+	line: readonly Sung[],
+	{ moments }: Stretch,
+	until: number,
+	different: number
+): Fault | null {
+	const bars = new Map(moments.map(({ onset }) => [onset.bar.index, onset.bar]));
+	for (const { startTick, lengthTicks, signature } of bars.values()) {
+		const again = (from: number, ticks: number, back: number): Fault | null => {
+			if (from + ticks > until) return null;
+			const here = within(line, from, ticks);
+			const before = within(line, from - back, ticks);
+			if (here.length < 2 || toldFrom(here, from) !== toldFrom(before, from - back)) return null;
+			return asFault(movable(here));
+		};
+		const half = signature.beats % 2 === 0 ? lengthTicks / 2 : 0;
+		const halves = half > 0 ? [startTick, startTick + half] : [];
+		for (const from of halves) {
+			const found = again(from, half, half);
+			if (found) return found;
+		}
+		for (let bar = 1; bar < different; bar++) {
+			const found = again(startTick, lengthTicks, bar * lengthTicks);
+			if (found) return found;
+		}
+	}
+	return null;
+}
+
+const changed = new WeakMap<Pool, Map<string, Pool>>();
+
+/** A pool without one candidate; a pool of nothing else has it at the other place. Null where neither goes. */
+function otherwise(pool: Pool, candidate: Candidate, there: Candidate | undefined): Pool | null {
+	const alone = pool.candidates.length < 2;
+	if (alone && !there) return null;
+	let known = changed.get(pool);
+	if (!known) changed.set(pool, (known = new Map()));
+	const key = `${placeOf(candidate)} ${alone && there ? placeOf(there) : ''}`;
+	let made = known.get(key);
+	if (!made) {
+		const moved = there && {
+			...candidate,
+			...{ string: there.string, fret: there.fret, finger: there.finger, reach: there.reach }
+		};
+		const others = pool.candidates.filter((other) => other !== candidate);
+		made = asPool(alone && moved ? [moved] : others);
+		known.set(key, made);
+	}
+	return made;
+}
+
+const placeOf = ({ string, fret }: Candidate): string => `${string}:${fret}`;
+
+const derived = new WeakMap<Stretch, Map<string, Stretch>>();
+
+/** A stretch whose note at one moment is another one, or lies elsewhere; the same object each time. */
+function changedAt(stretch: Stretch, { at, there }: Fault): Stretch | null {
+	const moment = at.moment ?? -1;
+	const here = stretch.moments[moment];
+	const pool = here && !here.onset.own ? otherwise(here.pool, at.note, there) : null;
+	if (!pool) return null;
+	let known = derived.get(stretch);
+	if (!known) derived.set(stretch, (known = new Map()));
+	const key = `${moment} ${poolId(pool)}`;
+	const found = known.get(key);
+	if (found) return found;
+	const moments = stretch.moments.map((entry, k) => (k === moment ? { ...entry, pool } : entry));
+	const made: Stretch = { ...stretch, moments };
+	known.set(key, made);
+	return made;
+}
+
+/** The way that a strand goes on by after what came before: the cheapest with the turn at the target. */
+function cheapest(strand: Strand, before: readonly number[] | null): number | null {
+	let best: number | null = null;
+	let least = Infinity;
+	for (const kind of strand.kinds) {
+		const way = strand.ways[kind];
+		if (!way) continue;
+		const cost = way.cost + (before ? turnAtTarget(before, strand.pitches[kind]) : 0);
+		if (cost < least) [best, least] = [kind, cost];
+	}
+	return best;
+}
+
+const costOf = ({ strand, kind }: Choice): number => strand.ways[kind]?.cost ?? 0;
+
+/** The notes of a stretch as chosen, its first target among them. */
+function sing(stretch: Stretch, { strand, kind }: Choice): Sung[] {
+	const way = strand.ways[kind];
+	const first: Sung = {
+		...{ tick: stretch.fromTick, note: stretch.from.candidates[0], moment: null },
+		chord: stretch.moments[0]?.onset.event.symbol ?? ''
+	};
+	if (!way) return [first];
+	const rest = stretch.moments.map(({ onset, pool }, k): Sung => ({
+		...{ tick: onset.tick, note: pool.candidates[way.path[k]] },
+		...{ chord: onset.event.symbol, moment: onset.own ? null : k }
+	}));
+	return [first, ...rest];
+}
+
+/**
+ * Goes along the line as it was woven and searches a stretch anew, without the note that is at fault, where
+ * a player would stumble or hear the same again: one finger a fourth time in a row across strings at speed;
+ * one pitch at two places within two beats; a half bar that repeats the one before; a bar that one of the
+ * three before has over the same chords. What the player has set stays. Changes both lists.
+ * @param fresh bars are not to be alike; a mirror's are
+ */
+export function mendLine(
+	stretches: Stretch[],
+	chosen: Choice[],
+	motion: Motion,
+	solve: (stretch: Stretch, motion: Motion, work: LineWork) => Strand,
+	work: LineWork,
+	fresh: boolean
+): void {
+	/** Everything before the stretch that is looked at. */
+	let sung: Sung[] = [];
+	stretches.forEach((original, i) => {
+		const before = i > 0 ? chosen[i - 1].strand.pitches[chosen[i - 1].kind] : null;
+		const start = original.fromTick - VAMP * (original.moments[0]?.onset.bar.lengthTicks ?? NEAR);
+		sung = sung.filter(({ tick }) => tick >= start);
+		const target: Sung = {
+			...{ tick: original.toTick, note: original.to.candidates[0], chord: '', moment: null }
+		};
+		let [stretch, choice] = [original, chosen[i]];
+		for (let tries = 0; tries < TRIES; tries++) {
+			const line = [...sung, ...sing(stretch, choice), target];
+			const near = line.filter(({ tick }) => tick > original.fromTick - NEAR);
+			const fault =
+				overworked(near) ??
+				displaced(near) ??
+				repeated(line, stretch, original.toTick, fresh ? VAMP : 1);
+			const other = fault && changedAt(stretch, fault);
+			if (!other) break;
+			const strand = solve(other, motion, work);
+			const kind = cheapest(strand, before);
+			const dearer = kind === null ? Infinity : costOf({ strand, kind }) - costOf(choice);
+			if (kind === null || dearer >= LINE.unplayable) break;
+			[stretch, choice] = [other, { strand, kind }];
+		}
+		[stretches[i], chosen[i]] = [stretch, choice];
+		sung.push(...sing(stretch, choice).map((entry) => ({ ...entry, moment: null })));
+	});
+}
