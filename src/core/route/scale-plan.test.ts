@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { parseChart } from '../chart';
 import { buildScale, scaleInUse } from '../harmony';
-import { parseNote } from '../pitch';
+import { above, degreeInterval, noteName, parseNote } from '../pitch';
 import { blendScale, scalesAlong } from './scale-plan';
 
 const names = (text: string, plan: Parameters<typeof scalesAlong>[2]) => {
@@ -34,6 +34,23 @@ describe('scale plans', () => {
 			'major pentatonic',
 			'minor pentatonic'
 		]);
+	});
+
+	it('alternate: IV and V take what the player wants, in every key', () => {
+		for (const tonic of ['C', 'Db', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'Ab', 'A', 'Bb', 'B']) {
+			const key = parseNote(tonic);
+			if (!key) throw new Error(tonic);
+			const at = (degree: string) => noteName(above(key, degreeInterval(degree)));
+			const chart = parseChart(`key: ${tonic} blues\n| ${tonic}7 | ${at('4')}7 | ${at('5')}7 |`);
+			const told = (four: 'major' | 'minor' | null, five: 'major' | 'minor' | null) =>
+				scalesAlong(chart, scaleInUse(chart).scale, 'alternate', [], { four, five })
+					.map((scale) => scale?.name.split(' ')[0])
+					.join(' ');
+			expect(told(null, null), tonic).toBe('major minor major');
+			expect(told('major', null), tonic).toBe('major major major');
+			expect(told(null, 'minor'), tonic).toBe('major minor minor');
+			expect(told('major', 'minor'), tonic).toBe('major major minor');
+		}
 	});
 
 	it('alternate: a minor tonic chord takes the minor one', () => {

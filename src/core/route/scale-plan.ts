@@ -1,5 +1,6 @@
 import type { Chart } from '../chart';
 import { isMinorMode, type Chord, type Key } from '../chord';
+import { mod, pitchClass } from '../pitch';
 import { buildScale, chordAfter, keyOf, noteVerdict, scaleChoices, type Scale } from '../harmony';
 
 /**
@@ -8,6 +9,12 @@ import { buildScale, chordAfter, keyOf, noteVerdict, scaleChoices, type Scale } 
  */
 export const SCALE_PLANS = ['one', 'follow', 'alternate', 'arpeggio'] as const;
 export type ScalePlan = (typeof SCALE_PLANS)[number];
+
+/** Which pentatonic of home the IV and the V take in turn; null for the one that fits the chord better. */
+export type AlternateWish = {
+	readonly four: 'major' | 'minor' | null;
+	readonly five: 'major' | 'minor' | null;
+};
 
 /** A scale chosen by hand for one event of a chart. */
 export type HandScale = { readonly event: number; readonly scale: Scale };
@@ -28,6 +35,9 @@ export function blendScale(chart: Chart, inUse: Scale | null): Scale | null {
 	return key ? onTonic(key, 'minor pentatonic') : inUse;
 }
 
+/** Semitones from home to the roots of IV and V. */
+const [FOUR, FIVE] = [5, 7];
+
 /** How well a pentatonic sits on a chord: its tones held, less the notes that clash. */
 function fit(scale: Scale, chord: Chord, next: Chord | null): number {
 	const held = chord.tones.filter((tone) => scale.notes.some((note) => note.pc === tone.pc));
@@ -40,9 +50,10 @@ function fit(scale: Scale, chord: Chord, next: Chord | null): number {
 /**
  * Major and minor pentatonic of the tonic, by chord: each chord takes the one that holds more of its
  * tones and clashes less (over a blues: major on I and V, minor on IV); equal ones fall to the mode of
- * the key. The second time a bar is played, and every other time after, they change places.
+ * the key. On the IV and the V the player's wish goes before that. The second time a bar is played, and every
+ * other time after, they change places.
  */
-function alternate(chart: Chart, key: Key): (Scale | null)[] {
+function alternate(chart: Chart, key: Key, wish: AlternateWish | null): (Scale | null)[] {
 	const major = onTonic(key, 'major pentatonic');
 	const minor = onTonic(key, 'minor pentatonic');
 	const darker = isMinorMode(key.mode);
@@ -50,7 +61,10 @@ function alternate(chart: Chart, key: Key): (Scale | null)[] {
 		if (!chord) return null;
 		const next = chordAfter(chart, index);
 		const gain = fit(major, chord, next) - fit(minor, chord, next);
-		const bright = gain === 0 ? !darker : gain > 0;
+		const above = mod(pitchClass(chord.root) - pitchClass(key.tonic), 12);
+		const wanted = above === FOUR ? wish?.four : above === FIVE ? wish?.five : null;
+		const fits = gain === 0 ? !darker : gain > 0;
+		const bright = wanted ? wanted === 'major' : fits;
 		return bright === (pass % 2 === 1) ? major : minor;
 	});
 }
@@ -63,7 +77,8 @@ export function scalesAlong(
 	chart: Chart,
 	inUse: Scale | null,
 	plan: ScalePlan,
-	byHand: readonly HandScale[] = []
+	byHand: readonly HandScale[] = [],
+	wish: AlternateWish | null = null
 ): (Scale | null)[] {
 	const set = new Map(byHand.map(({ event, scale }) => [event, scale]));
 	const key = keyOf(chart);
@@ -77,7 +92,7 @@ export function scalesAlong(
 		followed.set(at, scale);
 		return scale;
 	};
-	const planned = plan === 'alternate' && key ? alternate(chart, key) : null;
+	const planned = plan === 'alternate' && key ? alternate(chart, key, wish) : null;
 	return chart.events.map(({ chord, index }) => {
 		const own = set.get(index);
 		if (own || !chord) return own ?? null;

@@ -28,6 +28,8 @@ export type PlanRequest = {
 	/** The hand's position at each change, where it moves along the neck; else it stays in `position`. */
 	readonly windows?: readonly number[];
 	readonly leans?: readonly LeanWish[];
+	/** Scales by event, whose notes alone are landed on; an event without one takes every tone. */
+	readonly only?: readonly (Scale | null)[];
 	/** Mirror: the kind of tone that every change lands on. */
 	readonly mirrored?: RoleKind;
 };

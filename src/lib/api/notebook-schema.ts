@@ -12,7 +12,7 @@ import {
 	MOST_COUNT
 } from './chart-schema';
 import { motifInput } from './phrase-schema';
-import { noteAnswer } from './plan-schema';
+import { alternateInput, noteAnswer } from './plan-schema';
 
 const version = z.int().min(1).max(MOST_COUNT).describe('The version that the edit was made on');
 const time = z.iso.datetime();
@@ -110,6 +110,10 @@ const cellText = z.string().min(1).max(256);
 const lineSettings = z.strictObject({
 	grid: z.enum(GRIDS).default('targets'),
 	scalePlan: z.enum(SCALE_PLANS).default('one'),
+	alternate: alternateInput
+		.default({ four: null, five: null })
+		.describe('What the IV and the V take where two pentatonics alternate'),
+	only: z.boolean().default(false).describe('The notes of the scale alone, landings too'),
 	cell: cellText.default('steady').describe('A rhythm cell: its id, or one bar of x - .'),
 	cells: z
 		.array(z.strictObject({ section: z.string().max(120), cell: cellText }))

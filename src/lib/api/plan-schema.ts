@@ -13,6 +13,9 @@ import { ALL_TERMS } from './terms';
 
 const changeIndex = z.int().min(0).describe('Index of a change, from 0');
 
+const pentatonic = z.enum(['major', 'minor']).nullable();
+export const alternateInput = z.strictObject({ four: pentatonic, five: pentatonic });
+
 /** A shift of the hand may span the whole neck. */
 const MOST_SHIFT = 24;
 
@@ -42,6 +45,13 @@ export const planInput = z.strictObject({
 		.enum(SCALE_PLANS)
 		.optional()
 		.describe('Which scale the line draws on; without it one for the whole chart'),
+	alternate: alternateInput
+		.optional()
+		.describe('What the IV and the V take under "alternate"; null for the one that fits'),
+	only: z
+		.boolean()
+		.optional()
+		.describe('The notes of the scale alone: landings, the way between, nothing chromatic'),
 	grid: z.enum(GRIDS).describe('Where notes may stand; "targets" plans landings alone'),
 	cell: z
 		.string()

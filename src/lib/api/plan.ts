@@ -1,10 +1,13 @@
 import type { Chart } from '$core/chart';
+import type { Scale } from '$core/harmony';
 import { withSlide } from '$core/neck';
 import {
+	blendScale,
 	placeHand,
 	placesInBar,
 	planWhole,
 	readCell,
+	scalesAlong,
 	type LineWishes,
 	type LineWork,
 	type PlanRequest,
@@ -42,6 +45,8 @@ function lineOf(chart: Chart, input: PlanInput, extras: Extras): Outcome<LineWis
 			anticipate: input.anticipate ?? false,
 			spice: input.spice ?? USUAL_SPICE,
 			seed: input.seed ?? 0,
+			alternate: input.alternate ?? null,
+			only: input.only ?? false,
 			...extras.line
 		}
 	};
@@ -98,6 +103,13 @@ export type PlanContext = {
 /** A request read, checked and with its hand placed. */
 export type Prepared = { readonly request: PlanRequest; readonly line: LineWishes | null };
 
+/** The scales whose notes alone are landed on, by event. */
+function scalesKept(chart: Chart, scale: Scale | null, input: PlanInput, { line }: Extras) {
+	const inUse = input.style === 'blend' ? blendScale(chart, scale) : scale;
+	const plan = input.scalePlan === 'arpeggio' ? 'one' : (input.scalePlan ?? 'one');
+	return scalesAlong(chart, inUse, plan, line?.byHand, input.alternate);
+}
+
 /** Reads a request and settles where the hand is, or says what is wrong with it. */
 export function prepare(input: PlanInput, extras: Extras = {}): Outcome<Prepared> {
 	const setting = resolveSetting(input);
@@ -117,6 +129,7 @@ export function prepare(input: PlanInput, extras: Extras = {}): Outcome<Prepared
 		forbid: input.forbid ?? [],
 		letPass: input.letPass ?? [],
 		leans: extras.leans,
+		only: input.only ? scalesKept(chart, scale, input, extras) : undefined,
 		windows: extras.windows
 	});
 	if ('issues' in placed) {

@@ -16,6 +16,8 @@ export const NO_ANCHORS: Anchors = {
 export const NO_LINE: LineSettings = {
 	grid: 'targets',
 	scalePlan: 'one',
+	alternate: { four: null, five: null },
+	only: false,
 	cell: 'steady',
 	cells: [],
 	anticipate: false,

@@ -102,6 +102,8 @@ function toInput({ chart: text, instrument, route }: RouteRequest, chart: Chart)
 			: position,
 		grid: line.grid,
 		scalePlan: line.scalePlan,
+		alternate: line.alternate,
+		only: line.only,
 		anticipate: line.anticipate,
 		spice: line.spice,
 		seed: line.seed,

@@ -14,6 +14,7 @@ const note = z.object({
 	finger: z.optional(z.nullable(z.number())),
 	technique: z.optional(z.nullable(z.enum(TECHNIQUES)))
 });
+const pentatonic = z.nullable(z.enum(['major', 'minor']));
 const schema = z.object({
 	name: z.string(),
 	position: z.number(),
@@ -21,6 +22,10 @@ const schema = z.object({
 	line: z.object({
 		grid: z.enum(GRIDS),
 		scalePlan: z.enum(SCALE_PLANS),
+		alternate: z.catch(z.object({ four: pentatonic, five: pentatonic }), {
+			...{ four: null, five: null }
+		}),
+		only: z.catch(z.boolean(), false),
 		cell: z.string(),
 		cells: z.array(z.object({ section: z.string(), cell: z.string() })),
 		anticipate: z.boolean(),

@@ -80,7 +80,7 @@ export class RoutePlan extends RouteWishes {
 		const { chart, scale } = this.open;
 		const { style, line } = this.wishes;
 		const used = style === 'blend' ? blendScale(chart, scale) : scale;
-		return scalesAlong(chart, used, line.scalePlan, scalesOf(chart, this.bound()));
+		return scalesAlong(chart, used, line.scalePlan, scalesOf(chart, this.bound()), line.alternate);
 	});
 	/** The judgement of what is there: the line, or the landings where they stand alone. */
 	readonly check: Check | null = $derived.by(() => {

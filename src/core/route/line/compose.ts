@@ -1,4 +1,5 @@
 import type { Chart } from '../../chart';
+import type { Scale } from '../../harmony';
 import { instrumentKey } from '../../neck';
 import { scalesAlong } from '../scale-plan';
 import type { Target } from '../types';
@@ -37,14 +38,15 @@ export class LineWork {
 	/** Starts afresh where the request differs in what every stretch depends on. */
 	open(request: LineRequest): Pools {
 		const { chart, instrument, scale, style, line } = request;
-		const scales = scalesAlong(chart, scale, line.scalePlan, line.byHand);
+		const scales = scalesAlong(chart, scale, line.scalePlan, line.byHand, line.alternate);
+		const kept = isStrict(request) ? keptAlong(request) : null;
 		const used = style === 'arpeggio' ? scales.map(() => null) : scales;
 		const notes = used.map((entry) => entry?.notes.map((note) => note.name).join(',') ?? '-');
-		const signature = `${instrumentKey(instrument)} ${style === 'blend'} ${notes.join(' ')}`;
+		const signature = `${instrumentKey(instrument)} ${style === 'blend'} ${notes.join(' ')} ${namesOf(kept)}`;
 		if (!this.pools || signature !== this.signature || this.solved.size > 4096) {
 			this.signature = signature;
 			this.solved.clear();
-			this.pools = new Pools(chart, instrument, used, style === 'blend');
+			this.pools = new Pools(chart, instrument, used, { blend: style === 'blend', kept });
 			this.strands = new WeakMap();
 			this.frame = null;
 		}
@@ -69,7 +71,7 @@ export class LineWork {
 		motion: Motion
 	): Stretch[] {
 		const { taste, direction, msPerTick } = motion;
-		const name = `${msPerTick} ${direction} ${taste.spice} ${taste.seed} ${taste.strings} ${request.style} ${request.line.scalePlan} ${request.windows?.join() ?? ''}`;
+		const name = `${msPerTick} ${isStrict(request)} ${direction} ${taste.spice} ${taste.seed} ${taste.strings} ${request.style} ${request.line.scalePlan} ${request.windows?.join() ?? ''}`;
 		if (name !== this.motion) {
 			this.motion = name;
 			this.strands = new WeakMap();
@@ -90,6 +92,26 @@ export class LineWork {
 		return strand;
 	}
 }
+
+/**
+ * The way between landings keeps to the notes of its scales: where the player asks for these alone, and where
+ * one scale without chromatic notes is asked for. A blend lives on the third that its scale lacks.
+ */
+const isStrict = ({ style, line }: LineRequest): boolean =>
+	line.only === true ||
+	(line.scalePlan === 'one' &&
+		(line.spice ?? 0) === 0 &&
+		style !== 'arpeggio' &&
+		style !== 'blend');
+
+/** The scales whose notes there are, by event; chord tones alone are those of the scale in use. */
+function keptAlong({ chart, scale, line }: LineRequest): readonly (Scale | null)[] {
+	const plan = line.scalePlan === 'arpeggio' ? 'one' : line.scalePlan;
+	return scalesAlong(chart, scale, plan, line.byHand, line.alternate);
+}
+
+const namesOf = (scales: readonly (Scale | null)[] | null): string =>
+	scales?.map((scale) => scale?.notes.map(({ pc }) => pc).join() ?? '-').join(' ') ?? '';
 
 /** The rhythm of the last plan and how it was cut into ways. */
 type Frame = {

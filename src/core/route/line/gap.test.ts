@@ -121,7 +121,7 @@ describe('the way between two targets', () => {
 				chart,
 				request.instrument,
 				chart.events.map(() => request.scale),
-				false
+				{ blend: false, kept: null }
 			);
 			const taste = { spice: 0.4, seed: 0, strings: 6 };
 			const motion: Motion = { msPerTick: 1, direction: null, taste };

@@ -17,7 +17,7 @@ export function loneNotes(request: LineRequest, taken: ReadonlySet<number>): Lin
 		notes.filter((note) => note.tick >= from && note.tick < to && !taken.has(note.tick))
 	);
 	if (own.length === 0) return [];
-	const scales = scalesAlong(chart, request.scale, line.scalePlan, line.byHand);
+	const scales = scalesAlong(chart, request.scale, line.scalePlan, line.byHand, line.alternate);
 	return own.map((note: OwnNote): LineNote => {
 		const event = eventAt(chart, note.tick);
 		const chord = event?.chord ?? null;

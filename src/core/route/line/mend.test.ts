@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { parseChart, type Chart } from '../../chart';
 import { LONG } from '../../test-runs';
 import { cellNamed, inKey, planned, requestFor, STEADY } from '../test-lines';
+import { planTargets } from '../plan';
 import { STYLES, type Style } from '../types';
 import type { LineGrid } from './cells';
 import type { LineNote } from './types';
@@ -176,6 +177,57 @@ describe('a mirror', () => {
 					expect(alike || told.has(b), `+${key} ${scalePlan} bar ${b}`).toBe(true);
 				}
 			}
+		}
+	});
+});
+
+describe('one scale and nothing else', () => {
+	const TEXT =
+		'key: A\ntempo: 100\nscale: A minor pentatonic\n| A7 | D7 | A7 | E7 | Bm7 | F#m | D | E7 |';
+	const pcs = (chart: Chart, style: Style) =>
+		requestFor(chart, style, 5).scale?.notes.map(({ pc }) => pc) ?? [];
+
+	it('without chromatic notes takes the way between landings from that scale alone, in twelve keys', () => {
+		for (let key = 0; key < 12; key++) {
+			const chart = inKey(TEXT, key);
+			for (const style of ['roots', 'guide-tones', 'nearest'] as const) {
+				const { line } = planned(requestFor(chart, style, 5), { ...STEADY, spice: 0 });
+				const own = pcs(chart, style);
+				const between = line.notes.filter(({ kind }) => kind !== 'target');
+				expect(between.length).toBeGreaterThan(40);
+				for (const { midi, tick } of between) {
+					expect(own.includes(midi % 12), `+${key} ${style} ${tick}: ${midi}`).toBe(true);
+				}
+			}
+		}
+	});
+
+	it('with only these notes lands on them, too, and lets a change pass that has none', () => {
+		for (let key = 0; key < 12; key++) {
+			const chart = inKey(TEXT, key);
+			for (const style of STYLES) {
+				const free = requestFor(chart, style, 5);
+				const only = chart.events.map(() => free.scale);
+				const { line, targets } = planned({ ...free, only }, { ...STEADY, only: true });
+				const own = free.scale?.notes.map(({ pc }) => pc) ?? [];
+				expect(targets.length).toBeGreaterThan(4);
+				for (const { midi, tick } of line.notes) {
+					expect(own.includes(midi % 12), `+${key} ${style} ${tick}: ${midi}`).toBe(true);
+				}
+			}
+		}
+		// C Eb G: none of them is in the pentatonic of D.
+		const chart = parseChart('key: D\nscale: D major pentatonic\n| D | Cm | D |');
+		const request = requestFor(chart, 'nearest', 5);
+		const only = chart.events.map(() => request.scale);
+		const passed = planTargets({ ...request, only });
+		const dark = chart.changes.findIndex(({ to }) => to.symbol === 'Cm');
+		expect(passed.targets.some(({ change }) => change === dark)).toBe(false);
+		expect(passed.warnings.find(({ change }) => change === dark)?.message).toMatch(
+			/^No tone of Cm is among the notes of the scale/
+		);
+		for (const target of passed.targets) {
+			expect(request.scale?.notes.some(({ pc }) => pc === target.midi % 12)).toBe(true);
 		}
 	});
 });

@@ -170,6 +170,9 @@ type Known = {
 	readonly singles: Map<number, Pool>;
 };
 
+/** How pools are drawn: with a blend's third; from the notes of some scales alone, by event. */
+type Draws = { readonly blend: boolean; readonly kept: readonly (Scale | null)[] | null };
+
 /** Makes the pools of a plan; moments alike share theirs, and searches know them by identity. */
 export class Pools {
 	private readonly kinds = new Map<number, Known>();
@@ -179,9 +182,9 @@ export class Pools {
 		private readonly chart: Chart,
 		private readonly instrument: Instrument,
 		private readonly scales: readonly (Scale | null)[],
-		private readonly blend: boolean
+		private readonly draws: Draws
 	) {
-		this.on = `${instrumentKey(instrument)} ${blend}`;
+		this.on = `${instrumentKey(instrument)} ${draws.blend}`;
 	}
 
 	private of(event: Onset['event'], position: number): Known {
@@ -191,9 +194,11 @@ export class Pools {
 		const { index, chord } = event;
 		const next = chordAfter(this.chart, index);
 		const scale = this.scales[index] ?? null;
-		const kind = { position, chord, next, scale, blend: this.blend };
+		const { blend, kept } = this.draws;
+		const among = kept?.[index] ?? null;
+		const kind = { position, chord, next, scale, blend, among };
 		const notes = scale ? scale.notes.map((note) => note.name).join() : '';
-		const name = `${this.on} ${position} ${chord.symbol} ${next?.symbol ?? ''} ${notes}`;
+		const name = `${this.on} ${position} ${chord.symbol} ${next?.symbol ?? ''} ${notes} ${among ? among.notes.map((note) => note.pc).join() : ''}`;
 		const made: Known = { kind, name, pool: null, singles: new Map() };
 		this.kinds.set(at, made);
 		return made;

@@ -215,7 +215,7 @@ export function planLine(
 	return {
 		notes: spellLine(
 			chart,
-			scalesAlong(chart, request.scale, line.scalePlan, line.byHand),
+			scalesAlong(chart, request.scale, line.scalePlan, line.byHand, line.alternate),
 			finished(notes, traits, msPerTick, request)
 		),
 		arrivals,

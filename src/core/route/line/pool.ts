@@ -54,6 +54,8 @@ export type PoolKind = {
 	readonly scale: Scale | null;
 	/** The third of the chord joins the scale, whatever it holds. */
 	readonly blend: boolean;
+	/** The notes that there are: nothing else is played, no tone of the chord either; null for no such limit. */
+	readonly among: Scale | null;
 };
 
 const isBlue = (chord: Chord, midi: number): boolean =>
@@ -68,9 +70,13 @@ const FOREIGN: Sound = {
 	chromatic: true
 };
 
+/** What a target or a note of the player's own is does not depend on what the way may take. */
+const FREE = { blend: false, among: null } as const;
+
 /** What a pitch class is over a chord and scale; null where neither has it. */
-function soundOf({ chord, next, scale, blend }: PoolKind, midi: number): Sound | null {
+function soundOf({ chord, next, scale, blend, among }: PoolKind, midi: number): Sound | null {
 	const pc = midi % 12;
+	if (among && !among.notes.some((note) => note.pc === pc)) return null;
 	const degree = scale?.notes.find((note) => note.pc === pc) ?? null;
 	const tone = toneAt(chord, midi) ?? null;
 	if (tone) {
@@ -130,7 +136,7 @@ export function withChromatic(
 		}
 		const above = pool.candidates.filter((entry) => entry.midi > place.midi);
 		const rank = above.reduce((least, entry) => Math.min(least, entry.rank), Infinity);
-		const sound = soundOf({ ...kind, blend: false }, place.midi) ?? FOREIGN;
+		const sound = soundOf({ ...kind, ...FREE }, place.midi) ?? FOREIGN;
 		return [{ ...place, ...sound, rank: Number.isFinite(rank) ? rank : 0 }];
 	});
 	return added.length === 0 ? pool : asPool([...pool.candidates, ...added]);
@@ -145,6 +151,6 @@ export function poolWhere(pool: Pool, passes: (candidate: Candidate) => boolean)
 /** A place of any kind as a candidate over a chord: targets and the player's own notes. */
 export const candidateFor = (kind: PoolKind, place: WindowPlace): Candidate => ({
 	...place,
-	...(soundOf({ ...kind, blend: false }, place.midi) ?? FOREIGN),
+	...(soundOf({ ...kind, ...FREE }, place.midi) ?? FOREIGN),
 	rank: 0
 });

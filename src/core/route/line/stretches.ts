@@ -64,7 +64,10 @@ export function stretchesOf(
 ): Stretch[] {
 	const { chart, line } = request;
 	const chromatic =
-		(line.spice ?? 0) > 0 && request.style !== 'arpeggio' && line.scalePlan !== 'arpeggio';
+		(line.spice ?? 0) > 0 &&
+		!line.only &&
+		request.style !== 'arpeggio' &&
+		line.scalePlan !== 'arpeggio';
 	/** Where the hand is: changes that nothing lands on move it all the same, where it moves with the chords. */
 	const placeOf = request.windows
 		? (tick: number, landed: number) => positionAt(request, changeUnder(chart, tick, landed))

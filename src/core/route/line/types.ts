@@ -1,7 +1,7 @@
 import type { PlayedBar } from '../../chart';
 import type { Role } from '../../chord';
 import type { Place } from '../../neck';
-import type { HandScale, ScalePlan } from '../scale-plan';
+import type { AlternateWish, HandScale, ScalePlan } from '../scale-plan';
 import type { PlanRequest } from '../types';
 import type { Approach } from './approach';
 import type { Cell, LineGrid } from './cells';
@@ -67,6 +67,10 @@ export type LineWishes = {
 	/** Bars that are left to the others: nothing is played there. */
 	readonly airAt?: (bar: PlayedBar) => boolean;
 	readonly byHand?: readonly HandScale[];
+	/** What the IV and the V take where two pentatonics alternate. */
+	readonly alternate?: AlternateWish | null;
+	/** The notes of the scales alone: no other chord tone, nothing chromatic. */
+	readonly only?: boolean;
 	readonly anticipate?: boolean;
 	/** 0 … 1: how readily chromatic notes lead into targets; 0 leaves them out. */
 	readonly spice?: number;

@@ -78,9 +78,11 @@ function toneTable(chord: Chord): readonly (Tone | undefined)[] {
 function landingPlaces(request: PlanRequest, change: Change): Candidate[] {
 	const position = positionAt(request, change.index);
 	const tones = toneTable(change.to.chord);
+	const allowed = request.only?.[change.to.index];
 	const places: Candidate[] = [];
 	for (const { string, fret, midi, reach, finger } of windowPlaces(request.instrument, position)) {
 		const tone = tones[midi % 12];
+		if (allowed && !allowed.notes.some(({ pc }) => pc === midi % 12)) continue;
 		if (!tone || request.forbid.some((other) => samePlace(other, { string, fret }))) continue;
 		places.push({ string, fret, midi, reach, finger, tone });
 	}
@@ -109,17 +111,21 @@ export function planSteps(request: PlanRequest): { steps: Step[]; warnings: Plan
 		if (request.letPass.includes(change.index)) continue;
 		const { symbol } = change.to;
 		const position = positionAt(request, change.index);
-		const here = `${position} ${symbol}`;
+		const kept = request.only?.[change.to.index];
+		const here = `${position} ${symbol} ${kept ? `${kept.tonic.letter} ${kept.tonic.alter} ${kept.name}` : ''}`;
 		const { all, fitting } = known.get(here) ?? findPlaces(request, change);
 		known.set(here, { all, fitting });
 		const lock = request.locks.find((entry) => entry.change === change.index);
 		if (lock) {
-			const chosen = all.filter((place) => samePlace(place, lock));
+			const free = kept ? findPlaces({ ...request, only: undefined }, change).all : all;
+			const chosen = free.filter((place) => samePlace(place, lock));
 			steps.push({ change, candidates: chosen, locked: true });
 			continue;
 		}
 		if (all.length === 0) {
-			const message = `Position ${position} holds no tone of ${symbol}: this change is let pass.`;
+			const message = kept
+				? `No tone of ${symbol} is among the notes of the scale in position ${position}: this change is let pass.`
+				: `Position ${position} holds no tone of ${symbol}: this change is let pass.`;
 			warnings.push({ change: change.index, message });
 			continue;
 		}

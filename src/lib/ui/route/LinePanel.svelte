@@ -30,6 +30,10 @@
 	let close: HTMLButtonElement;
 	onMount(() => close.focus());
 
+	function setAlternate(degree: 'four' | 'five', value: string): void {
+		const wanted = value === 'major' || value === 'minor' ? value : null;
+		plan.setLine({ alternate: { ...line.alternate, [degree]: wanted } });
+	}
 	const styles = $derived(
 		Object.entries(STYLE_NAMES).map(([value, { name, says }]) => ({
 			...{ value: value as Style, name, says: withHome(says, open.key) }
@@ -206,6 +210,32 @@
 			onchange={(scalePlan: ScalePlan) => plan.setLine({ scalePlan })}
 			list
 		/>
+		{#if line.scalePlan === 'alternate'}
+			<div class="sections">
+				{#each ['four', 'five'] as const as degree (degree)}
+					<label
+						>{degree === 'four' ? 'IV' : 'V'} takes
+						<select
+							value={line.alternate[degree] ?? ''}
+							onchange={(event) => setAlternate(degree, event.currentTarget.value)}
+						>
+							<option value="">what fits it better</option>
+							<option value="major">major pentatonic</option>
+							<option value="minor">minor pentatonic</option>
+						</select></label
+					>
+				{/each}
+			</div>
+		{/if}
+		{#if line.scalePlan !== 'arpeggio'}
+			<label class="check"
+				><input
+					type="checkbox"
+					checked={line.only}
+					onchange={(event) => plan.setLine({ only: event.currentTarget.checked })}
+				/> Only these notes, landings too</label
+			>
+		{/if}
 		<label class="spice"
 			><span>Chromatic approaches</span>
 			<input

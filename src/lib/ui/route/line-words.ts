@@ -103,6 +103,7 @@ export function lineWords(line: LineSettings): string {
 	if (line.grid === 'targets') return 'landings alone';
 	const parts = [GRID_WORDS[line.grid].toLowerCase(), cellWords(line.cell).toLowerCase()];
 	if (line.scalePlan !== 'one') parts.push(SCALE_PLAN_WORDS[line.scalePlan].name.toLowerCase());
+	if (line.only) parts.push('only these notes');
 	if (line.slide > 0) parts.push(line.slide === 1 ? 'slide on one fret' : 'slide on two frets');
 	if (line.block) parts.push('moves with the root');
 	if (line.roam) parts.push('the hand moves');
