@@ -219,7 +219,7 @@
 							value={line.alternate[degree] ?? ''}
 							onchange={(event) => setAlternate(degree, event.currentTarget.value)}
 						>
-							<option value="">what fits it better</option>
+							<option value="">whichever fits</option>
 							<option value="major">major pentatonic</option>
 							<option value="minor">minor pentatonic</option>
 						</select></label
@@ -351,6 +351,7 @@
 		gap: 8px;
 		align-items: center;
 		justify-content: space-between;
+		white-space: nowrap;
 	}
 	.frets {
 		justify-content: start;
