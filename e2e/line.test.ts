@@ -73,7 +73,7 @@ test('how the route is made: other notes, another way to arrive, kept ways, anot
 	await page.keyboard.press('w');
 	await expect(page.getByRole('button', { name: 'Back to the change' })).toBeFocused();
 	await expectAccessible(page);
-	await page.getByRole('radio', { name: /^Alternate/ }).click();
+	await page.getByRole('radio', { name: /^Alternate:/ }).click();
 	await page.getByLabel('IV takes').selectOption('minor');
 	await expect.poll(line).not.toEqual(eighths);
 	const minor = await line();
@@ -84,7 +84,7 @@ test('how the route is made: other notes, another way to arrive, kept ways, anot
 	await expect.poll(line).not.toEqual(major);
 	await page.getByLabel('Only these notes, landings too').uncheck();
 	await expect.poll(line).toEqual(major);
-	await page.getByRole('radio', { name: /^One scale/ }).click();
+	await page.getByRole('radio', { name: /^One scale:/ }).click();
 	await page.getByRole('radio', { name: 'Quarters' }).click();
 	await page.getByRole('radio', { name: /^Steady/ }).click();
 	await expect.poll(() => notes(page).count()).toBeLessThan(eighths.length);

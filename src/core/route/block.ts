@@ -74,3 +74,6 @@ export function blockWindows(
 		return Math.min(last, Math.max(1, there));
 	});
 }
+
+/** The chords that a chart changes to, as often as they come. */
+export const chordsPlayed = ({ changes }: Chart): Chord[] => changes.map(({ to }) => to.chord);

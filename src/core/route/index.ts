@@ -1,5 +1,5 @@
 export { anchorOf, changeAt, sameAnchor } from './anchors';
-export { blockWindows } from './block';
+export { blockWindows, chordsPlayed } from './block';
 export {
 	coverNeck,
 	distinctChords,

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { parseChart } from '../chart';
 import { scaleInUse } from '../harmony';
+import { chordsPlayed } from './block';
 import {
 	inWindow,
 	instrumentOf,
@@ -32,7 +33,9 @@ function plan({ text = ROPE, frets = 1, position = 12, style = 'nearest', block 
 	const chart = parseChart(text);
 	const { scale } = scaleInUse(chart);
 	const { instrument: guitar } = instrumentOf(chart);
-	const instrument = withSlide(guitar, frets, scale, block ? position : null);
+	const instrument = withSlide(guitar, frets, {
+		...{ scale, from: block ? position : null, chords: chordsPlayed(chart) }
+	});
 	const windows = block ? blockWindows(chart, instrument, position) : undefined;
 	const request = { chart, instrument, scale, position, style, windows };
 	const [whole] = planWhole(
@@ -60,19 +63,57 @@ describe('a slide on the neck', () => {
 	it('takes the second fret that adds most of the scale', () => {
 		const chart = parseChart(ROPE);
 		const { instrument } = instrumentOf(chart);
-		const two = withSlide(instrument, 2, scaleInUse(chart).scale);
+		const two = withSlide(instrument, 2, { scale: scaleInUse(chart).scale });
 		// D A D F♯ A D, two frets under it C G C E G C: all that mixolydian has but B.
 		expect(at(two, 10)).toEqual([10, 12]);
 		expect(at(two, 1)).toEqual([0, 2]);
 		expect(at(withSlide(instrument, 2), 5)).toEqual([5, 7]);
 		// As a block both frets keep their distance wherever they go, as long as the neck has both.
-		const block = withSlide(instrument, 2, scaleInUse(chart).scale, 10);
+		const block = withSlide(instrument, 2, { scale: scaleInUse(chart).scale, from: 10 });
 		expect([1, 3, 15, 21].map((position) => at(block, position))).toEqual([
 			[0, 2],
 			[3, 5],
 			[15, 17],
 			[21]
 		]);
+	});
+});
+
+describe('the second fret of a slide', () => {
+	it('holds the thirds of as many chords as any other near it would', () => {
+		for (const tuning of ['open-d', 'open-g', 'open-e', 'dadgad', 'standard']) {
+			for (const bars of ['D | G | A', 'Am | F | C | G', 'Em | Em | B7 | Am', 'G7 | C7 | D7']) {
+				const chart = parseChart(`tuning: ${tuning}\n| ${bars} |`);
+				const { instrument } = instrumentOf(chart);
+				const { scale } = scaleInUse(chart);
+				const chords = chordsPlayed(chart);
+				const thirds = chords.map(
+					({ tones }) => tones.find(({ role }) => /^b?3$/.test(role))?.pc ?? -1
+				);
+				const held = (frets: readonly number[]) =>
+					thirds.filter((pc) =>
+						frets.some((fret) =>
+							instrument.open.some((open) => (open + instrument.capo + fret) % 12 === pc)
+						)
+					).length;
+				const two = withSlide(instrument, 2, { scale, chords });
+				for (const position of [1, 3, 5, 7, 12]) {
+					const [fret] = two.slide?.[position] ?? [];
+					const most = Math.max(...[1, 2, 3].map((k) => held([fret, fret + k])));
+					expect(held(two.slide?.[position] ?? []), `${tuning} ${bars} at ${position}`).toBe(most);
+				}
+			}
+		}
+	});
+
+	it('moves with a minor chord to where its third lies, as a block too', () => {
+		// Over open D a minor third lies one fret under the major one, three over the root.
+		const chart = parseChart('tuning: open-d\n| Dm | Gm | Am | Dm |');
+		const { plan: made } = plan({
+			...{ text: 'tuning: open-d\n| Dm | Gm | Am | Dm |', frets: 2, position: 12 }
+		});
+		expect(made.warnings.filter(({ message }) => /no third/.test(message))).toEqual([]);
+		expect(chart.changes.length).toBeGreaterThan(2);
 	});
 });
 

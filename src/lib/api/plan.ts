@@ -3,6 +3,7 @@ import type { Scale } from '$core/harmony';
 import { withSlide } from '$core/neck';
 import {
 	blendScale,
+	chordsPlayed,
 	placeHand,
 	placesInBar,
 	planWhole,
@@ -118,7 +119,10 @@ export function prepare(input: PlanInput, extras: Extras = {}): Outcome<Prepared
 	const line = lineOf(chart, input, extras);
 	if ('issues' in line) return line;
 	const { slideFrom } = extras;
-	const held = input.slide ? withSlide(instrument, input.slide, scale, slideFrom) : instrument;
+	const chords = chordsPlayed(chart);
+	const held = input.slide
+		? withSlide(instrument, input.slide, { scale, from: slideFrom, chords })
+		: instrument;
 	const placed = placeHand({
 		chart,
 		instrument: held,

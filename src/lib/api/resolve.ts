@@ -10,6 +10,7 @@ import {
 	type Instrument,
 	type OwnInstrument
 } from '$core/neck';
+import { chordsPlayed } from '$core/route';
 import { parseNote } from '$core/pitch';
 import type { z } from 'zod';
 import type { Issue, instrumentInput, scaleInput } from './chart-schema';
@@ -116,7 +117,9 @@ export function resolveSetting(input: {
 	const instrument = resolveInstrument(chart.value, input.instrument);
 	if ('issues' in instrument) return instrument;
 	const held = input.slide
-		? withSlide(instrument.value, input.slide, scale.value)
+		? withSlide(instrument.value, input.slide, {
+				...{ scale: scale.value, chords: chordsPlayed(chart.value) }
+			})
 		: instrument.value;
 	return { value: { chart: chart.value, scale: scale.value, instrument: held } };
 }

@@ -5,6 +5,7 @@ import {
 	airBars,
 	airChanges,
 	blockWindows,
+	chordsPlayed,
 	changeAt,
 	placesInBar,
 	rankLandings,
@@ -85,7 +86,9 @@ function toInput({ chart: text, instrument, route }: RouteRequest, chart: Chart)
 	const guitar = 'value' in resolved ? resolved.value : standardGuitar();
 	const slideFrom = line.block ? position : undefined;
 	const { scale } = scaleInUse(chart);
-	const played = line.slide ? withSlide(guitar, line.slide, scale, slideFrom) : guitar;
+	const played = line.slide
+		? withSlide(guitar, line.slide, { scale, from: slideFrom, chords: chordsPlayed(chart) })
+		: guitar;
 	const windows = windowsOf(chart, route, played);
 	const held = (place: { string: number; fret: number }) =>
 		line.roam !== null || (windows ?? [position]).some((window) => inWindow(played, window, place));

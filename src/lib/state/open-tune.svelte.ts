@@ -21,6 +21,7 @@ import {
 	type Instrument,
 	type OwnInstrument
 } from '$core/neck';
+import { chordsPlayed } from '$core/route';
 import { pitchClass } from '$core/pitch';
 import type { TuneAnswer } from '$lib/api/notebook-schema';
 import { ChordScales } from './chord-scales.svelte';
@@ -91,7 +92,9 @@ export class OpenTune {
 	/** The instrument as it is held: with a slide, a position is what lies on its fret. */
 	readonly held: Instrument = $derived.by(() => {
 		const { instrument, slide, scale, block, position } = this;
-		return slide === 0 ? instrument : withSlide(instrument, slide, scale, block ? position : null);
+		const from = block ? position : null;
+		const chords = chordsPlayed(this.chart);
+		return slide === 0 ? instrument : withSlide(instrument, slide, { scale, from, chords });
 	});
 	readonly change: Change | undefined = $derived(this.chart.changes[this.cursor]);
 	readonly before: Change | undefined = $derived.by(() => {

@@ -1,7 +1,7 @@
 import type { Chart } from '$core/chart';
 import { toneAt } from '$core/chord';
 import { inWindow, pitchAt, withSlide, type Instrument } from '$core/neck';
-import { blockWindows, changeAt } from '$core/route';
+import { blockWindows, changeAt, chordsPlayed } from '$core/route';
 import type { RouteAnswer, RouteSummary } from '$lib/api/notebook-schema';
 import type { TargetAnswer } from '$lib/api/plan-schema';
 import { send } from './api';
@@ -44,7 +44,11 @@ export function handAlong(
 ): PlayedRoute['handAt'] {
 	const { chart, instrument, scale } = open;
 	const held =
-		slide === 0 ? instrument : withSlide(instrument, slide, scale, block ? position : null);
+		slide === 0
+			? instrument
+			: withSlide(instrument, slide, {
+					...{ scale, from: block ? position : null, chords: chordsPlayed(chart) }
+				});
 	const windows = block ? blockWindows(chart, held, position) : null;
 	return (change) => {
 		if (windows) return windows[change] ?? position;

@@ -3,6 +3,7 @@ import {
 	airChanges,
 	anchorOf,
 	blockWindows,
+	chordsPlayed,
 	changeAt,
 	type Approach,
 	type Style
@@ -159,7 +160,10 @@ export abstract class RouteWishes {
 	private within({ slide, block }: LineSettings, position: number): Anchors {
 		const { chart, instrument, scale } = this.open;
 		const from = block ? position : null;
-		const held = slide === 0 ? instrument : withSlide(instrument, slide, scale, from);
+		const held =
+			slide === 0
+				? instrument
+				: withSlide(instrument, slide, { scale, from, chords: chordsPlayed(chart) });
 		const windows = block ? blockWindows(chart, held, position) : [];
 		return edit.locksWithin(
 			this.wishes.anchors,
