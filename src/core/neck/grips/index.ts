@@ -2,15 +2,14 @@ import type { Chord, Role, Tone } from '../../chord';
 import { noteName, pitchClass, type Notation, type Note } from '../../pitch';
 import { comfortOf, MEDIUM_HAND, widestMm, type Comfort, type Hand } from '../hand';
 import type { Instrument, Place } from '../instrument';
-import { formOfGrip } from '../shapes/form';
-import type { Form } from '../shapes/types';
+import { formOfGrip, type Form } from '../shapes';
 import { SLIDE_FINGER } from '../slide';
 import { windowPlaces } from '../window';
 import { holdGrip, type Hold } from './hold';
 import { fullNeeds, meets, smallNeeds } from './needs';
 
 /** One string of a grip. `role` is what the note is in the chord, or the cell's degree. */
-export type GripNote = Place & {
+type GripNote = Place & {
 	readonly midi: number;
 	readonly name: Notation;
 	readonly role: Role;

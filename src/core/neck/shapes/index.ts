@@ -8,7 +8,8 @@ import { paths } from './paths';
 import type { Shape } from './types';
 
 export { joinShapes } from './join';
-export type { Shape } from './types';
+export { formOfGrip } from './form';
+export type { Form, Shape } from './types';
 
 /**
  * Every arpeggio shape of a chord in one position: the full one first, then the easiest way from root to
