@@ -30,9 +30,13 @@
 		value: string;
 		empty: string;
 		leftHanded: boolean;
+		/** What is told of the chosen card; without one what the cards mean. */
+		detail: string;
+		/** It asks for a stretch. */
+		stretches: boolean;
 		onpick: (key: string) => void;
 	};
-	let { cards, name, value, empty, leftHanded, onpick }: Props = $props();
+	let { cards, name, value, empty, leftHanded, detail, stretches, onpick }: Props = $props();
 	const open = useTune();
 	const groups = $derived(
 		(['now', 'next'] as const).flatMap((tense) => {
@@ -108,6 +112,10 @@
 		</RadioGroup.Root>
 	{/each}
 </div>
+<p class="detail">
+	{detail}
+	{#if stretches}<b>Warm up first; let go when it pulls.</b>{/if}
+</p>
 
 <style>
 	.groups {
@@ -163,6 +171,13 @@
 	.caption {
 		font-size: 13px;
 		color: var(--second);
+	}
+	.detail {
+		font-size: 13px;
+		line-height: 1.3;
+		color: var(--second);
+		padding-top: 2px;
+		min-height: 2.6em;
 	}
 	.empty {
 		padding: 12px 0;

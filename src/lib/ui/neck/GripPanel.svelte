@@ -23,23 +23,9 @@
 	value={view.choice}
 	empty="No hand holds these chords in this place."
 	{leftHanded}
+	detail={chosen
+		? `${gripDetails(chosen).join(' · ')}.`
+		: 'Numbers are fingers, × is a string that stays silent. The chosen grip stands out on the neck.'}
+	stretches={chosen !== undefined && chosen.comfort !== 'easy'}
 	onpick={(key) => view.pick(key)}
 />
-<p class="detail">
-	{#if chosen}
-		{gripDetails(chosen).join(' · ')}.
-		{#if chosen.comfort !== 'easy'}<b>Warm up first; let go when it pulls.</b>{/if}
-	{:else}
-		Numbers are fingers, × is a string that stays silent. The chosen grip stands out on the neck.
-	{/if}
-</p>
-
-<style>
-	.detail {
-		font-size: 13px;
-		line-height: 1.3;
-		color: var(--second);
-		padding-top: 2px;
-		min-height: 2.6em;
-	}
-</style>

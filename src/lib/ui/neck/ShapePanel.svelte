@@ -15,7 +15,9 @@
 	const chosen = $derived(view.shapes.find((entry) => entry.key === view.choice));
 	const join = $derived(chosen && chosen.item.kind !== 'joined' ? view.joinOf(chosen) : null);
 	const details = $derived.by(() => {
-		if (!chosen) return '';
+		if (!chosen) {
+			return 'Numbers are fingers. The chosen shape stands out on the neck; choose it again to let it go.';
+		}
 		const on = join ? [`goes on to position ${join.position}: ${join.words}`] : [];
 		return `${[...detailWords(chosen.item), ...on].join(' · ')}.`;
 	});
@@ -27,23 +29,7 @@
 	value={view.choice}
 	empty="No tone of these chords lies in this place."
 	{leftHanded}
+	detail={details}
+	stretches={chosen !== undefined && chosen.item.comfort !== 'easy'}
 	onpick={(key) => view.pick(key)}
 />
-<p class="detail">
-	{#if chosen}
-		{details}
-		{#if chosen.item.comfort !== 'easy'}<b>Warm up first; let go when it pulls.</b>{/if}
-	{:else}
-		Numbers are fingers. The chosen shape stands out on the neck; choose it again to let it go.
-	{/if}
-</p>
-
-<style>
-	.detail {
-		font-size: 13px;
-		line-height: 1.3;
-		color: var(--second);
-		padding-top: 2px;
-		min-height: 2.6em;
-	}
-</style>
