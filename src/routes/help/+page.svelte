@@ -69,7 +69,8 @@
 				['Shift .', 'the tune in the next key of the circle'],
 				['U', 'another scale for the sounding chord'],
 				['A W E G', 'show the scale, now, next, fingers'],
-				['S D B', 'shapes, double stops, bends'],
+				['S R', 'arpeggio shapes; grips: the chord at one time'],
+				['D B', 'double stops, bends'],
 				['H L', 'hidden arpeggios, layouts of the scale'],
 				['C V', 'what changes, the place in words'],
 				['Esc', 'let the chosen thing go']
