@@ -41,6 +41,9 @@ const kindOf = Uint8Array.from({ length: 2 * WIDEST + 1 }, (_, i) => {
 	const kind = size >= LEAP ? 0 : size > 2 ? 1 : size > 0 ? 2 : 3;
 	return d < 0 ? 6 - kind : kind;
 });
+/** How much dearer than a turn a repeated note becomes where turns are made dearer. */
+const AGAIN = 4;
+
 /**
  * `[kind * GROUPS + group]`: cost of three notes, a return to the first pitch left out.
  * @param extra what each turn costs on top
@@ -48,12 +51,15 @@ const kindOf = Uint8Array.from({ length: 2 * WIDEST + 1 }, (_, i) => {
 const threes = (extra: number): Int32Array =>
 	Int32Array.from({ length: KINDS * GROUPS }, (_, i) => {
 		const [first, second] = [GROUP_OF[i % GROUPS], KIND_OF[Math.floor(i / GROUPS)]];
-		const cost = threeCost(0, first, first + second) + (first * second < 0 ? extra : 0);
+		const turns = first * second < 0 ? extra : 0;
+		// A note struck twice would hide a turn, not spare it.
+		const again = second === 0 ? AGAIN * extra : 0;
+		const cost = threeCost(0, first, first + second) + turns + again;
 		return first !== 0 && second === -first ? cost - LINE.returns : cost;
 	});
 
 /** The tables by what a turn costs more: none; and the prices at which a way that turns often is sought anew. */
-const TURN_EXTRA = [0, 3000, 6000] as const;
+const TURN_EXTRA = [0, 4000, 8000] as const;
 const TABLES = TURN_EXTRA.map(threes);
 /** The table of the search that runs. */
 let THREE = TABLES[0];
@@ -242,14 +248,19 @@ function innerTurns({ pitch }: Gap, { path }: Way): number {
 	return turns;
 }
 
-/** All turns that the search has priced: those and the one at the first note. */
-function pricedTurns(gap: Gap, way: Way): number {
+/** Notes of a way that sound the pitch before them. */
+const repeats = ({ pitch }: Gap, { path }: Way): number =>
+	path.filter((c, i) => i > 0 && pitch[i + 1][c] === pitch[i][path[i - 1]]).length;
+
+/** What a search has priced in a way by turns: those and the one at the first note, and its repeated notes. */
+function priced(gap: Gap, way: Way): number {
 	if (way.path.length < 2) return 0;
 	const [from, first, second] = [
 		gap.pitch[0][0],
 		...[1, 2].map((i) => gap.pitch[i][way.path[i - 1]])
 	];
-	return innerTurns(gap, way) + Number(Math.sign(first - from) * Math.sign(second - first) === -1);
+	const turned = Math.sign(first - from) * Math.sign(second - first) === -1;
+	return innerTurns(gap, way) + Number(turned) + AGAIN * repeats(gap, way);
 }
 
 /**
@@ -262,15 +273,14 @@ export function solveDirect(gap: Gap): { ways: (Way | null)[]; searches: number 
 	const ways = solveGap(gap);
 	const restless = (way: Way | null) => way !== null && innerTurns(gap, way) > most;
 	let searches = 1;
-	// A long way has more room to wander, and turns often only where that is dear.
-	const levels = gap.pitch.length - 2 > NOTES_A_TURN ? TURN_EXTRA.length : 2;
-	for (let level = 1; level < levels && ways.some(restless); level++) {
+	for (let level = 1; level < TURN_EXTRA.length && ways.some(restless); level++) {
 		searches++;
 		solveGap(gap, level).forEach((found, kind) => {
 			const known = ways[kind];
 			if (!found || !known || !restless(known)) return;
 			if (innerTurns(gap, found) >= innerTurns(gap, known)) return;
-			const extra = TURN_EXTRA[level] * pricedTurns(gap, found);
+			if (repeats(gap, found) > repeats(gap, known)) return;
+			const extra = TURN_EXTRA[level] * priced(gap, found);
 			ways[kind] = { path: found.path, cost: found.cost - extra };
 		});
 	}
