@@ -5,7 +5,7 @@ import { scalesAlong } from '../scale-plan';
 import type { Target } from '../types';
 import { APPROACHES } from './approach';
 import { contourOf } from './echo';
-import { relaxationsOf, solveDirect, type Way } from './gap';
+import { isRestless, relaxationsOf, solveDirect, turnsWithin, type Way } from './gap';
 import { buildGap, type Motion, type Stretch } from './lattice';
 import { mendLine } from './mend';
 import { cellOf, mirrorInto } from './mirror';
@@ -154,6 +154,21 @@ function wished({ arrive }: Stretch, ways: readonly (Way | null)[]): readonly (W
 	return ways[at] ? ways.map((way, kind) => (kind === at ? way : null)) : ways;
 }
 
+/** What a calm way may cost more than a restless one. */
+const CALM = 1500;
+
+const cheapestOf = (ways: readonly (Way | null)[]): number =>
+	Math.min(...ways.map((way) => way?.cost ?? Infinity));
+
+/** The ways that do not turn too often; all where none of them is calm, or only at a price. */
+function calm(
+	ways: readonly (Way | null)[],
+	pitches: readonly (readonly number[])[]
+): readonly (Way | null)[] {
+	const kept = ways.map((way, kind) => (way && !isRestless(pitches[kind]) ? way : null));
+	return cheapestOf(kept) <= cheapestOf(ways) + CALM ? kept : ways;
+}
+
 function strandOf(stretch: Stretch, all: readonly (Way | null)[]): Strand {
 	const { from, to, moments } = stretch;
 	const pitches = [...all, null].map((way) => {
@@ -163,7 +178,7 @@ function strandOf(stretch: Stretch, all: readonly (Way | null)[]): Strand {
 		return made;
 	});
 	const set = moments.length > 0 && moments.every(({ onset }) => onset.own !== null);
-	const ways = wished(stretch, all);
+	const ways = calm(wished(stretch, all), pitches);
 	return { ways, kinds: kindsOf(ways), all, pitches, patterns: pitches.map(patternsOf), set };
 }
 
@@ -286,12 +301,8 @@ const isSung = ({ ways, pitches }: Strand, kind: number, free: number): boolean 
 
 /** The way that turns least, the cheapest of them: what is heard over every chord is plain. */
 function calmest({ ways, kinds, pitches }: Strand): number | undefined {
-	const turns = (kind: number) =>
-		pitches[kind].filter((pitch, i, all) => {
-			const [before, after] = [all[i - 1], all[i + 1]];
-			return i > 0 && i < all.length - 2 && (pitch - before) * (after - pitch) < 0;
-		}).length;
-	const restless = (kind: number) => turns(kind) * LINE.turn * 2 + (ways[kind]?.cost ?? Infinity);
+	const restless = (kind: number) =>
+		turnsWithin(pitches[kind]) * LINE.turn * 2 + (ways[kind]?.cost ?? Infinity);
 	return kinds.filter((kind) => ways[kind]).sort((a, b) => restless(a) - restless(b))[0];
 }
 
@@ -312,7 +323,7 @@ function mirrorAll(
 	bound.add(at);
 	stretches.forEach((stretch, i) => {
 		if (i === at) return;
-		const free = Math.min(...strands[i].ways.map((way) => way?.cost ?? Infinity));
+		const free = cheapestOf(strands[i].ways);
 		for (let keep = cell.notes.length; keep >= 0; keep--) {
 			const { stretch: moved, lost } = mirrorInto(cell, source, stretch, keep);
 			const strand = solveStretch(moved, motion, work);

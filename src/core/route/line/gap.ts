@@ -41,8 +41,13 @@ const kindOf = Uint8Array.from({ length: 2 * WIDEST + 1 }, (_, i) => {
 	const kind = size >= LEAP ? 0 : size > 2 ? 1 : size > 0 ? 2 : 3;
 	return d < 0 ? 6 - kind : kind;
 });
-/** How much dearer than a turn a repeated note becomes where turns are made dearer. */
+/** How much dearer than a turn a repeated note becomes where turns are made dearer: it would hide one, not spare it. */
 const AGAIN = 4;
+
+/** What two intervals in a row have of turns. */
+const unrest = (first: number, second: number): number =>
+	Number(Math.sign(first) * Math.sign(second) === -1) +
+	AGAIN * (Number(first === 0) + Number(second === 0));
 
 /**
  * `[kind * GROUPS + group]`: cost of three notes, a return to the first pitch left out.
@@ -51,15 +56,12 @@ const AGAIN = 4;
 const threes = (extra: number): Int32Array =>
 	Int32Array.from({ length: KINDS * GROUPS }, (_, i) => {
 		const [first, second] = [GROUP_OF[i % GROUPS], KIND_OF[Math.floor(i / GROUPS)]];
-		const turns = first * second < 0 ? extra : 0;
-		// A note struck twice would hide a turn, not spare it.
-		const again = second === 0 ? AGAIN * extra : 0;
-		const cost = threeCost(0, first, first + second) + turns + again;
+		const cost = threeCost(0, first, first + second) + extra * unrest(first, second);
 		return first !== 0 && second === -first ? cost - LINE.returns : cost;
 	});
 
 /** The tables by what a turn costs more: none; and the prices at which a way that turns often is sought anew. */
-const TURN_EXTRA = [0, 4000, 8000] as const;
+const TURN_EXTRA = [0, 4000, 8000, 12_000] as const;
 const TABLES = TURN_EXTRA.map(threes);
 /** The table of the search that runs. */
 let THREE = TABLES[0];
@@ -237,31 +239,38 @@ let costs = [new Int32Array(1024), new Int32Array(1024)];
 
 /** Notes between two targets for each turn that a way may make; one turn at least. */
 const NOTES_A_TURN = 8;
+const mostTurns = (notes: number): number => Math.max(1, Math.round(notes / NOTES_A_TURN));
 
-/** Turns among the notes between the targets of a way, the targets left out. */
-function innerTurns({ pitch }: Gap, { path }: Way): number {
+/** Turns among the notes between two targets. @param heard the pitches, both targets included */
+export function turnsWithin(heard: readonly number[]): number {
 	let turns = 0;
-	for (let i = 1; i + 1 < path.length; i++) {
-		const [a, b, c] = [i, i + 1, i + 2].map((layer) => pitch[layer][path[layer - 1]]);
-		if (Math.sign(b - a) * Math.sign(c - b) === -1) turns++;
+	for (let i = 2; i + 2 < heard.length; i++) {
+		const [before, after] = [heard[i] - heard[i - 1], heard[i + 1] - heard[i]];
+		if (Math.sign(before) * Math.sign(after) === -1) turns++;
 	}
 	return turns;
 }
 
-/** Notes of a way that sound the pitch before them. */
-const repeats = ({ pitch }: Gap, { path }: Way): number =>
-	path.filter((c, i) => i > 0 && pitch[i + 1][c] === pitch[i][path[i - 1]]).length;
+/** True when a way turns more than once in eight notes. @param heard the pitches, both targets included */
+export const isRestless = (heard: readonly number[]): boolean =>
+	turnsWithin(heard) > mostTurns(heard.length - 2);
 
-/** What a search has priced in a way by turns: those and the one at the first note, and its repeated notes. */
-function priced(gap: Gap, way: Way): number {
-	if (way.path.length < 2) return 0;
-	const [from, first, second] = [
-		gap.pitch[0][0],
-		...[1, 2].map((i) => gap.pitch[i][way.path[i - 1]])
-	];
-	const turned = Math.sign(first - from) * Math.sign(second - first) === -1;
-	return innerTurns(gap, way) + Number(turned) + AGAIN * repeats(gap, way);
-}
+/** The pitches of a way, both targets included. */
+const heardIn = ({ pitch }: Gap, { path }: Way): number[] => [
+	pitch[0][0],
+	...path.map((c, i) => pitch[i + 1][c]),
+	pitch[pitch.length - 1][0]
+];
+
+/** What a search has priced in a way by turns: in all its notes and the target before them. */
+const priced = (heard: readonly number[]): number =>
+	heard
+		.slice(2, -1)
+		.reduce((sum, third, i) => sum + unrest(heard[i + 1] - heard[i], third - heard[i + 1]), 0);
+
+/** Notes that sound the pitch before them. */
+const repeats = (heard: readonly number[]): number =>
+	heard.filter((midi, i) => i > 0 && midi === heard[i - 1]).length;
 
 /**
  * The ways of `solveGap`, but where one turns more than once in eight notes, the cheapest one that does not
@@ -269,18 +278,17 @@ function priced(gap: Gap, way: Way): number {
  * @returns the ways, and how many searches they took
  */
 export function solveDirect(gap: Gap): { ways: (Way | null)[]; searches: number } {
-	const most = Math.max(1, Math.round((gap.pitch.length - 2) / NOTES_A_TURN));
 	const ways = solveGap(gap);
-	const restless = (way: Way | null) => way !== null && innerTurns(gap, way) > most;
+	const restless = (way: Way | null) => way !== null && isRestless(heardIn(gap, way));
 	let searches = 1;
 	for (let level = 1; level < TURN_EXTRA.length && ways.some(restless); level++) {
 		searches++;
 		solveGap(gap, level).forEach((found, kind) => {
 			const known = ways[kind];
 			if (!found || !known || !restless(known)) return;
-			if (innerTurns(gap, found) >= innerTurns(gap, known)) return;
-			if (repeats(gap, found) > repeats(gap, known)) return;
-			const extra = TURN_EXTRA[level] * priced(gap, found);
+			const [heard, before] = [heardIn(gap, found), heardIn(gap, known)];
+			if (turnsWithin(heard) >= turnsWithin(before) || repeats(heard) > repeats(before)) return;
+			const extra = TURN_EXTRA[level] * priced(heard);
 			ways[kind] = { path: found.path, cost: found.cost - extra };
 		});
 	}

@@ -55,7 +55,7 @@ const AIMS: Record<
 	nearest: { thirds: [0.2, 0.45], returns: 0.05, repeated: 0.15, direct: 0.9 },
 	arpeggio: { thirds: [0.45, 0.65], returns: 0.1, repeated: 0.15, direct: 0.9 },
 	blend: { thirds: [0.2, 0.45], returns: 0.05, repeated: 0.15, direct: 0.9 },
-	mirror: { thirds: [0.2, 0.45], returns: 0.08, repeated: 0.25, direct: 0.75 }
+	mirror: { thirds: [0.18, 0.45], returns: 0.08, repeated: 0.25, direct: 0.75 }
 };
 
 describe('lines over many charts, keys, windows and two tunings', () => {
