@@ -160,6 +160,6 @@ export function routeInk(frame: Frame): { ink: Ink[]; height: number }[] {
 			ink.push(...write(start, staff + row.height + 9, proseSigns(words), 'text', 7.5));
 			taken = start + widthOf(words, 'text', 7.5) + 5;
 		}
-		return { ink, height: staff + row.height + WORDS + 4 };
+		return { ink, height: staff + row.height + WORDS + 2 };
 	});
 }
