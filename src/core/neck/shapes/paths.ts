@@ -7,15 +7,37 @@ import type { Shape, TonePlace } from './types';
 /** The most paths that are listed; beyond them they differ in nothing that a player would look for. */
 const MOST = 32;
 
-/** Every choice of one place for each pitch that keeps to its string or goes on to thinner ones. */
-function climbs(groups: readonly (readonly TonePlace[])[]): TonePlace[][] {
+/** The most ways that are followed at a time: more come only where neighbouring strings sound nearly alike. */
+const MOST_WAYS = 256;
+
+/** How many places of a way lie outside the four fingers, and how often it goes on to another string. */
+const effort = (way: readonly TonePlace[]): number =>
+	way.reduce(
+		(sum, { reach, string }, i) =>
+			sum + (reach ? 3 : 0) + (i > 0 && string !== way[i - 1].string ? 1 : 0),
+		0
+	);
+
+/**
+ * Every choice of one place for each pitch that keeps to its string or goes on to thinner ones and that no
+ * stretch rules out; of very many the easiest.
+ */
+function climbs(
+	{ instrument, hand }: Frame,
+	groups: readonly (readonly TonePlace[])[]
+): TonePlace[][] {
 	let ways: TonePlace[][] = [[]];
 	for (const places of groups) {
-		ways = ways.flatMap((way) =>
-			places
-				.filter((place) => way.length === 0 || place.string <= way[way.length - 1].string)
-				.map((place) => [...way, place])
-		);
+		ways = ways
+			.flatMap((way) =>
+				places
+					.filter((place) => way.length === 0 || place.string <= way[way.length - 1].string)
+					.map((place) => [...way, place])
+			)
+			.filter((way) => comfortOf(widestMm(instrument, way), hand) !== 'far');
+		if (ways.length > MOST_WAYS) {
+			ways = ways.sort((a, b) => effort(a) - effort(b)).slice(0, MOST_WAYS);
+		}
 	}
 	return ways;
 }
@@ -73,12 +95,10 @@ const awkward = ({ position }: Frame, { comfort, notes }: Shape, cost: number): 
  * are `path`s, the easier ones first.
  */
 export function paths(frame: Frame, tones: readonly Tone[]): Shape[] {
-	const { instrument, hand } = frame;
 	const octaves: { shape: Shape; cost: number }[] = [];
 	const others: { shape: Shape; cost: number }[] = [];
 	for (const groups of spans(frame, tones)) {
-		const found = climbs(groups).flatMap((places) => {
-			if (comfortOf(widestMm(instrument, places), hand) === 'far') return [];
+		const found = climbs(frame, groups).flatMap((places) => {
 			const pitches = places.map((place) => ({ required: true, places: [place] }));
 			const held = fingerings(frame, pitches);
 			const wide = held.length === 0 ? spread(places) : null;

@@ -61,7 +61,7 @@
 </RadioGroup.Root>
 <div class="line">
 	<p class="says">
-		{NAMES[view.family].says}{#if view.family === 'pocket' && view.pocketScale}, now {signs(
+		{NAMES[view.family].says}{#if view.family === 'pocket' && view.pocketScale}, now {prefs.name(
 				noteName(view.pocketScale.tonic)
 			)}{/if}
 	</p>

@@ -1,4 +1,4 @@
-import { signs, type Chord } from '$core/chord';
+import { type Chord } from '$core/chord';
 import {
 	chordAfter,
 	hiddenArpeggios,
@@ -28,6 +28,7 @@ import {
 } from '$core/neck';
 import { noteName, type Notation } from '$core/pitch';
 import { distinctChords } from '$core/route';
+import { prefs } from '$lib/state/prefs.svelte';
 import type { OpenTune } from '$lib/state/open-tune.svelte';
 import type { Figure } from '../neck-figure';
 import { scaleTitle } from '../words';
@@ -235,7 +236,7 @@ export class NeckView {
 		if (this.panel !== 'layouts' || !layout || !this.scale) return null;
 		const round = layout.family === 'pocket' && this.pocketScale;
 		const name = round
-			? `Pocket round ${signs(noteName(round.tonic))}`
+			? `Pocket round ${prefs.name(noteName(round.tonic))}`
 			: scaleTitle(this.scale, player.scales);
 		return layoutFigure(layout, now, next, name);
 	});
