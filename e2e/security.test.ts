@@ -231,11 +231,13 @@ test('the passphrase opens the notebook to one browser, over TLS too', async ({ 
 	).toEqual([true, true, true]);
 	expect(broken).toEqual([]);
 
-	// A session outlives the server, and ends where it is left.
+	// A session outlives the server, and ends where it is left. The page has come to rest before it loses it.
+	await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+	await page.waitForLoadState('networkidle');
 	server.process.kill('SIGTERM');
 	expect(await server.exited).toBe(0);
 	const again = await start(notebook, { ...env, PORT: port });
-	await page.goto('/settings');
+	await expect(() => page.goto('/settings')).toPass();
 	await page.locator('html[data-ready]').waitFor();
 	await page.getByRole('button', { name: 'Sign out' }).click();
 	await expect(page).toHaveURL('/login');
