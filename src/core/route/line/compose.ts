@@ -4,7 +4,7 @@ import { instrumentKey } from '../../neck';
 import { scalesAlong } from '../scale-plan';
 import type { Target } from '../types';
 import { APPROACHES } from './approach';
-import { contourOf } from './echo';
+import { contourOf, type Echo } from './echo';
 import { isRestless, relaxationsOf, solveDirect, turnsWithin, type Way } from './gap';
 import { buildGap, type Motion, type Stretch } from './lattice';
 import { mendLine } from './mend';
@@ -142,8 +142,9 @@ function stretchKey(stretch: Stretch, motion: Motion): string {
 	const { from, to, fromTick, toTick, rested, moments, echo, take, arrive } = stretch;
 	const { taste, direction, msPerTick } = motion;
 	let key = `${poolId(from)} ${poolId(to)} ${toTick - fromTick} ${rested} ${take && fromTick} ${take} ${taste.spice} ${direction} ${msPerTick} ${arrive}`;
-	for (const { onset, pool, spot } of moments) {
+	for (const { onset, pool, spot, barred } of moments) {
 		key += `|${onset.tick - fromTick} ${onset.weight} ${onset.rested} ${poolId(pool)} ${spot.ceiling}${onset.own ? ' own' : ''}`;
+		for (const { string, fret } of barred ?? []) key += ` -${string}/${fret}`;
 	}
 	return echo ? `${key} ${JSON.stringify(echo)}` : key;
 }
@@ -274,6 +275,18 @@ type Taking = {
 	readonly bound: Set<number>;
 };
 
+const echoes = new WeakMap<Stretch, Map<string, Stretch>>();
+
+/** A stretch that takes up a contour; the same object each time. */
+function echoing(stretch: Stretch, echo: Echo): Stretch {
+	let known = echoes.get(stretch);
+	if (!known) echoes.set(stretch, (known = new Map()));
+	const key = echo.steps.join();
+	let made = known.get(key);
+	if (!made) known.set(key, (made = { ...stretch, echo }));
+	return made;
+}
+
 function echoAll(
 	stretches: Stretch[],
 	strands: Strand[],
@@ -285,7 +298,7 @@ function echoAll(
 		if (source === null) return;
 		const heard = notesOf(stretches[source], strands[source].ways[kinds[source]] ?? null);
 		strands[source] = onlyKind(strands[source], kinds[source]);
-		stretches[i] = { ...stretch, echo: contourOf(heard) };
+		stretches[i] = echoing(stretch, contourOf(heard));
 		strands[i] = solveStretch(stretches[i], motion, work);
 		bound.add(source).add(i);
 	});

@@ -124,7 +124,11 @@ export function buildGap(stretch: Stretch, motion: Motion): Gap {
 	const taste = { ...motion.taste, seed: take };
 	const own = [
 		empty,
-		...moments.map(({ pool, spot, onset }) => spotCosts(pool, spot, taste, onset.tick)),
+		...moments.map(({ pool, spot, onset, barred }) => {
+			const costs = spotCosts(pool, spot, taste, onset.tick);
+			for (const candidate of barred ?? []) costs[pool.candidates.indexOf(candidate)] = FORBIDDEN;
+			return costs;
+		}),
 		empty
 	];
 	const n = moments.length;

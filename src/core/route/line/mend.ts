@@ -1,7 +1,8 @@
 import { QUARTER } from '../../chart';
 import type { LineWork } from './compose';
+import type { Way } from './gap';
 import type { Motion, Stretch } from './lattice';
-import { asPool, poolId, type Candidate, type Pool } from './pool';
+import { asPool, type Candidate, type Pool } from './pool';
 import type { Choice } from './vary';
 import { turnAtTarget, type Strand } from './weave';
 import { LINE } from './weights';
@@ -60,11 +61,22 @@ const asFault = (at: Sung | undefined): Fault | null => (at ? { at } : null);
 const movable = (line: readonly Sung[]): Sung | undefined =>
 	line.findLast(({ moment }) => moment !== null);
 
-const within = (line: readonly Sung[], from: number, ticks: number): readonly Sung[] =>
-	line.filter(({ tick }) => tick >= from && tick < from + ticks);
-
-const toldFrom = (notes: readonly Sung[], from: number): string =>
-	notes.map(({ tick, note, chord }) => `${tick - from} ${note.midi} ${chord}`).join();
+/** True when two spans of equal length hold the same notes over the same chords, two at least. */
+function same(line: readonly Sung[], from: number, before: number, ticks: number): boolean {
+	let [a, b] = [
+		line.findIndex(({ tick }) => tick >= from),
+		line.findIndex(({ tick }) => tick >= before)
+	];
+	let count = 0;
+	for (; a >= 0 && b >= 0; a++, b++, count++) {
+		const [x, y] = [line[a], line[b]];
+		const [inX, inY] = [x && x.tick < from + ticks, y && y.tick < before + ticks];
+		if (!inX || !inY) return !inX && !inY && count > 1;
+		if (x.tick - from !== y.tick - before || x.note.midi !== y.note.midi) return false;
+		if (x.chord !== y.chord) return false;
+	}
+	return false;
+}
 
 /** A half bar that the half bar before has note for note, or a bar that one of the three before has. */
 function repeated(
@@ -73,67 +85,65 @@ function repeated(
 	until: number,
 	different: number
 ): Fault | null {
-	const bars = new Map(moments.map(({ onset }) => [onset.bar.index, onset.bar]));
-	for (const { startTick, lengthTicks, signature } of bars.values()) {
-		const again = (from: number, ticks: number, back: number): Fault | null => {
-			if (from + ticks > until) return null;
-			const here = within(line, from, ticks);
-			const before = within(line, from - back, ticks);
-			if (here.length < 2 || toldFrom(here, from) !== toldFrom(before, from - back)) return null;
-			return asFault(movable(here));
-		};
+	const again = (from: number, ticks: number, back: number): Fault | null => {
+		if (from + ticks > until || !same(line, from, from - back, ticks)) return null;
+		return asFault(movable(line.filter(({ tick }) => tick >= from && tick < from + ticks)));
+	};
+	let last = -1;
+	for (const { onset } of moments) {
+		const { index, startTick, lengthTicks, signature } = onset.bar;
+		if (index === last) continue;
+		last = index;
 		const half = signature.beats % 2 === 0 ? lengthTicks / 2 : 0;
-		const halves = half > 0 ? [startTick, startTick + half] : [];
-		for (const from of halves) {
-			const found = again(from, half, half);
-			if (found) return found;
-		}
+		const found =
+			half > 0 ? (again(startTick, half, half) ?? again(startTick + half, half, half)) : null;
+		if (found) return found;
 		for (let bar = 1; bar < different; bar++) {
-			const found = again(startTick, lengthTicks, bar * lengthTicks);
-			if (found) return found;
+			const alike = again(startTick, lengthTicks, bar * lengthTicks);
+			if (alike) return alike;
 		}
 	}
 	return null;
 }
 
-const changed = new WeakMap<Pool, Map<string, Pool>>();
+const relocated = new WeakMap<Pool, Map<string, Pool>>();
 
-/** A pool without one candidate; a pool of nothing else has it at the other place. Null where neither goes. */
-function otherwise(pool: Pool, candidate: Candidate, there: Candidate | undefined): Pool | null {
-	const alone = pool.candidates.length < 2;
-	if (alone && !there) return null;
-	let known = changed.get(pool);
-	if (!known) changed.set(pool, (known = new Map()));
-	const key = `${placeOf(candidate)} ${alone && there ? placeOf(there) : ''}`;
-	let made = known.get(key);
-	if (!made) {
-		const moved = there && {
-			...candidate,
-			...{ string: there.string, fret: there.fret, finger: there.finger, reach: there.reach }
-		};
-		const others = pool.candidates.filter((other) => other !== candidate);
-		made = asPool(alone && moved ? [moved] : others);
-		known.set(key, made);
-	}
+/** A pool of one candidate, at the place where the same pitch lies near it. */
+function movedTo(pool: Pool, candidate: Candidate, there: Candidate): Pool {
+	let known = relocated.get(pool);
+	if (!known) relocated.set(pool, (known = new Map()));
+	const key = `${there.string}:${there.fret}`;
+	const found = known.get(key);
+	if (found) return found;
+	const { string, fret, finger, reach } = there;
+	const made = asPool([{ ...candidate, string, fret, finger, reach }]);
+	known.set(key, made);
 	return made;
 }
 
-const placeOf = ({ string, fret }: Candidate): string => `${string}:${fret}`;
-
 const derived = new WeakMap<Stretch, Map<string, Stretch>>();
 
-/** A stretch whose note at one moment is another one, or lies elsewhere; the same object each time. */
+/**
+ * A stretch whose note at one moment is another one; where there is no other, the same at another place. The
+ * same object each time, so that it is searched once.
+ */
 function changedAt(stretch: Stretch, { at, there }: Fault): Stretch | null {
 	const moment = at.moment ?? -1;
 	const here = stretch.moments[moment];
-	const pool = here && !here.onset.own ? otherwise(here.pool, at.note, there) : null;
-	if (!pool) return null;
+	if (!here || here.onset.own) return null;
+	const { pool, barred = [] } = here;
+	const alone = pool.candidates.length === 1;
+	if (alone ? !there : barred.length + 1 >= pool.candidates.length) return null;
 	let known = derived.get(stretch);
 	if (!known) derived.set(stretch, (known = new Map()));
-	const key = `${moment} ${poolId(pool)}`;
+	const key = `${moment} ${at.note.string} ${at.note.fret} ${alone && there ? there.string : ''}`;
 	const found = known.get(key);
 	if (found) return found;
-	const moments = stretch.moments.map((entry, k) => (k === moment ? { ...entry, pool } : entry));
+	const other =
+		alone && there
+			? { ...here, pool: movedTo(pool, at.note, there) }
+			: { ...here, barred: [...barred, at.note] };
+	const moments = stretch.moments.map((entry, k) => (k === moment ? other : entry));
 	const made: Stretch = { ...stretch, moments };
 	known.set(key, made);
 	return made;
@@ -169,6 +179,33 @@ function sing(stretch: Stretch, { strand, kind }: Choice): Sung[] {
 	return [first, ...rest];
 }
 
+type Past = { readonly stretch: Stretch; readonly way: Way | null };
+
+/** What came of a stretch, and what it depended on. */
+type Memory = {
+	readonly way: Way | null;
+	readonly past: readonly Past[];
+	readonly fresh: boolean;
+	readonly stretch: Stretch;
+	readonly choice: Choice;
+};
+
+/** Stretches that came through unchanged from the plan before are not gone through again. */
+const memory = new WeakMap<Stretch, Memory>();
+
+const wayOf = ({ strand, kind }: Choice): Way | null => strand.ways[kind] ?? null;
+
+const isAsBefore = (
+	known: Memory,
+	way: Way | null,
+	past: readonly Past[],
+	fresh: boolean
+): boolean =>
+	known.way === way &&
+	known.fresh === fresh &&
+	known.past.length === past.length &&
+	known.past.every((entry, i) => entry.stretch === past[i].stretch && entry.way === past[i].way);
+
 /**
  * Goes along the line as it was woven and searches a stretch anew, without the note that is at fault, where
  * a player would stumble or hear the same again: one finger a fourth time in a row across strings at speed;
@@ -184,32 +221,41 @@ export function mendLine(
 	work: LineWork,
 	fresh: boolean
 ): void {
-	/** Everything before the stretch that is looked at. */
+	/** Everything before the stretch that is looked at, and the ways that it comes from. */
 	let sung: Sung[] = [];
+	let ways: Past[] = [];
 	stretches.forEach((original, i) => {
 		const before = i > 0 ? chosen[i - 1].strand.pitches[chosen[i - 1].kind] : null;
 		const start = original.fromTick - VAMP * (original.moments[0]?.onset.bar.lengthTicks ?? NEAR);
 		sung = sung.filter(({ tick }) => tick >= start);
-		const target: Sung = {
-			...{ tick: original.toTick, note: original.to.candidates[0], chord: '', moment: null }
-		};
+		ways = ways.filter(({ stretch }) => stretch.toTick > start);
 		let [stretch, choice] = [original, chosen[i]];
-		for (let tries = 0; tries < TRIES; tries++) {
-			const line = [...sung, ...sing(stretch, choice), target];
-			const near = line.filter(({ tick }) => tick > original.fromTick - NEAR);
-			const fault =
-				overworked(near) ??
-				displaced(near) ??
-				repeated(line, stretch, original.toTick, fresh ? VAMP : 1);
-			const other = fault && changedAt(stretch, fault);
-			if (!other) break;
-			const strand = solve(other, motion, work);
-			const kind = cheapest(strand, before);
-			const dearer = kind === null ? Infinity : costOf({ strand, kind }) - costOf(choice);
-			if (kind === null || dearer >= LINE.unplayable) break;
-			[stretch, choice] = [other, { strand, kind }];
+		const known = memory.get(original);
+		if (known && isAsBefore(known, wayOf(choice), ways, fresh)) {
+			({ stretch, choice } = known);
+		} else {
+			const target: Sung = {
+				...{ tick: original.toTick, note: original.to.candidates[0], chord: '', moment: null }
+			};
+			for (let tries = 0; tries < TRIES; tries++) {
+				const line = [...sung, ...sing(stretch, choice), target];
+				const near = line.filter(({ tick }) => tick > original.fromTick - NEAR);
+				const fault =
+					overworked(near) ??
+					displaced(near) ??
+					repeated(line, stretch, original.toTick, fresh ? VAMP : 1);
+				const other = fault && changedAt(stretch, fault);
+				if (!other) break;
+				const strand = solve(other, motion, work);
+				const kind = cheapest(strand, before);
+				const dearer = kind === null ? Infinity : costOf({ strand, kind }) - costOf(choice);
+				if (kind === null || dearer >= LINE.unplayable) break;
+				[stretch, choice] = [other, { strand, kind }];
+			}
+			memory.set(original, { way: wayOf(chosen[i]), past: ways, fresh, stretch, choice });
 		}
 		[stretches[i], chosen[i]] = [stretch, choice];
 		sung.push(...sing(stretch, choice).map((entry) => ({ ...entry, moment: null })));
+		ways = [...ways, { stretch, way: wayOf(choice) }];
 	});
 }

@@ -21,6 +21,8 @@ export type Moment = {
 	readonly onset: Onset;
 	readonly pool: Pool;
 	readonly spot: Spot;
+	/** Candidates of the pool that are not played here. */
+	readonly barred?: readonly Candidate[];
 };
 
 /** Where a note stands on the way to its target. */
