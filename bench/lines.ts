@@ -34,7 +34,7 @@ export function gapsOf(request: PlanRequest, line: LineWishes): Gap[] {
 		chart,
 		instrument,
 		chart.events.map(() => scale),
-		false
+		{ blend: false, kept: null }
 	);
 	const ms = 60_000 / (chart.headers.tempo * 480);
 	const taste = { spice: line.spice ?? 0, seed: 0, strings: instrument.open.length };

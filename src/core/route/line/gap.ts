@@ -63,8 +63,8 @@ const threes = (extra: number): Int32Array =>
 /** The tables by what a turn costs more: none; and the prices at which a way that turns often is sought anew. */
 const TURN_EXTRA = [0, 4000, 8000, 12_000] as const;
 const TABLES = TURN_EXTRA.map(threes);
-/** The table of the search that runs. */
-let THREE = TABLES[0];
+/** The table of the search that runs: filled, not exchanged, because the search reads it millions of times. */
+const THREE = Int32Array.from(TABLES[0]);
 
 // Scratch of the search, by group: the cheapest way into a note and the cheapest of another pitch.
 const bestCost = new Int32Array(GROUPS);
@@ -272,6 +272,9 @@ const priced = (heard: readonly number[]): number =>
 const repeats = (heard: readonly number[]): number =>
 	heard.filter((midi, i) => i > 0 && midi === heard[i - 1]).length;
 
+/** A way that is so much dearer than the cheapest is hardly ever taken: it stays as it is. */
+const RIVAL = 1500;
+
 /**
  * The ways of `solveGap`, but where one turns more than once in eight notes, the cheapest one that does not
  * takes its place, as far as dearer turns find one.
@@ -279,7 +282,9 @@ const repeats = (heard: readonly number[]): number =>
  */
 export function solveDirect(gap: Gap): { ways: (Way | null)[]; searches: number } {
 	const ways = solveGap(gap);
-	const restless = (way: Way | null) => way !== null && isRestless(heardIn(gap, way));
+	const rival = RIVAL + Math.min(...ways.map((way) => way?.cost ?? Infinity));
+	const restless = (way: Way | null) =>
+		way !== null && way.cost < rival && isRestless(heardIn(gap, way));
 	let searches = 1;
 	for (let level = 1; level < TURN_EXTRA.length && ways.some(restless); level++) {
 		searches++;
@@ -301,7 +306,7 @@ export function solveDirect(gap: Gap): { ways: (Way | null)[]; searches: number 
  * @param level which price of turns, an index into `TURN_EXTRA`; the costs of the ways include it
  */
 export function solveGap(gap: Gap, level = 0): (Way | null)[] {
-	THREE = TABLES[level];
+	THREE.set(TABLES[level]);
 	const { pitch, own, pairs, arrival, arrivalCost } = gap;
 	const n = pitch.length - 2;
 	if (n === 0) return APPROACHES.map(() => null);
