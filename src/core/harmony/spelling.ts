@@ -73,24 +73,38 @@ export function namedBy(
 export const nameOver = (midi: number, by: NamedBy, toward: number | null = null): Notation =>
 	namedBy(midi, by, toward).name;
 
-const SURE: readonly Named['by'][] = ['direction', 'key', 'scale', 'chord'];
+const SURE: Record<Named['by'], number> = { direction: 0, key: 1, scale: 2, chord: 3 };
 
 /**
  * Takes care that no pitch is spelled twice within one group of notes (a beat): notes that only their
  * direction names take the name that the same sound has there already, the surest one. Tones of two chords
  * keep their chords' names.
  * @param named in order of time
- * @param groupOf the group of each, any number that tells one group from the next
+ * @param groupOf the group of each, any number that tells one group from the next; notes of a group follow
+ * each other
  */
 export function oneSpelling(
 	named: readonly (Named & { readonly midi: number })[],
 	groupOf: (i: number) => number
 ): Notation[] {
-	const best = new Map<string, Named>();
-	const at = (i: number) => `${groupOf(i)} ${((named[i].midi % 12) + 12) % 12}`;
-	named.forEach((one, i) => {
-		const there = best.get(at(i));
-		if (!there || SURE.indexOf(one.by) > SURE.indexOf(there.by)) best.set(at(i), one);
-	});
-	return named.map((one, i) => (one.by === 'chord' ? one : (best.get(at(i)) ?? one)).name);
+	const names: Notation[] = [];
+	let start = 0;
+	while (start < named.length) {
+		const group = groupOf(start);
+		const best: (Named | undefined)[] = [];
+		let end = start;
+		for (; end < named.length && (end === start || groupOf(end) === group); end++) {
+			const one = named[end];
+			const pc = ((one.midi % 12) + 12) % 12;
+			const there = best[pc];
+			if (!there || SURE[one.by] > SURE[there.by]) best[pc] = one;
+		}
+		for (let i = start; i < end; i++) {
+			const one = named[i];
+			const surest = best[((one.midi % 12) + 12) % 12];
+			names.push(one.by === 'chord' || !surest ? one.name : surest.name);
+		}
+		start = end;
+	}
+	return names;
 }

@@ -23,9 +23,11 @@ export function spellLine<T extends Unnamed>(
 			scale: scales[note.chord] ?? null,
 			key
 		};
-		return { ...namedBy(note.midi, by, notes[i + 1]?.midi ?? null), midi: note.midi };
+		const { name, by: from } = namedBy(note.midi, by, notes[i + 1]?.midi ?? null);
+		return { name, by: from, midi: note.midi };
 	});
-	const names = oneSpelling(named, (i) => beatOf(chart, notes[i].tick));
+	const beats = notes.map(({ tick }) => beatOf(chart, tick));
+	const names = oneSpelling(named, (i) => beats[i]);
 	return notes.map((note, i) => ({ ...note, name: names[i] }));
 }
 

@@ -221,21 +221,21 @@ export class Pools {
 
 	/** A pool whose note of a target's pitch lies where the target does: one pitch, one place. */
 	pinned(pool: Pool, position: number, target: Target): Pool {
-		const other = pool.candidates.find(
-			({ midi, string, fret }) =>
-				midi === target.midi && (string !== target.string || fret !== target.fret)
-		);
-		if (!other || !inWindow(this.instrument, position, target)) return pool;
+		const at = pool.pitch.indexOf(target.midi);
+		if (at < 0) return pool;
+		const other = pool.candidates[at];
+		if (other.string === target.string && other.fret === target.fret) return pool;
+		if (!inWindow(this.instrument, position, target)) return pool;
 		let row = pins.get(pool);
 		if (!row) pins.set(pool, (row = new Map()));
-		const at = 32 * target.string + target.fret;
-		let found = row.get(at);
+		const place = 32 * target.string + target.fret;
+		let found = row.get(place);
 		if (!found) {
 			const there = placeUnder(this.instrument, position, target);
 			found = asPool(
 				pool.candidates.map((entry) => (entry === other ? { ...entry, ...there } : entry))
 			);
-			row.set(at, found);
+			row.set(place, found);
 		}
 		return found;
 	}
