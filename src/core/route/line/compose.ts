@@ -187,11 +187,13 @@ function strandOf(stretch: Stretch, all: readonly (Way | null)[]): Strand {
 export const solveStretch = (stretch: Stretch, motion: Motion, work: LineWork): Strand =>
 	work.strandOf(stretch, () => search(stretch, motion, work));
 
+const NO_WAYS: readonly (Way | null)[] = APPROACHES.map(() => null);
+
 function search(stretch: Stretch, motion: Motion, work: LineWork): Strand {
 	const key = stretchKey(stretch, motion);
 	const known = work.solved.get(key);
 	if (known) return known;
-	let ways: (Way | null)[] = APPROACHES.map(() => null);
+	let ways: (Way | null)[] = [...NO_WAYS];
 	if (stretch.moments.length > 0) {
 		const gap = buildGap(stretch, motion);
 		const solved = solveDirect(gap);
@@ -252,15 +254,17 @@ export function solveAll(
 	work: LineWork,
 	mirror: boolean
 ): Solved {
+	const sources = stretches.map((_, i) => (mirror ? null : echoSource(stretches, i)));
 	const strands = stretches.map((stretch, i) => {
 		if (i % 32 === 31) work.onProgress?.(i / stretches.length);
-		return solveStretch(stretch, motion, work);
+		// What takes up another stretch waits for that to be chosen.
+		return sources[i] === null ? solveStretch(stretch, motion, work) : strandOf(stretch, NO_WAYS);
 	});
 	let kinds = weave(strands);
 	const bound = new Set<number>();
 	const adapted = new Map<number, readonly number[]>();
 	if (mirror) mirrorAll(stretches, strands, kinds, { motion, work, bound, adapted });
-	else echoAll(stretches, strands, kinds, { motion, work, bound });
+	else echoAll(stretches, strands, kinds, { motion, work, bound, sources });
 	if (bound.size > 0) kinds = weave(strands);
 	const fixed = (i: number) => mirror || strands[i].set || bound.has(i);
 	const chosen = varyPatterns(strands, kinds, fixed);
@@ -291,10 +295,10 @@ function echoAll(
 	stretches: Stretch[],
 	strands: Strand[],
 	kinds: readonly number[],
-	{ motion, work, bound }: Taking
+	{ motion, work, bound, sources }: Taking & { readonly sources: readonly (number | null)[] }
 ): void {
 	stretches.forEach((stretch, i) => {
-		const source = echoSource(stretches, i);
+		const source = sources[i];
 		if (source === null) return;
 		const heard = notesOf(stretches[source], strands[source].ways[kinds[source]] ?? null);
 		strands[source] = onlyKind(strands[source], kinds[source]);
