@@ -91,6 +91,9 @@ test('the rail leads back to the tune that was open, with the hand where it was'
 	await page.keyboard.press(']');
 	await expect(page).toHaveURL(/position=10/);
 	await page.getByRole('link', { name: 'Help' }).click();
+	// A key that is pressed while the page still comes goes to the screen that is left.
+	await expect(page).toHaveURL('/help');
+	await expect(page.getByText('colour says when, shape says what')).toBeVisible();
 	await page.keyboard.press('3');
 	await expect(page).toHaveURL(new RegExp(`/tunes/${tune.id}/route\\?position=10`));
 	await expect(page.locator('dd', { hasText: 'Position 10' })).toBeVisible();
