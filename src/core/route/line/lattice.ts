@@ -95,8 +95,23 @@ function echoed(table: Int32Array, echo: Echo, i: number, from: Pool, to: Pool):
 
 const ARRIVAL_COST = APPROACHES.map((kind) => APPROACH[kind]);
 
-/** The class of arrival of the last two notes before the target, by candidate. */
+const arrivalsOn = new WeakMap<Pool, WeakMap<Pool, Map<number, Uint8Array>>>();
+
+/** The class of arrival of the last two notes before the target, by candidate; remembered as long as both pools live. */
 function arrivals(before: Pool | null, last: Pool, target: number): Uint8Array {
+	const first = before ?? last;
+	// A lone note has nothing before it: its row is told apart by the sign.
+	const name = before ? target : -1 - target;
+	let row = arrivalsOn.get(first);
+	if (!row) arrivalsOn.set(first, (row = new WeakMap()));
+	let known = row.get(last);
+	if (!known) row.set(last, (known = new Map()));
+	let found = known.get(name);
+	if (!found) known.set(name, (found = arrivalKinds(before, last, target)));
+	return found;
+}
+
+function arrivalKinds(before: Pool | null, last: Pool, target: number): Uint8Array {
 	const size = before?.pitch.length ?? 1;
 	const kinds = new Uint8Array(size * last.pitch.length);
 	let at = 0;
@@ -125,8 +140,10 @@ export function buildGap(stretch: Stretch, motion: Motion): Gap {
 	const own = [
 		empty,
 		...moments.map(({ pool, spot, onset, barred }) => {
-			const costs = spotCosts(pool, spot, taste, onset.tick);
-			for (const candidate of barred ?? []) costs[pool.candidates.indexOf(candidate)] = FORBIDDEN;
+			const known = spotCosts(pool, spot, taste, onset.tick);
+			if (!barred) return known;
+			const costs = known.slice();
+			for (const candidate of barred) costs[pool.candidates.indexOf(candidate)] = FORBIDDEN;
 			return costs;
 		}),
 		empty

@@ -108,8 +108,29 @@ function fixedCost(pool: Pool, spot: Spot, { spice }: Taste): Int32Array {
 	return costs;
 }
 
-/** Own costs of all candidates at a spot, in thousandths. `tick` sets one take apart from another. */
+const spots = new WeakMap<Pool, Map<string, Int32Array>>();
+const SPOTS_LIMIT = 512;
+
+/**
+ * Own costs of all candidates at a spot, in thousandths, remembered while the pool lives: they are not to be
+ * changed. `tick` sets one take apart from another.
+ */
 export function spotCosts(pool: Pool, spot: Spot, taste: Taste, tick: number): Int32Array {
+	if (taste.seed !== 0) return spotCostsOf(pool, spot, taste, tick);
+	let known = spots.get(pool);
+	if (!known) spots.set(pool, (known = new Map()));
+	const { weight, left, start, target, ceiling } = spot;
+	const near = Math.min(left, 3);
+	const key = `${weight} ${near} ${start} ${target} ${ceiling} ${taste.spice} ${taste.strings}`;
+	let found = known.get(key);
+	if (!found) {
+		if (known.size >= SPOTS_LIMIT) known.clear();
+		known.set(key, (found = spotCostsOf(pool, spot, taste, tick)));
+	}
+	return found;
+}
+
+function spotCostsOf(pool: Pool, spot: Spot, taste: Taste, tick: number): Int32Array {
 	const fixed = fixedCost(pool, spot, taste);
 	const costs = new Int32Array(fixed.length);
 	for (let c = 0; c < costs.length; c++) {
