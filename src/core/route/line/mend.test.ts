@@ -7,7 +7,7 @@ import { STYLES, type Style } from '../types';
 import type { LineGrid } from './cells';
 import type { LineNote } from './types';
 
-/** Charts that no weight was chosen on. */
+/** Kinds of charts that players bring: a song, vamps, a held chord, two changes a bar, one chord alone. */
 const CHARTS: Record<string, string> = {
 	folk: 'key: D major\ntempo: 96\n| D | G | A7 | D | Bm | Em | A7 | D |',
 	vamp: 'key: A dorian\ntempo: 100\n| Am7 | D7 | Am7 | D7 | Am7 | D7 | Am7 | D7 |',
