@@ -1,22 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { parseChord } from '../../chord';
-import { buildScale } from '../../harmony';
-import { parseNote } from '../../pitch';
-import { buildInstrument, pocketScale, positionsOf, standardGuitar, type Instrument } from '..';
+import { pocketScale, positionsOf } from '..';
+import { guitar, instrument, ROOTS, scale } from '../test-values';
 
-const scale = (tonic: string, name: string) => {
-	const note = parseNote(tonic);
-	const found = note && buildScale(note, name);
-	if (!found) throw new Error(`${tonic} ${name}`);
-	return found;
-};
-const instrument = (...args: Parameters<typeof buildInstrument>): Instrument => {
-	const found = buildInstrument(...args);
-	if (!found) throw new Error(String(args));
-	return found;
-};
-const guitar = standardGuitar();
-const ROOTS = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'Ab', 'A', 'Bb', 'B'];
 describe('patterns', () => {
 	it('put three notes of a seven-note scale on each string, none left out', () => {
 		const found = positionsOf(guitar, scale('G', 'major'), 'n-per-string');

@@ -1,10 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { buildScale, SCALE_NAMES } from '../../harmony';
-import { parseNote } from '../../pitch';
+import { SCALE_NAMES } from '../../harmony';
 import {
 	boxAt,
-	buildInstrument,
 	FAMILIES,
 	fingersHold,
 	highestFret,
@@ -12,26 +10,12 @@ import {
 	pitchAt,
 	positionsOf,
 	reachesAt,
-	standardGuitar,
 	TUNING_IDS,
-	windowPlaces,
-	type Instrument
+	windowPlaces
 } from '..';
 import { runs } from '../../test-runs';
+import { guitar, instrument, ROOTS, scale } from '../test-values';
 
-const scale = (tonic: string, name: string) => {
-	const note = parseNote(tonic);
-	const found = note && buildScale(note, name);
-	if (!found) throw new Error(`${tonic} ${name}`);
-	return found;
-};
-const instrument = (...args: Parameters<typeof buildInstrument>): Instrument => {
-	const found = buildInstrument(...args);
-	if (!found) throw new Error(String(args));
-	return found;
-};
-const guitar = standardGuitar();
-const ROOTS = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'Ab', 'A', 'Bb', 'B'];
 /** Odd ones: fifths, a unison pair, a re-entrant thin string, wide and narrow steps. */
 const ODD = [
 	'C2 G2 D3 A3 E4 B4',
