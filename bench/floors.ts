@@ -1,7 +1,6 @@
 import { DirectedGraph } from 'graphology';
 import { dijkstra } from 'graphology-shortest-path';
-import { tripleCosts } from '../src/core/route/targets/lattice';
-import type { Lattice } from '../src/core/route/targets/lattice';
+import { tripleCosts, type Lattice } from '../src/core/route/targets/lattice';
 
 /** Relaxations of the full second-order lattice: every triple of neighbouring candidates. */
 export const relaxations = ({ sizes }: Lattice): number =>

@@ -2,7 +2,7 @@ import { DirectedGraph } from 'graphology';
 import { dijkstra } from 'graphology-shortest-path';
 import { planTargets, rankLandings, type PlanRequest } from '../src/core/route';
 import { readCell, type LineGrid } from '../src/core/route/line/cells';
-import { LineWork } from '../src/core/route/line/compose';
+import { LineWork } from '../src/core/route/line/work';
 import { solveGap, type Gap } from '../src/core/route/line/gap';
 import { buildGap } from '../src/core/route/line/lattice';
 import { Pools } from '../src/core/route/line/moments';

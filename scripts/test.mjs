@@ -28,7 +28,8 @@ async function step(name, program, args, env = {}) {
 
 /** A step beside others: what it says is shown when it has ended. */
 async function quietStep(name, program, args, env = {}) {
-	const { status, output } = await runBeside(bin(program), args, { ...ROOMY, ...env });
+	const command = program === process.execPath ? program : bin(program);
+	const { status, output } = await runBeside(command, args, { ...ROOMY, ...env });
 	console.log(`\n— ${name}\n${output.trim()}`);
 	if (status !== 0) failures.push(name);
 }
@@ -49,6 +50,7 @@ async function checks() {
 		'--fail-on-warnings'
 	]);
 	await quietStep('unused code', 'knip', []);
+	await quietStep('directions', process.execPath, [join(root, 'scripts/graph.mjs')]);
 }
 const report = (file) => ['--reporter=default', '--reporter=json', `--outputFile.json=${file}`];
 /** These make much that is soon forgotten: with more room for it they need less time. */

@@ -2,7 +2,7 @@
 	import { goto, invalidateAll } from '$app/navigation';
 	import type { TuneAnswer } from '$lib/api/notebook-schema';
 	import { Refusal, send } from '$lib/state/api';
-	import type { NotebookRow } from '$lib/server/tunes';
+	import type { NotebookRow } from '$lib/api/home-page';
 	import { onKeys } from '$lib/state/keys';
 	import { SetBoard, type Group } from '$lib/state/set-board.svelte';
 	import { WholeBoard } from '$lib/state/whole-board.svelte';
@@ -16,8 +16,8 @@
 	import FindField from '$lib/ui/home/FindField.svelte';
 	import SetDialog from '$lib/ui/home/SetDialog.svelte';
 	import TuneGroup from '$lib/ui/home/TuneGroup.svelte';
-	import { ahead, dayWords } from '$lib/ui/when';
-	import { capital, inWords, plural } from '$lib/ui/words';
+	import { ahead, dayWords } from '$lib/words/when';
+	import { capital, inWords, plural } from '$lib/words/words';
 	import { tick, untrack } from 'svelte';
 	import { toast } from 'svelte-sonner';
 	import type { PageData } from './$types';

@@ -1,8 +1,8 @@
 import type { Feel, PlayedBar } from '../chart';
 import { chance, pick } from './chance';
 import { fillFrom, fillStart } from './fill';
-import { pulsesOf, type Pulse } from './metre';
-import { DRUMS, type BandNote } from './types';
+import { type Pulse, pulsesOf } from './metre';
+import { type Hit, type BandNote, DRUMS } from './types';
 
 /** What the drummer knows of a bar. `round` counts the times through, from 0. */
 export type DrumBar = {
@@ -16,9 +16,6 @@ export type DrumBar = {
 	/** Ticks in the bar where a chord comes early: the drummer goes along. */
 	readonly pushes: readonly number[];
 };
-
-/** A stroke: ticks from the bar's start, percussion key, velocity. */
-export type Hit = readonly [offset: number, key: number, velocity: number];
 type Groove = (pulse: Pulse, of: number, seed: readonly [number, number]) => Hit[];
 
 const { kick, snare, hat, pedal, ride, rim, swirl } = DRUMS;

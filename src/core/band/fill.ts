@@ -1,8 +1,7 @@
 import { QUARTER, type Feel } from '../chart';
 import { chance, pick } from './chance';
-import type { Hit } from './drums';
+import { type Hit, DRUMS } from './types';
 import type { Pulse } from './metre';
-import { DRUMS } from './types';
 
 const { snare, highTom, midTom, lowTom, rim, swirl } = DRUMS;
 

@@ -30,3 +30,6 @@ export const DRUMS = {
 	highTom: 50,
 	ride: 51
 } as const;
+
+/** A stroke: ticks from the bar's start, percussion key, velocity. */
+export type Hit = readonly [offset: number, key: number, velocity: number];

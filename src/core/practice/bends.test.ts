@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { bendAdvice, soundedOf, type Bend } from './bends';
+import { bendAdvice, soundedOf } from './bends';
+import type { Bend, PlayedEvent, Rules } from './types';
 import { judge } from './judge';
 import { landEvery, NETTLE, takeOn } from './test-takes';
-import type { PlayedEvent, Rules } from './types';
 
 const BEAT = 1000;
 /** A string that is struck, bent after a while, and rings on; ms, cents from its fret. */

@@ -1,7 +1,7 @@
 import { toneAt } from '../chord';
 import { keyOf, nameOver } from '../harmony';
 import { soundingOf } from './due';
-import type { JudgeRequest, PlayedEvent } from './types';
+import type { JudgeRequest, PlayedEvent, Bend } from './types';
 
 /** More cents than that are no tuning: the string is bent. */
 const BENT = 50;
@@ -51,20 +51,6 @@ export function soundedOf(events: readonly PlayedEvent[]): Sounded[] {
 		};
 	});
 }
-
-/** A bend against the note that it aims for. */
-export type Bend = {
-	readonly timeMs: number;
-	/** The played bar, from 1. */
-	readonly bar: number;
-	/** The pitch of the fret, and the pitch that is meant. */
-	readonly from: number;
-	readonly aim: number;
-	/** ASCII name of the aim. */
-	readonly name: string;
-	/** Above the aim is overdone, below it falls short: cents. */
-	readonly cents: number;
-};
 
 /**
  * Finds every bend upwards and what it aims for: among the pitches within `MEANT` cents of where it ends, a

@@ -1,12 +1,9 @@
 import { toneAt } from '../chord';
-import { bendsOf, soundedOf, type Sounded } from './bends';
-import { dueChanges, type Due } from './due';
+import { bendsOf, type Sounded, soundedOf } from './bends';
+import { type Due, dueChanges } from './due';
 import { landsOn, passes } from './landing-rule';
 import { violationsOf } from './rules';
-import type { JudgedChange, Judgement, JudgeRequest, Result } from './types';
-
-/** What was taken as the landing of a change: an index into the events in order of time. */
-export type Taken = JudgedChange & { readonly event: number | null; readonly dueMs: number };
+import type { Judgement, JudgeRequest, Result, Taken } from './types';
 
 /** Events with latency taken off, at the pitch that sounds, in order of time. */
 export const inOrder = ({ events, latencyMs }: JudgeRequest): Sounded[] =>

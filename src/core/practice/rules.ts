@@ -5,10 +5,9 @@ import { isPosition, pitchAt, windowPlaces, highestFret, type Instrument } from 
 import { PER_QUARTER } from '../route';
 import { QUARTER } from '../chart';
 import { dueChanges, lastAt, msOf, roundMs, soundingOf, type Sounding } from './due';
-import type { Taken } from './judge';
+import type { Taken, JudgeRequest, RuleName, Rules, Violation } from './types';
 import { landsOn } from './landing-rule';
 import type { Sounded } from './bends';
-import type { JudgeRequest, RuleName, Rules, Violation } from './types';
 
 /** The pitches that position, strings and fret leave; null where they say nothing. */
 function playablePitches(instrument: Instrument, rules: Rules): Set<number> | null {

@@ -4,7 +4,6 @@ import type { Role } from '../chord';
 import type { Scale } from '../harmony';
 import type { Instrument } from '../neck';
 import type { Grid } from '../route';
-import type { Bend } from './bends';
 
 /**
  * A note as it was played. Times in ms, `timeMs` from the first beat of the first bar (negative while it
@@ -102,3 +101,20 @@ export type Judgement = {
 	/** Where the input tells cents: how the bends came out. */
 	readonly bends: readonly Bend[];
 };
+
+/** A bend against the note that it aims for. */
+export type Bend = {
+	readonly timeMs: number;
+	/** The played bar, from 1. */
+	readonly bar: number;
+	/** The pitch of the fret, and the pitch that is meant. */
+	readonly from: number;
+	readonly aim: number;
+	/** ASCII name of the aim. */
+	readonly name: string;
+	/** Above the aim is overdone, below it falls short: cents. */
+	readonly cents: number;
+};
+
+/** What was taken as the landing of a change: an index into the events in order of time. */
+export type Taken = JudgedChange & { readonly event: number | null; readonly dueMs: number };

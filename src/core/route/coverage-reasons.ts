@@ -1,4 +1,4 @@
-import type { CoverageRow } from './coverage';
+import type { CoverageRow } from './coverage-row';
 
 /** So many notes of the scale in reach leave nothing of its box. */
 const NO_BOX = 5;

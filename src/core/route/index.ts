@@ -5,15 +5,16 @@ export {
 	distinctChords,
 	rankCoverage,
 	type CoverageRequest,
-	type CoverageRow,
 	type RankedPosition
 } from './coverage';
+export { type CoverageRow } from './coverage-row';
 export { checkLine } from './judge/check';
 export type { Check, Fix } from './judge/types';
 export { unplayable } from './judge/unplayable';
-export { APPROACH_WORDS, APPROACHES, arrivalsOf, type Approach } from './line/approach';
+export { APPROACH_WORDS, APPROACHES, type Approach } from './line/approach';
+export { arrivalsOf } from './line/arrivals';
 export { CELLS, GRIDS, PER_QUARTER, placesInBar, readCell, type Grid } from './line/cells';
-export { LineWork } from './line/compose';
+export { LineWork } from './line/work';
 export type { ArrivalOption } from './line/plan-line';
 export { airBars, airChanges } from './line/talk';
 export { strokesOf } from './line/strokes';

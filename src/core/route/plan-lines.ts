@@ -1,6 +1,6 @@
 import { chartTicks, type Chart } from '../chart';
 import { lineMeasures, type LineMeasures } from './line/measures';
-import { LineWork } from './line/compose';
+import { LineWork } from './line/work';
 import { planLine, type Line } from './line/plan-line';
 import { LINE_TERMS, type LineNote, type LineWishes } from './line/types';
 import { planAlternatives, settle } from './plan';

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { parseChart } from '../chart';
 import { scaleInUse } from '../harmony';
-import { chordsPlayed } from './block';
+import { chordsPlayed, blockWindows } from './block';
 import {
 	inWindow,
 	instrumentOf,
@@ -12,7 +12,6 @@ import {
 	withSlide,
 	type Instrument
 } from '../neck';
-import { blockWindows } from './block';
 import { CELLS } from './line/cells';
 import { planWhole } from './plan-lines';
 import { STYLES, type Style } from './types';

@@ -4,7 +4,7 @@ import { instrumentOf, type Instrument } from '../neck';
 import { planTargets, settle } from './plan';
 import type { PlanRequest, Style } from './types';
 import { readCell, type Cell } from './line/cells';
-import { LineWork } from './line/compose';
+import { LineWork } from './line/work';
 import { planLine, type Line } from './line/plan-line';
 import type { LineWishes } from './line/types';
 

@@ -1,7 +1,6 @@
-import type { Chart } from '$core/chart';
+import { type Chart, chartTicks } from '$core/chart';
 import { instrumentOf, windowPlaces, type Instrument, type OwnInstrument } from '$core/neck';
 import { landingNotes, styleOf, type PlanNote } from '$core/practice';
-import { chartTicks } from '$core/chart';
 import { anchorOf, barAt } from '$core/route';
 import type { CardDrill } from './practice-schema';
 import { instrumentInputOf } from './resolve';

@@ -1,5 +1,4 @@
-import type { Chart } from '$core/chart';
-import { chartTicks } from '$core/chart';
+import { type Chart, chartTicks } from '$core/chart';
 import { toneAt } from '$core/chord';
 import type { ReadNote } from '$core/formats';
 import {

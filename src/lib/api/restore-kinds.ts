@@ -1,5 +1,3 @@
-import type { RestoreAnswer } from './backup-schema';
-
 /** What a notebook holds, in the order in which a restore tells it; apart from the schemas, for the browser. */
 export const RESTORE_KINDS = [
 	'tunes',
@@ -11,4 +9,3 @@ export const RESTORE_KINDS = [
 	'takes'
 ] as const;
 export type RestoreKind = (typeof RESTORE_KINDS)[number];
-export type { RestoreAnswer };

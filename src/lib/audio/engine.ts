@@ -20,7 +20,7 @@ import { ToneBufferSource, type BaseContext } from 'tone';
 import { Console } from './console';
 import type { Faders } from './desk';
 import { gainOf, layerOf, RELEASE, voiceOf, type Voice } from './voices';
-import type { VoiceKey } from '../workers/sound.worker';
+import type { VoiceKey } from './sound.worker';
 
 /** Seconds that are written ahead on the audio clock: the page may stand still for nearly so long. */
 const AHEAD = 2;

@@ -1,7 +1,7 @@
 import { bandFor, strokesOfLine, type Click, type Score, type Swing } from '$core/band';
 import type { Chart } from '$core/chart';
 import { Context } from 'tone';
-import { renderVoices } from '$lib/workers/sounds';
+import { renderVoices } from './sounds';
 import type { Faders } from './desk';
 import { BandEngine } from './engine';
 import { PageClock } from './page-clock';

@@ -1,7 +1,7 @@
 import { bandFor, swingOf, PARTS, type Score } from '$core/band';
 import { parseChart } from '$core/chart';
 import { OfflineContext } from 'tone';
-import { renderVoices } from '$lib/workers/sounds';
+import { renderVoices } from './sounds';
 import type { Faders } from './desk';
 import { BandEngine } from './engine';
 

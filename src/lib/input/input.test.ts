@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { PassRecorder } from '$lib/state/pass-recorder';
+import { PassRecorder } from './pass-recorder';
 import { playEvents } from './simulated';
 
 describe('what is played is gathered', () => {

@@ -1,21 +1,15 @@
 import { and, asc, count, eq, inArray, isNull, sql } from 'drizzle-orm';
+import type { Board } from '../api/home-page';
 import type { SetAnswer } from '../api/notebook-schema';
 import type { Database } from './database';
-import { practiceByTune, practisedCards, today, type TunePractice } from './practice';
+import { practiceByTune, practisedCards, today } from './practice';
 import { route, tune } from './schema';
 import { search } from './search';
 import { listSets } from './sets';
-import { notebook, type NotebookRow } from './tunes';
+import { notebook } from './tunes';
 
 /** Rows that the notebook begins with; the rest comes when they are there. */
 const FIRST_ROWS = 60;
-
-/** What the board shows: tunes, the sets that they stand in, and how they go. */
-export type Board = {
-	readonly tunes: readonly NotebookRow[];
-	readonly sets: readonly SetAnswer[];
-	readonly practice: ReadonlyMap<string, TunePractice>;
-};
 
 /** The whole board of a notebook of any size. */
 export async function wholeBoard(db: Database): Promise<Board> {

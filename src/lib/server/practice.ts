@@ -1,17 +1,8 @@
-import { passMs, todayList, type DueCard, type TodayItem } from '$core/practice';
+import { passMs, todayList, type TodayItem } from '$core/practice';
 import { eq, isNull, sql } from 'drizzle-orm';
-import type { CardDrill } from '../api/practice-schema';
+import type { Lately, PractisedCard, TunePractice } from '../api/home-page';
 import type { Database } from './database';
 import { card, tune } from './schema';
-
-/** A card with how it has been going, as home shows it. */
-export type PractisedCard = DueCard & {
-	readonly drill: CardDrill;
-	readonly tempo: number;
-	readonly takes: number;
-	/** The player took it out of the schedule. */
-	readonly resting: boolean;
-};
 
 /** Takes out of which the share that lands of late is made. */
 const LATE = 5;
@@ -53,16 +44,8 @@ export async function practisedCards(db: Database): Promise<PractisedCard[]> {
 	});
 }
 
-/** The player's record in a few figures. */
-export type Record = {
-	readonly takes: number;
-	/** Share that landed in the first and in the last of the weeks, null without takes. */
-	readonly first: number | null;
-	readonly last: number | null;
-};
-
 /** How the last six weeks went. */
-export async function lastWeeks(db: Database, now: Date, weeks = 6): Promise<Record> {
+export async function lastWeeks(db: Database, now: Date, weeks = 6): Promise<Lately> {
 	const since = new Date(now.getTime() - weeks * 7 * 86_400_000);
 	const result = await db.execute(sql`
 		select floor(extract(epoch from (played_at - ${since.toISOString()}::timestamptz)) / 604800)::int as week,
@@ -80,15 +63,6 @@ export async function lastWeeks(db: Database, now: Date, weeks = 6): Promise<Rec
 /** Rows of a raw query, whichever driver ran it. */
 export const rowsOf = <Row>(result: unknown): Row[] =>
 	(Array.isArray(result) ? result : (result as { rows: unknown[] }).rows) as Row[];
-
-/** What a row of the notebook shows of a tune's practice. */
-export type TunePractice = {
-	readonly cleanTempo: number | null;
-	readonly landed: number | null;
-	readonly places: readonly { readonly position: number; readonly landed: number | null }[];
-	readonly lastPlayed: number | null;
-	readonly due: number | null;
-};
 
 const mean = (values: readonly number[]): number | null =>
 	values.length === 0 ? null : values.reduce((sum, value) => sum + value, 0) / values.length;

@@ -1,6 +1,7 @@
 import { LIMITS, utf8Length } from '$core/chart';
 import { subHours } from 'date-fns';
 import { and, asc, count, eq, isNotNull, isNull, lt, ne, sql, type SQL } from 'drizzle-orm';
+import type { NotebookRow } from '../api/home-page';
 import type { TuneAnswer } from '../api/notebook-schema';
 import type { Issue } from '../api/chart-schema';
 import { READING, type TuneReading } from '../api/tune-reading';
@@ -141,11 +142,6 @@ export async function countTunes(db: Database): Promise<number> {
 	const [row] = await db.select({ n: count() }).from(tune);
 	return row.n;
 }
-
-/** A row of the notebook: a tune and where it is planned. */
-export type NotebookRow = Omit<TuneAnswer, 'chart' | 'createdAt' | 'updatedAt'> & {
-	readonly routes: readonly { id: string; position: number; landed: number; changes: number }[];
-};
 
 /** What a row shows; the texts stay where they are. */
 const ROW = {

@@ -1,5 +1,5 @@
 import { proseSigns } from '$core/chord';
-import { swingOf } from '$core/band';
+import { swingOf, type BarRange } from '$core/band';
 import { barTicksOf } from '$core/chart';
 import { keyOf } from '$core/harmony';
 import { noteName } from '$core/pitch';
@@ -32,7 +32,6 @@ import {
 	type TakeSummary,
 	type WarmUp
 } from '$core/practice';
-import type { BarRange } from '$core/band';
 import type {
 	CardAnswer,
 	CardDrill,
@@ -43,12 +42,12 @@ import type {
 import type { RouteSummary } from '$lib/api/notebook-schema';
 import { playEvents } from '$lib/input/simulated';
 import type { NoteListener, OpenInput } from '$lib/input/types';
-import { dayName } from '$lib/ui/when';
+import { dayName } from '$lib/words/when';
 import { Refusal, send } from './api';
 import { DrillCards } from './drill-cards';
 import { DrillPlan } from './drill-plan.svelte';
 import type { OpenTune } from './open-tune.svelte';
-import { PassRecorder } from './pass-recorder';
+import { PassRecorder } from '$lib/input/pass-recorder';
 import { passAgain } from './replay';
 import { SimulatedPlayer } from './simulated-player.svelte';
 import { soundPrefs } from './sound-prefs.svelte';

@@ -28,7 +28,7 @@ import { savedTargets } from './played-route';
 import { provisionalLine } from './provisional';
 import { keepWishes, keptWishes } from './route-draft';
 import { RouteWishes } from './route-wishes.svelte';
-import { STYLE_NAMES } from './style-names';
+import { STYLE_NAMES } from '$lib/words/styles';
 import { wayNotes, without, type WayNote } from './ways';
 import { firstWishes, wishesOf, type Wishes } from './wishes';
 

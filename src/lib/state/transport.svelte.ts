@@ -342,7 +342,7 @@ export class Transport {
 		) {
 			const { now, next, beats } = where;
 			this.heard = { kind: 'playing', bar, beat, round, toGo: beats, now, next };
-			this.announcer.hear(this.chart, this.route, next, beats);
+			this.announcer.hear(this.chart, this.route?.targets ?? [], next, beats);
 		}
 		this.look(tick);
 		const note = this.lineAt.findLast(

@@ -1,4 +1,4 @@
-import type { Board } from '$lib/server/home';
+import type { Board } from '$lib/api/home-page';
 import { send } from './api';
 
 /** The first rows of a board; `partial` where there are more. */

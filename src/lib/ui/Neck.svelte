@@ -4,8 +4,8 @@
 	import type { Scale } from '$core/harmony';
 	import { highestFret, lastPosition, windowFrets, type Instrument, type Place } from '$core/neck';
 	import { prefs } from '$lib/state/prefs.svelte';
-	import { neckGeometry } from './neck-geometry';
-	import type { Figure } from './neck-figure';
+	import { neckGeometry } from '$lib/draw/neck-geometry';
+	import type { Figure } from '$lib/draw/figure';
 	import { neckMarks, placeWords, type NeckMark } from './neck-marks';
 	import NeckBoard from './NeckBoard.svelte';
 	import NeckFigure from './NeckFigure.svelte';

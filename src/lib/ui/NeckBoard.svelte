@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { lastPosition, windowFrets, type Instrument } from '$core/neck';
-	import type { NeckGeometry } from './neck-geometry';
-	import { stringLabel } from './words';
+	import type { NeckGeometry } from '$lib/draw/neck-geometry';
+	import { stringLabel } from '$lib/words/words';
 
 	type Props = {
 		instrument: Instrument;

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { Place } from '$core/neck';
-	import type { Figure } from './neck-figure';
+	import type { Figure } from '$lib/draw/figure';
 	import RoleMark from './RoleMark.svelte';
 
 	/** What is picked out on the neck: its path, its notes with fingers, or a bend with its lift. */

@@ -3,7 +3,7 @@
 	import { signs } from '$core/chord';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { tick } from 'svelte';
-	import { fittingSize } from './chord-width';
+	import { fittingSize } from '$lib/draw/chord-width';
 	import ChordSymbol from './ChordSymbol.svelte';
 
 	const open = useTune();

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { roleKind, type Role } from '$core/chord';
-	import { labelShift, shapePath, shapeStroke } from './shape';
+	import { labelShift, shapePath, shapeStroke } from '$lib/draw/role-shape';
 
 	type Props = {
 		/** The tone's role in the sounding chord, in the coming one, or in neither (ink). */

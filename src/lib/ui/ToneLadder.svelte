@@ -4,7 +4,7 @@
 	import { mod } from '$core/pitch';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import RoleMark from './RoleMark.svelte';
-	import { plural } from './words';
+	import { plural } from '$lib/words/words';
 
 	/** What moves and what stays between two chords: old tones at the left, new ones at the right. */
 	let { now, next, wide = false }: { now: Chord; next: Chord; wide?: boolean } = $props();

@@ -6,7 +6,7 @@
 	import { useTransport } from '$lib/state/transport.svelte';
 	import TopBar from './TopBar.svelte';
 	import TransportBar from './transport/TransportBar.svelte';
-	import { capital, keyWords } from './words';
+	import { capital, keyWords } from '$lib/words/words';
 
 	/** The bar of an open tune, the same on every screen; `chart` shows a text that is being edited. */
 	let { chart, actions }: { chart?: Chart; actions?: Snippet } = $props();

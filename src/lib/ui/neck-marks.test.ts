@@ -1,6 +1,13 @@
 import { toneAt } from '$core/chord';
 import { noteVerdict } from '$core/harmony';
-import { buildInstrument, highestFret, inWindow, lastPosition, pitchAt } from '$core/neck';
+import {
+	buildInstrument,
+	highestFret,
+	inWindow,
+	lastPosition,
+	pitchAt,
+	standardGuitar
+} from '$core/neck';
 import { describe, expect, it } from 'vitest';
 import { neckMarks, placeWords } from './neck-marks';
 import { chordOf, scaleOf } from './neck/test-values';
@@ -88,6 +95,26 @@ describe('what the neck shows', () => {
 		const fourth = major.find((mark) => mark.string === 2 && mark.fret === 6);
 		expect(fourth && placeWords(fourth, c, null, null)).toBe(
 			'string 2, fret 6, F, scale note, clash (11)'
+		);
+	});
+
+	it('marks every place that sounds a tone now or next, and tells it in words', () => {
+		const marks = neckMarks(standardGuitar(), 6, { now, next });
+		const at = (string: number, fret: number) =>
+			marks.find((m) => m.string === string && m.fret === fret);
+		expect(at(3, 7)).toMatchObject({
+			inside: true,
+			reach: false,
+			now: undefined,
+			next: { role: '3' }
+		});
+		expect(at(4, 8)).toMatchObject({ now: { role: '5' }, next: { role: 'R' } });
+		expect(at(5, 5)?.reach).toBe(true);
+		expect(at(1, 7)).toBeUndefined();
+		const mark = at(4, 8);
+		if (!mark) throw new Error('no mark');
+		expect(placeWords(mark, now, next, 'target of bar 3')).toBe(
+			'string 4, fret 8, B♭, fifth of Eb7, now, root of Bb7, next, target of bar 3'
 		);
 	});
 });

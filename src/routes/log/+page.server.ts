@@ -1,6 +1,7 @@
 import { openDatabase } from '$lib/server/database';
 import { isUuid } from '$lib/server/http';
-import { getHabits, getLog, getPair, SORTS, type LogFilter, type Sort } from '$lib/server/log';
+import { SORTS, type LogFilter, type Sort } from '$lib/api/log-page';
+import { getHabits, getLog, getPair } from '$lib/server/log';
 import { getTakes } from '$lib/server/takes';
 import type { PageServerLoad } from './$types';
 

@@ -3,7 +3,7 @@
 	import { page } from '$app/state';
 	import { proseSigns } from '$core/chord';
 	import type { TakeSummaryAnswer } from '$lib/api/practice-schema';
-	import type { LogFilter, LogTake } from '$lib/server/log';
+	import type { LogFilter, LogTake } from '$lib/api/log-page';
 	import { Refusal, send } from '$lib/state/api';
 	import { onKeys } from '$lib/state/keys';
 	import Chart from '$lib/ui/log/Chart.svelte';
@@ -14,8 +14,8 @@
 	import FootKeys from '$lib/ui/FootKeys.svelte';
 	import KeyCap from '$lib/ui/KeyCap.svelte';
 	import TopBar from '$lib/ui/TopBar.svelte';
-	import { durationWords } from '$lib/ui/when';
-	import { plural } from '$lib/ui/words';
+	import { durationWords } from '$lib/words/when';
+	import { plural } from '$lib/words/words';
 	import { format } from 'date-fns';
 	import { toast } from 'svelte-sonner';
 	import type { PageData } from './$types';

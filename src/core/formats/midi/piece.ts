@@ -1,7 +1,6 @@
 import { bandFor, playWhole, strokesOfLine, swingOf, type Part } from '../../band';
 import { chartTicks, type Chart } from '../../chart';
-import type { Technique } from '../../route';
-import { TECHNIQUES } from '../../route';
+import { type Technique, TECHNIQUES } from '../../route';
 import type { FileNote, Piece, ReadNote } from '../piece';
 import { writeMidiTune } from './write';
 

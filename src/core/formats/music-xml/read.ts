@@ -15,8 +15,10 @@ import { keyOfFifths } from '../key-signature';
 import { LeftOut, type FileReading, type ReadNote } from '../piece';
 import { signatureFor } from '../signature';
 import { FIELDS } from './write';
-import { lineOf, type RawNote } from './line';
-import { readMeasure, startOf, type PartState } from './measure';
+import { lineOf } from './line';
+import type { RawNote } from './raw-note';
+import { readMeasure } from './measure';
+import { startOf, type PartState } from './part';
 import { all, child, parseXml, textAt, type XmlNode } from './xml';
 
 /** A measure as it was read; ticks from its bar line. */

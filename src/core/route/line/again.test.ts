@@ -7,7 +7,7 @@ import { planTargets } from '../plan';
 import { cellNamed, CHARTS, requestFor, STEADY } from '../test-lines';
 import { STYLES } from '../types';
 import { APPROACHES } from './approach';
-import { LineWork } from './compose';
+import { LineWork } from './work';
 import { planLine } from './plan-line';
 import type { LineWishes } from './types';
 import { runs } from '../../test-runs';

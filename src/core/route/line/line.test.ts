@@ -6,7 +6,7 @@ import { fingerJumps, inWindow, instrumentOf, lastPosition, pitchAt } from '../.
 import { scalesAlong } from '../scale-plan';
 import { STYLES, type Style } from '../types';
 import { GRIDS, PER_QUARTER, type LineGrid } from './cells';
-import { LineWork } from './compose';
+import { LineWork } from './work';
 import { CHARTS, cellNamed, inKey, planned, requestFor, STEADY } from '../test-lines';
 import type { LineNote, LineWishes } from './types';
 import { FAST_MS, FORBIDDEN } from './weights';

@@ -1,5 +1,5 @@
 import { QUARTER } from '../../chart';
-import type { LineWork } from './compose';
+import type { LineWork } from './work';
 import type { Way } from './gap';
 import type { Motion, Stretch } from './lattice';
 import { asPool, type Candidate, type Pool } from './pool';

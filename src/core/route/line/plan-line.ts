@@ -4,7 +4,8 @@ import { above, degreeInterval, mod, notation, noteName, pitchClass } from '../.
 import { chartTicks } from '../../chart';
 import { positionAt, type PlanWarning, type Target } from '../types';
 import { APPROACHES, type Approach } from './approach';
-import { LineWork, notesOf, solveAll, solveStretch } from './compose';
+import { notesOf, solveAll, solveStretch } from './compose';
+import { LineWork } from './work';
 import { nameCosts } from './costs';
 import { withTechniques, type Traits } from './hand';
 import { loneNotes } from './lone';

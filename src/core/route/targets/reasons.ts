@@ -1,7 +1,6 @@
 import { roleWords } from '../../chord';
-import type { Candidate, Step } from './candidates';
+import { type Candidate, type Step, soughtWords, tonesForStyle } from './candidates';
 import { positionAt, type PlanRequest } from '../types';
-import { soughtWords, tonesForStyle } from './candidates';
 
 const COUNT = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten'];
 const inWords = (n: number): string => COUNT[n] ?? String(n);

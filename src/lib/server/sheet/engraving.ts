@@ -2,7 +2,7 @@ import type { Chart, PlayedBar } from '$core/chart';
 import { parseXml, writeAlphaTex, type EngravedNote, type XmlNode } from '$core/formats';
 import type { Instrument } from '$core/neck';
 import * as alphaTab from '@coderline/alphatab';
-import { LEFT_OUT } from '../../ui/route/left-out';
+import { LEFT_OUT } from '../../draw/left-out';
 import { moved, type Face, type Ink } from './ink';
 import { widthOf } from './type';
 

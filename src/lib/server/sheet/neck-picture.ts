@@ -1,8 +1,8 @@
 import type { Notation } from '$core/pitch';
 import { roleKind, signs, type Chord, type Role } from '$core/chord';
 import { fullArpeggio, highestFret, type Hand, type Instrument, type Place } from '$core/neck';
-import { neckGeometry } from '../../ui/neck-geometry';
-import { labelShift, shapePath } from '../../ui/shape';
+import { neckGeometry } from '../../draw/neck-geometry';
+import { labelShift, shapePath } from '../../draw/role-shape';
 import { box, line, type Ink } from './ink';
 import { chordInk, write } from './type';
 

@@ -4,7 +4,7 @@ import { proseSigns, roleKind, signs, type Role } from '$core/chord';
 import type { FileNote } from '$core/formats';
 import type { Instrument } from '$core/neck';
 import type { Approach } from '$core/route';
-import { shapePath, labelShift } from '../../ui/shape';
+import { shapePath, labelShift } from '../../draw/role-shape';
 import { engraveRows, type EngravedRow } from './engraving';
 import { line, moved, type Ink } from './ink';
 import { chordInk, widthOf, write } from './type';

@@ -2,7 +2,7 @@ import { keyName } from '$core/chart';
 import { proseSigns } from '$core/chord';
 import type { FileNote } from '$core/formats';
 import { functionsAlong, keyOf } from '$core/harmony';
-import { plural } from '../../ui/words';
+import { plural } from '../../words/words';
 import { changesInk } from './changes-block';
 import type { Block, SheetContent } from './content';
 import { line, moved, type Ink, type Page } from './ink';

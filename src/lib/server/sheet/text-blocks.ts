@@ -2,7 +2,7 @@ import { keyName } from '$core/chart';
 import { proseSigns } from '$core/chord';
 import { keyOf } from '$core/harmony';
 import type { Style } from '$core/route';
-import { capital, withHome } from '../../ui/words';
+import { capital, withHome } from '../../words/words';
 import type { Block, SheetContent } from './content';
 import { box, line, type Ink } from './ink';
 import { fitted, linesOf, widthOf, write } from './type';

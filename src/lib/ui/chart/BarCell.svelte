@@ -3,7 +3,7 @@
 	import { proseSigns, signs, type Chord } from '$core/chord';
 	import type { ChordFunction } from '$core/harmony';
 	import { prefs } from '$lib/state/prefs.svelte';
-	import { fittingSize } from '../chord-width';
+	import { fittingSize } from '$lib/draw/chord-width';
 	import ChordSymbol from '../ChordSymbol.svelte';
 
 	type Props = {

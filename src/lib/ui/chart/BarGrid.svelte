@@ -2,7 +2,7 @@
 	import type { Chart, ChordEvent, Span, WrittenBar } from '$core/chart';
 	import type { ChordFunction } from '$core/harmony';
 	import { listen } from '../listen';
-	import { plural } from '../words';
+	import { plural } from '$lib/words/words';
 	import BarCell from './BarCell.svelte';
 
 	type Props = {

@@ -5,7 +5,7 @@
 	import { pitchClass } from '$core/pitch';
 	import { RadioGroup } from 'bits-ui';
 	import KeyCap from '../KeyCap.svelte';
-	import { keyWords } from '../words';
+	import { keyWords } from '$lib/words/words';
 
 	/** Where the chart is at home, ranked with reasons; the player may overrule it. */
 	type Props = {

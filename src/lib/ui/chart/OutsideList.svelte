@@ -1,10 +1,9 @@
 <script lang="ts">
-	import type { Notation } from '$core/pitch';
+	import { type Notation, shortestMove } from '$core/pitch';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import type { Chart } from '$core/chart';
 	import { proseSigns, type Key } from '$core/chord';
 	import { chordAfter, outsideTones } from '$core/harmony';
-	import { shortestMove } from '$core/pitch';
 
 	/** The tones that leave the key, each with the bars where it sounds. */
 	let { chart, key }: { chart: Chart; key: Key } = $props();

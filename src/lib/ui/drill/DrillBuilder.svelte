@@ -17,7 +17,7 @@
 	import { Dialog } from 'bits-ui';
 	import { untrack } from 'svelte';
 	import Choice from '../Choice.svelte';
-	import { plural } from '../words';
+	import { plural } from '$lib/words/words';
 
 	/** A drill in three choices: what, where, how fast. What a preset leaves open can be set below. */
 	let { desk, onclose }: { desk: DrillDesk; onclose: () => void } = $props();

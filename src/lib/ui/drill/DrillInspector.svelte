@@ -5,7 +5,7 @@
 	import { RecordingJudge } from '$lib/state/recording-judge.svelte';
 	import { toast } from 'svelte-sonner';
 	import KeyCap from '../KeyCap.svelte';
-	import { plural } from '../words';
+	import { plural } from '$lib/words/words';
 	import { HAND_WORDS } from './drill-words';
 	import InputPanel from './InputPanel.svelte';
 	import LadderFigure from './LadderFigure.svelte';

@@ -3,7 +3,7 @@
 	import type { TargetAnswer } from '$lib/api/plan-schema';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import { useTransport } from '$lib/state/transport.svelte';
-	import { fittingSize } from '../chord-width';
+	import { fittingSize } from '$lib/draw/chord-width';
 	import ChordText from '../ChordText.svelte';
 	import StandTarget from '../stand/StandTarget.svelte';
 

@@ -7,7 +7,7 @@
 	import { inputPrefs, type Listening } from '$lib/state/listening.svelte';
 	import { SKILL_BOUNDS } from '$lib/state/simulated-player.svelte';
 	import Choice from '../Choice.svelte';
-	import { plural } from '../words';
+	import { plural } from '$lib/words/words';
 
 	/** What plays, how loud it goes in, and how late; a microphone is tried for the band's own sound. */
 	type Props = { desk: DrillDesk; listening: Listening; onfile: (file: File) => void };

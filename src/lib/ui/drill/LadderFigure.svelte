@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { rungs, type Ladder, type LadderPlace } from '$core/practice';
 	import type { TriedPass } from '$lib/state/drill-desk.svelte';
-	import { inWords } from '../words';
+	import { inWords } from '$lib/words/words';
 
 	/** The rungs from the foot to the ceiling; dots are clean passes, crosses broken ones. */
 	type Props = {

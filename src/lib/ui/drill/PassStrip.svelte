@@ -5,9 +5,9 @@
 	import type { JudgedChange } from '$core/practice';
 	import type { TargetAnswer } from '$lib/api/plan-schema';
 	import { prefs } from '$lib/state/prefs.svelte';
-	import { fittingSize } from '../chord-width';
+	import { fittingSize } from '$lib/draw/chord-width';
 	import ChordText from '../ChordText.svelte';
-	import { arcPath, bulge, pitchAxis } from '../route/strip-geometry';
+	import { arcPath, bulge, pitchAxis } from '$lib/draw/strip-geometry';
 	import { laneWord } from './drill-words';
 	import { stripRows } from './pass-strip';
 	import ResultMark from './ResultMark.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { roleKind, type Role, type RoleKind } from '$core/chord';
 	import type { Result } from '$core/practice';
-	import { labelShift, shapePath, shapeStroke } from '../shape';
+	import { labelShift, shapePath, shapeStroke } from '$lib/draw/role-shape';
 
 	/**
 	 * A landing and what came of it, around (0, 0): landed has a second outline, held a bar through it,

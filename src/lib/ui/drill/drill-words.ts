@@ -2,11 +2,18 @@ import type { BarRange } from '$core/band';
 import type { Chart } from '$core/chart';
 import { proseSigns, signs } from '$core/chord';
 import { keyOf, nameOver, scaleInUse } from '$core/harmony';
-import { bendAdvice, CHORD_KIND_WORDS } from '$core/practice';
-import type { HandGrade, JudgedChange, Judgement, Result, TakeSummary } from '$core/practice';
+import {
+	bendAdvice,
+	CHORD_KIND_WORDS,
+	type HandGrade,
+	type JudgedChange,
+	type Judgement,
+	type Result,
+	type TakeSummary
+} from '$core/practice';
 import type { TargetAnswer } from '$lib/api/plan-schema';
 import { prefs } from '$lib/state/prefs.svelte';
-import { capital, plural } from '../words';
+import { capital, plural } from '$lib/words/words';
 
 /** What each result is called, and what it means. */
 export const RESULT_WORDS: Record<Exclude<Result, 'passed'>, readonly [string, string]> = {

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { swingOf } from '$core/band';
 import { parseChart } from '$core/chart';
 import type { JudgedChange, TakeSummary } from '$core/practice';
-import { ago, ahead, durationWords } from '../when';
+import { ago, ahead, durationWords } from '$lib/words/when';
 import { drillHref, drillWords, todaySentence } from '../home/today-words';
 import { passRemarks, laneWord, passVerdict, said, slipSentence } from './drill-words';
 import { stripRows } from './pass-strip';

@@ -3,7 +3,7 @@
 	import { takeBack, type BringIn, type Kept } from '$lib/state/bring-in.svelte';
 	import { Dialog } from 'bits-ui';
 	import { toast } from 'svelte-sonner';
-	import { plural } from '../words';
+	import { plural } from '$lib/words/words';
 
 	/** Files as they were understood, before anything is kept. */
 	let { files }: { files: BringIn } = $props();

@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { invalidateAll } from '$app/navigation';
-	import { RESTORE_KINDS, type RestoreAnswer } from '$lib/api/restore-kinds';
+	import type { RestoreAnswer } from '$lib/api/backup-schema';
+	import { RESTORE_KINDS } from '$lib/api/restore-kinds';
 	import { sendBackup, type BringIn } from '$lib/state/bring-in.svelte';
 	import { Dialog } from 'bits-ui';
 	import { toast } from 'svelte-sonner';

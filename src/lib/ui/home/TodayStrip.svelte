@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { TodayItem } from '$core/practice';
-	import type { PractisedCard } from '$lib/server/practice';
+	import type { PractisedCard } from '$lib/api/home-page';
 	import KeyCap from '../KeyCap.svelte';
 	import LandingArc from '../LandingArc.svelte';
 	import { drillHref, drillWords } from './today-words';

@@ -1,9 +1,8 @@
 <script lang="ts">
-	import type { TunePractice } from '$lib/server/practice';
-	import type { NotebookRow } from '$lib/server/tunes';
+	import type { NotebookRow, TunePractice } from '$lib/api/home-page';
 	import type { Group, SetBoard } from '$lib/state/set-board.svelte';
 	import { dragHandleZone, TRIGGERS, type DndEvent } from 'svelte-dnd-action';
-	import { plural } from '../words';
+	import { plural } from '$lib/words/words';
 	import TuneRow from './TuneRow.svelte';
 
 	/** A set with its tunes in playing order, or the tunes outside all sets. */

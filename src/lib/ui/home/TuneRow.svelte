@@ -1,10 +1,9 @@
 <script lang="ts">
-	import type { TunePractice } from '$lib/server/practice';
-	import type { NotebookRow } from '$lib/server/tunes';
+	import type { NotebookRow, TunePractice } from '$lib/api/home-page';
 	import { dragHandle } from 'svelte-dnd-action';
 	import LandingArc from '../LandingArc.svelte';
-	import { ago, ahead } from '../when';
-	import { keyWords, plural } from '../words';
+	import { ago, ahead } from '$lib/words/when';
+	import { keyWords, plural } from '$lib/words/words';
 
 	type Props = {
 		tune: NotebookRow;

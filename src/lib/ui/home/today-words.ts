@@ -1,7 +1,7 @@
 import { PRESET_WORDS, type TodayItem, type TodayReason } from '$core/practice';
 import { proseSigns } from '$core/chord';
-import type { PractisedCard } from '$lib/server/practice';
-import { capital, inWords } from '../words';
+import type { PractisedCard } from '$lib/api/home-page';
+import { capital, inWords } from '$lib/words/words';
 
 type Item = TodayItem<PractisedCard>;
 

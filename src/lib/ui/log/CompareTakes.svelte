@@ -6,11 +6,11 @@
 	import type { TakeAnswer } from '$lib/api/practice-schema';
 	import { firstTimeThrough } from '$lib/api/take';
 	import { prefs } from '$lib/state/prefs.svelte';
-	import { fittingSize } from '../chord-width';
+	import { fittingSize } from '$lib/draw/chord-width';
 	import ChordText from '../ChordText.svelte';
 	import ResultMark from '../drill/ResultMark.svelte';
-	import { arcPath } from '../route/strip-geometry';
-	import { ago } from '../when';
+	import { arcPath } from '$lib/draw/strip-geometry';
+	import { ago } from '$lib/words/when';
 
 	/** Two takes of a tune on one axis of time and one scale of pitch: what lands, and the notes between. */
 	let { pair, now }: { pair: readonly TakeAnswer[]; now: number } = $props();

@@ -1,6 +1,6 @@
 <script lang="ts">
-	import type { TuneHabits } from '$lib/server/log';
-	import { plural } from '../words';
+	import type { TuneHabits } from '$lib/api/log-page';
+	import { plural } from '$lib/words/words';
 	import { roleSentence, stepSentence, stringSentence } from './habit-words';
 
 	/** Which places of a position are always played and which never. Size and ink: how often. */

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { proseSigns } from '$core/chord';
-	import type { Log } from '$lib/server/log';
+	import type { Log } from '$lib/api/log-page';
 	import Chart from './Chart.svelte';
 	import {
 		heatFields,

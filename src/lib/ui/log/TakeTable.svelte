@@ -1,9 +1,9 @@
 <script lang="ts">
 	import { proseSigns } from '$core/chord';
-	import type { Log, LogFilter, LogTake, Sort } from '$lib/server/log';
+	import type { Log, LogFilter, LogTake, Sort } from '$lib/api/log-page';
 	import { INPUT_NAMES } from '$lib/state/input-words';
 	import NoteField from '../NoteField.svelte';
-	import { ago } from '../when';
+	import { ago } from '$lib/words/when';
 
 	/** The takes, sorted by any column; a take is chosen with the arrows, its note written in place. */
 	type Props = {

@@ -1,8 +1,19 @@
-import { BarChart, HeatmapChart, LineChart } from 'echarts/charts';
-import { AriaComponent, GridComponent, VisualMapComponent } from 'echarts/components';
+import {
+	BarChart,
+	HeatmapChart,
+	LineChart,
+	type BarSeriesOption,
+	type HeatmapSeriesOption,
+	type LineSeriesOption
+} from 'echarts/charts';
+import {
+	AriaComponent,
+	GridComponent,
+	VisualMapComponent,
+	type GridComponentOption,
+	type VisualMapComponentOption
+} from 'echarts/components';
 import { init, use, type ComposeOption } from 'echarts/core';
-import type { BarSeriesOption, HeatmapSeriesOption, LineSeriesOption } from 'echarts/charts';
-import type { GridComponentOption, VisualMapComponentOption } from 'echarts/components';
 import { LabelLayout } from 'echarts/features';
 import { SVGRenderer } from 'echarts/renderers';
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Log } from '$lib/server/log';
+import type { Log } from '$lib/api/log-page';
 import {
 	heatFields,
 	heatOption,

@@ -1,6 +1,6 @@
 import { proseSigns } from '$core/chord';
 import { CHORD_KIND_WORDS, CHORD_KINDS, type ChordKind } from '$core/practice';
-import type { Log, Week } from '$lib/server/log';
+import type { Log, Week } from '$lib/api/log-page';
 import { format } from 'date-fns';
 import type { LogOption } from './log-charts';
 

@@ -1,5 +1,5 @@
 <script lang="ts" module>
-	import type { Chord } from '$core/chord';
+	import { type Chord, signs } from '$core/chord';
 	import type { Tense } from './figures';
 
 	/** A card: what it shows on a small piece of neck, how it is headed, what is under it, how it is told. */
@@ -17,7 +17,6 @@
 </script>
 
 <script lang="ts">
-	import { signs } from '$core/chord';
 	import { RadioGroup } from 'bits-ui';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import ChordSymbol from '../ChordSymbol.svelte';

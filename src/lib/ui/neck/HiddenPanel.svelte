@@ -5,7 +5,7 @@
 	import ChordSymbol from '../ChordSymbol.svelte';
 	import type { NeckView } from './neck-view.svelte';
 	import { hiddenWords } from './scale-rows';
-	import { scaleTitle } from '../words';
+	import { scaleTitle } from '$lib/words/words';
 	import StepList from './StepList.svelte';
 
 	/** Arpeggios and cells hidden in the scale in use, and the chosen one re-read over every chord. */

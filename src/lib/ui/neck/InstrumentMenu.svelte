@@ -6,7 +6,7 @@
 	import ChevronDown from '@lucide/svelte/icons/chevron-down';
 	import { Popover } from 'bits-ui';
 	import Field from '../Field.svelte';
-	import { tuningTitle } from '../words';
+	import { tuningTitle } from '$lib/words/words';
 
 	/** The instrument of this tune, and the choice of another: a preset, one's own, any tuning, a capo. */
 	const open = useTune();

@@ -4,7 +4,7 @@
 	import { noteName } from '$core/pitch';
 	import { RadioGroup } from 'bits-ui';
 	import { prefs } from '$lib/state/prefs.svelte';
-	import { inWords, plural } from '../words';
+	import { inWords, plural } from '$lib/words/words';
 	import type { NeckView } from './neck-view.svelte';
 
 	/** The scale in use laid out over the whole neck by one family; the chosen place stands out. */

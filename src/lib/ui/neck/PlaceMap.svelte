@@ -5,7 +5,7 @@
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { mode } from 'mode-watcher';
 	import { onMount } from 'svelte';
-	import { fittingSize } from '../chord-width';
+	import { fittingSize } from '$lib/draw/chord-width';
 	import ChordSymbol from '../ChordSymbol.svelte';
 	import { densities } from './density';
 	import type { HeatChart } from './heat-chart';

@@ -6,7 +6,7 @@
 	import ChevronDown from '@lucide/svelte/icons/chevron-down';
 	import { Popover } from 'bits-ui';
 	import Field from '../Field.svelte';
-	import { scaleTitle } from '../words';
+	import { scaleTitle } from '$lib/words/words';
 	import ScalePicker from './ScalePicker.svelte';
 
 	/** The scale in use, and the choice of another: from the library, one's own, or by degrees. */

@@ -4,9 +4,9 @@
 	import { prefs } from '$lib/state/prefs.svelte';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import type { Snippet } from 'svelte';
-	import { fittingSize } from '../chord-width';
+	import { fittingSize } from '$lib/draw/chord-width';
 	import ChordSymbol from '../ChordSymbol.svelte';
-	import { scaleTitle } from '../words';
+	import { scaleTitle } from '$lib/words/words';
 	import ChordScaleMenu from './ChordScaleMenu.svelte';
 	import {
 		choicesFor,

@@ -4,7 +4,7 @@
 	import { buildScale, SCALE_NAMES, type Scale } from '$core/harmony';
 	import { noteName, parseNote, pitchClass } from '$core/pitch';
 	import { useTune } from '$lib/state/open-tune.svelte';
-	import { SCALE_GROUPS, scaleNameText } from '../scale-groups';
+	import { SCALE_GROUPS, scaleNameText } from '$lib/words/scale-groups';
 
 	/** A tonic and a scale of the library or of the player’s own. */
 	type Props = { scale: Scale; onuse: (tonic: string, name: string) => void };

@@ -1,6 +1,6 @@
 <script lang="ts" module>
-	import type { Role } from '$core/chord';
-	import type { Place, Shape } from '$core/neck';
+	import { type Role, roleKind } from '$core/chord';
+	import { type Place, type Shape, windowFrets, type Instrument } from '$core/neck';
 
 	/** What is drawn: notes with roles and fingers; in a path they are joined, of a grip the muted strings are told. */
 	export type Drawing = Pick<Shape, 'rolls'> & {
@@ -11,10 +11,8 @@
 </script>
 
 <script lang="ts">
-	import { roleKind } from '$core/chord';
-	import { windowFrets, type Instrument } from '$core/neck';
 	import { prefs } from '$lib/state/prefs.svelte';
-	import { labelShift, shapePath, shapeStroke } from '../shape';
+	import { labelShift, shapePath, shapeStroke } from '$lib/draw/role-shape';
 
 	/** An arpeggio shape or a grip as a small piece of neck: finger numbers in the marks, the path between them. */
 	type Props = {

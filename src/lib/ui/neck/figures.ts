@@ -15,7 +15,7 @@ import {
 } from '$core/neck';
 import { noteName, pitchClass, type Notation, type Note, parseNote } from '$core/pitch';
 import { prefs } from '$lib/state/prefs.svelte';
-import type { Figure, FigureNote } from '../neck-figure';
+import type { Figure, FigureNote } from '$lib/draw/figure';
 
 export type Tense = 'now' | 'next';
 

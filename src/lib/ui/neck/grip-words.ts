@@ -2,7 +2,7 @@ import { roleWords, signs } from '$core/chord';
 import type { Grip } from '$core/neck';
 import type { Notation } from '$core/pitch';
 import { prefs } from '$lib/state/prefs.svelte';
-import { capital, plural } from '../words';
+import { capital, plural } from '$lib/words/words';
 import { placeText } from './figures';
 import type { HeldGrip } from './neck-view.svelte';
 import { COMFORT } from './shape-words';

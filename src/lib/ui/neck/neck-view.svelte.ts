@@ -30,8 +30,8 @@ import { noteName, type Notation } from '$core/pitch';
 import { distinctChords } from '$core/route';
 import { prefs } from '$lib/state/prefs.svelte';
 import type { OpenTune } from '$lib/state/open-tune.svelte';
-import type { Figure } from '../neck-figure';
-import { scaleTitle } from '../words';
+import type { Figure } from '$lib/draw/figure';
+import { scaleTitle } from '$lib/words/words';
 import {
 	bendFigure,
 	gripFigure,

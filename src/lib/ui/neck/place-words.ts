@@ -4,7 +4,7 @@ import { roleWords, signs, toneAt, type Chord } from '$core/chord';
 import { noteVerdict, type Scale } from '$core/harmony';
 import { inWindow, pitchAt, windowFrets, windowPlaces, type Instrument } from '$core/neck';
 import { prefs } from '$lib/state/prefs.svelte';
-import { capital, inWords, scaleTitle } from '../words';
+import { capital, inWords, scaleTitle } from '$lib/words/words';
 import { placeText } from './figures';
 
 const listed = (parts: readonly string[]): string =>

@@ -2,7 +2,7 @@ import { prefs } from '$lib/state/prefs.svelte';
 import type { Notation } from '$core/pitch';
 import { signs } from '$core/chord';
 import type { Comfort, Shape } from '$core/neck';
-import { capital, inWords, plural } from '../words';
+import { capital, inWords, plural } from '$lib/words/words';
 
 const KINDS = { full: 'full', octave: 'root to root', fragment: 'fragment' } as const;
 /** How a stretch sits in the player's hand. */

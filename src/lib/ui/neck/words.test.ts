@@ -1,7 +1,7 @@
 import { notation } from '$core/pitch';
 import { arpeggioShapes, buildInstrument, standardGuitar } from '$core/neck';
 import { describe, expect, it } from 'vitest';
-import { scaleTitle, tuningTitle } from '../words';
+import { scaleTitle, tuningTitle } from '$lib/words/words';
 import { changeSummary, changeWords, missingTones, tellPlace } from './place-words';
 import { choicesFor, choiceWords, clashWords, scaleFields } from './scale-rows';
 import { captionWords, detailWords, kindWords, spokenWords } from './shape-words';

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { roleKind, type Role } from '$core/chord';
 	import type { Motif } from '$core/phrase';
-	import { shapePath } from '../shape';
+	import { shapePath } from '$lib/draw/role-shape';
 
 	/** A motif at a glance: marks by height, treads by time; off the beat is raised. */
 	let {

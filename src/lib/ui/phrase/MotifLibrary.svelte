@@ -5,7 +5,7 @@
 	import { Refusal } from '$lib/state/api';
 	import type { PhraseDesk } from '$lib/state/phrase-desk.svelte';
 	import { toast } from 'svelte-sonner';
-	import { plural } from '../words';
+	import { plural } from '$lib/words/words';
 	import MotifGlyph from './MotifGlyph.svelte';
 
 	/** The stored motifs; one click lays one on the desk. */

@@ -6,10 +6,10 @@
 	import { prefs } from '$lib/state/prefs.svelte';
 	import { hear } from '$lib/state/hear';
 	import { useTransport } from '$lib/state/transport.svelte';
-	import { fittingSize } from '../chord-width';
+	import { fittingSize } from '$lib/draw/chord-width';
 	import ChordText from '../ChordText.svelte';
 	import RoleMark from '../RoleMark.svelte';
-	import { moveArrow, moveLabel } from '../route/strip-geometry';
+	import { moveArrow, moveLabel } from '$lib/draw/strip-geometry';
 
 	/** A phrase over one chord: time to the right, pitch up, treads that rise to its landing. */
 	type Props = {

@@ -9,7 +9,7 @@
 	import { useTransport } from '$lib/state/transport.svelte';
 	import Choice from '../Choice.svelte';
 	import KeyCap from '../KeyCap.svelte';
-	import { plural } from '../words';
+	import { plural } from '$lib/words/words';
 
 	/** A motif is played in: what plays, how it is put in time, and how to end. */
 	let { desk, input }: { desk: PhraseDesk; input: PlayIn } = $props();

@@ -2,8 +2,8 @@ import type { Role } from '$core/chord';
 import { roleOfPitch } from '$core/phrase';
 import type { PhraseDesk } from '$lib/state/phrase-desk.svelte';
 import { prefs } from '$lib/state/prefs.svelte';
-import type { Figure, FigureNote } from '../neck-figure';
-import { plural } from '../words';
+import type { Figure, FigureNote } from '$lib/draw/figure';
+import { plural } from '$lib/words/words';
 
 /** What the neck shows of a motif: the call on as many chords as are shown, or all that runs on; null without notes. */
 export function phraseFigure(desk: PhraseDesk, columns: number): Figure | null {

@@ -2,7 +2,7 @@ import { signs, type Role } from '$core/chord';
 import { roleOfPitch, type Phrase } from '$core/phrase';
 import { leanOf } from '$core/route';
 import type { Making, PhraseDesk } from '$lib/state/phrase-desk.svelte';
-import { capital, inWords, plural } from '../words';
+import { capital, inWords, plural } from '$lib/words/words';
 
 /** The name of what is made of a motif. */
 export const MADE: Record<Making, string> = {

@@ -1,5 +1,5 @@
 import type { BarPart } from '$core/phrase';
-import { inWords, plural } from '../words';
+import { inWords, plural } from '$lib/words/words';
 
 /** What the bars are for, in one line: `four bars are yours, three are air, one holds`. */
 export function talkWords(parts: readonly BarPart[]): string {

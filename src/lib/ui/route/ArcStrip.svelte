@@ -12,7 +12,7 @@
 	import type { LineWriter } from '$lib/state/line-writer.svelte';
 	import type { LineSelection } from '$lib/state/line-selection.svelte';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
-	import { chordWidth, fittingSize } from '../chord-width';
+	import { chordWidth, fittingSize } from '$lib/draw/chord-width';
 	import ChordText from '../ChordText.svelte';
 	import RoleMark from '../RoleMark.svelte';
 	import StripBands from './StripBands.svelte';
@@ -26,7 +26,7 @@
 		moveLabel,
 		pitchAxis,
 		type TimeAxis
-	} from './strip-geometry';
+	} from '$lib/draw/strip-geometry';
 
 	type Props = {
 		plan: RoutePlan;

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { prefs } from '$lib/state/prefs.svelte';
 	import { APPROACH_WORDS, type Approach, type ArrivalOption } from '$core/route';
-	import { capital } from '../words';
+	import { capital } from '$lib/words/words';
 
 	/** The ways to arrive at a change, the one taken marked; choosing one asks for it. */
 	type Props = {

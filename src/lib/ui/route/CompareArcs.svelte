@@ -2,7 +2,7 @@
 	import { chartTicks } from '$core/chart';
 	import type { PlannedRoute } from '$lib/api/route';
 	import { useTune } from '$lib/state/open-tune.svelte';
-	import { arcPath, bulge, pitchAxis } from './strip-geometry';
+	import { arcPath, bulge, pitchAxis } from '$lib/draw/strip-geometry';
 
 	/** The landings of two routes on one axis of time and pitch: what they share is drawn once, in ink. */
 	let { sides }: { sides: readonly [PlannedRoute, PlannedRoute] } = $props();

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { plural } from '../words';
+	import { plural } from '$lib/words/words';
 	import { proseSigns, signs } from '$core/chord';
 	import type { RouteAnswer, RouteSummary } from '$lib/api/notebook-schema';
 	import type { PlannedRoute } from '$lib/api/route';

@@ -4,7 +4,7 @@
 	import { prefs } from '$lib/state/prefs.svelte';
 	import KeyCap from '../KeyCap.svelte';
 	import RoleMark from '../RoleMark.svelte';
-	import { moveArrow, moveLabel } from './strip-geometry';
+	import { moveArrow, moveLabel } from '$lib/draw/strip-geometry';
 
 	/** Where a change could land, best first; choosing one locks it. */
 	type Props = {

@@ -9,7 +9,7 @@
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
 	import { changeBefore } from '$lib/state/ways';
 	import RoleMark from '../RoleMark.svelte';
-	import type { TimeAxis } from './strip-geometry';
+	import type { TimeAxis } from '$lib/draw/strip-geometry';
 
 	/** The notes between landings, at true pitch on stems from their arc; each can be picked and dragged. */
 	type Props = {

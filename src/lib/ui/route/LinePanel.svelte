@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { withHome } from '../words';
+	import { withHome } from '$lib/words/words';
 	import {
 		CELLS,
 		GRIDS,
@@ -14,7 +14,7 @@
 	import { prefs } from '$lib/state/prefs.svelte';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
-	import { STYLE_NAMES } from '$lib/state/style-names';
+	import { STYLE_NAMES } from '$lib/words/styles';
 	import { onMount } from 'svelte';
 	import Choice from '../Choice.svelte';
 	import KeyCap from '../KeyCap.svelte';

@@ -1,11 +1,11 @@
 <script lang="ts">
-	import { plural } from '../words';
+	import { plural } from '$lib/words/words';
 	import { chartTicks } from '$core/chart';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
-	import { fittingSize } from '../chord-width';
+	import { fittingSize } from '$lib/draw/chord-width';
 	import ChordText from '../ChordText.svelte';
-	import { arcPath, bulge, pitchAxis, type TimeAxis } from './strip-geometry';
+	import { arcPath, bulge, pitchAxis, type TimeAxis } from '$lib/draw/strip-geometry';
 
 	/** The whole chart, small: landings, wide moves thick, and a frame round what is shown in detail. */
 	type Props = { plan: RoutePlan; axis: TimeAxis; width: number };

@@ -6,7 +6,7 @@
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
 	import { onMount } from 'svelte';
 	import KeyCap from '../KeyCap.svelte';
-	import { plural } from '../words';
+	import { plural } from '$lib/words/words';
 	import CostBars from './CostBars.svelte';
 
 	/** Truly different plans for the same wishes, cheapest first, and what each costs by name. */

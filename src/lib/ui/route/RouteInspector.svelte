@@ -3,8 +3,8 @@
 	import type { LineSelection } from '$lib/state/line-selection.svelte';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
-	import { STYLE_NAMES } from '$lib/state/style-names';
-	import { fittingSize } from '../chord-width';
+	import { STYLE_NAMES } from '$lib/words/styles';
+	import { fittingSize } from '$lib/draw/chord-width';
 	import ChordSymbol from '../ChordSymbol.svelte';
 	import { Tabs } from 'bits-ui';
 	import KeyCap from '../KeyCap.svelte';

@@ -1,9 +1,9 @@
 <script lang="ts">
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
-	import { STYLE_NAMES } from '$lib/state/style-names';
+	import { STYLE_NAMES } from '$lib/words/styles';
 	import KeyCap from '../KeyCap.svelte';
-	import { capital, inWords, plural, withHome } from '../words';
+	import { capital, inWords, plural, withHome } from '$lib/words/words';
 	import type { WeakSpot } from './weak-spots';
 
 	/** The route in one sentence, with jumps to its widest moves. */

@@ -2,7 +2,7 @@
 	import { chartTicks } from '$core/chart';
 	import { guideTones } from '$core/chord';
 	import { useTune } from '$lib/state/open-tune.svelte';
-	import type { TimeAxis } from './strip-geometry';
+	import type { TimeAxis } from '$lib/draw/strip-geometry';
 
 	/** Behind the arcs: a band per chord, its tones as rungs, bar lines and bar numbers. */
 	type Props = {

@@ -7,7 +7,7 @@
 	import { changeBefore } from '$lib/state/ways';
 	import { useTransport } from '$lib/state/transport.svelte';
 	import { techniqueSign } from './line-words';
-	import type { TimeAxis } from './strip-geometry';
+	import type { TimeAxis } from '$lib/draw/strip-geometry';
 
 	/** Counts, tab and strokes of the pick under the strip, on the same time axis. */
 	type Props = { plan: RoutePlan; axis: TimeAxis; width: number; grid: number };

@@ -15,7 +15,7 @@
 	import { toast } from 'svelte-sonner';
 	import Choice from '../Choice.svelte';
 	import KeyCap from '../KeyCap.svelte';
-	import { plural } from '../words';
+	import { plural } from '$lib/words/words';
 	import { weakSpots } from './weak-spots';
 
 	/** A line of the player's own as text: tab or note names, judged while it is written. */

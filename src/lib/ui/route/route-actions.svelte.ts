@@ -10,7 +10,7 @@ import type { RoutePlan } from '$lib/state/route-plan.svelte';
 import { toNextKey } from '$lib/state/tune-headers';
 import { changeBefore } from '$lib/state/ways';
 import { weakSpots, type WeakSpot } from './weak-spots';
-import { plural } from '../words';
+import { plural } from '$lib/words/words';
 import { toast } from 'svelte-sonner';
 
 /** What stands in the inspector: the change, how the route is made, or other plans. */

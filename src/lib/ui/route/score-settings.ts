@@ -1,6 +1,6 @@
 import { FontFileFormat, LayoutMode, model, PlayerMode, Settings } from '@coderline/alphatab';
 import bravura from '@coderline/alphatab/font/Bravura.woff2?url';
-import { LEFT_OUT } from './left-out';
+import { LEFT_OUT } from '$lib/draw/left-out';
 
 /** Room over each row for the chord symbols, in px. */
 export const CHORD_ROOM = 26;

@@ -5,7 +5,7 @@ import { checkLine, scalesAlong } from '$core/route';
 import { NO_LINE } from '$lib/api/route-defaults';
 import { describe, expect, it } from 'vitest';
 import { cellWords, lineWords } from './line-words';
-import { arcAt } from './strip-geometry';
+import { arcAt } from '$lib/draw/strip-geometry';
 import { weakSpots } from './weak-spots';
 
 const chart = parseChart('key: Bb blues\n| Bb7 | Eb7 | Bb7 | F7 |');

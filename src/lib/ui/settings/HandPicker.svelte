@@ -2,7 +2,7 @@
 	import { HANDS } from '$core/neck';
 	import type { PlayerStore } from '$lib/state/player-setup.svelte';
 	import { RadioGroup } from 'bits-ui';
-	import { capital } from '../words';
+	import { capital } from '$lib/words/words';
 	import Choice from './Choice.svelte';
 
 	/** How far the fretting hand stretches: shapes wider than that are told apart. */

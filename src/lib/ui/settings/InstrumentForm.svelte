@@ -4,7 +4,7 @@
 	import type { InstrumentRecord } from '$lib/api/notebook-schema';
 	import { Checkbox } from 'bits-ui';
 	import Field from '../Field.svelte';
-	import { tuningTitle } from '../words';
+	import { tuningTitle } from '$lib/words/words';
 
 	/** One instrument of the player's own: what it is, how long, how it is strung. */
 	type Props = {

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { arcAt, arcPath } from '../route/strip-geometry';
+	import { arcAt, arcPath } from '$lib/draw/strip-geometry';
 
 	/** The way from this chord to the next: one tread a beat, those that are gone filled. */
 	type Props = {

@@ -1,11 +1,10 @@
 <script lang="ts">
 	import { highestFret, pitchAt, windowFrets, type Instrument, type Place } from '$core/neck';
-	import { toneAt, type Chord } from '$core/chord';
+	import { toneAt, type Chord, type Role } from '$core/chord';
 	import type { TargetAnswer } from '$lib/api/plan-schema';
 	import { prefs } from '$lib/state/prefs.svelte';
-	import { neckGeometry } from '../neck-geometry';
+	import { neckGeometry } from '$lib/draw/neck-geometry';
 	import RoleMark from '../RoleMark.svelte';
-	import type { Role } from '$core/chord';
 	import type { Box } from './stand-layout';
 
 	/** A short piece of neck round the hand: where the next landing is, large. */

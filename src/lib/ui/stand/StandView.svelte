@@ -5,9 +5,9 @@
 	import { prefs } from '$lib/state/prefs.svelte';
 	import { useTransport } from '$lib/state/transport.svelte';
 	import { Dialog } from 'bits-ui';
-	import { fittingSize } from '../chord-width';
+	import { fittingSize } from '$lib/draw/chord-width';
 	import ChordText from '../ChordText.svelte';
-	import { plural } from '../words';
+	import { plural } from '$lib/words/words';
 	import StandArc from './StandArc.svelte';
 	import StandNeck from './StandNeck.svelte';
 	import StandTab from './StandTab.svelte';

@@ -7,7 +7,7 @@
 	import { backingMidi, type BackingRequest } from '$lib/audio/backing';
 	import { soundPrefs } from '$lib/state/sound-prefs.svelte';
 	import type { Transport } from '$lib/state/transport.svelte';
-	import { renderWav, type Rendering } from '$lib/workers/sounds';
+	import { renderWav, type Rendering } from '$lib/audio/sounds';
 	import { Dialog } from 'bits-ui';
 	import { untrack } from 'svelte';
 

@@ -5,7 +5,7 @@
 	import FootKeys from '$lib/ui/FootKeys.svelte';
 	import KeyCap from '$lib/ui/KeyCap.svelte';
 	import TopBar from '$lib/ui/TopBar.svelte';
-	import { capital, inWords, keyWords, plural } from '$lib/ui/words';
+	import { capital, inWords, keyWords, plural } from '$lib/words/words';
 	import type { PageData } from './$types';
 
 	let { data }: { data: PageData } = $props();

@@ -28,7 +28,7 @@
 	import FootKeys from '$lib/ui/FootKeys.svelte';
 	import KeyCap from '$lib/ui/KeyCap.svelte';
 	import TuneBar from '$lib/ui/TuneBar.svelte';
-	import { capital, inWords, keyWords, plural, scaleTitle } from '$lib/ui/words';
+	import { capital, inWords, keyWords, plural, scaleTitle } from '$lib/words/words';
 	import { onMount, untrack } from 'svelte';
 	import { toast } from 'svelte-sonner';
 

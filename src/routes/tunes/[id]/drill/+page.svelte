@@ -28,9 +28,9 @@
 	import FootKeys from '$lib/ui/FootKeys.svelte';
 	import KeyCap from '$lib/ui/KeyCap.svelte';
 	import Neck from '$lib/ui/Neck.svelte';
-	import type { Figure } from '$lib/ui/neck-figure';
+	import type { Figure } from '$lib/draw/figure';
 	import TuneBar from '$lib/ui/TuneBar.svelte';
-	import { plural } from '$lib/ui/words';
+	import { plural } from '$lib/words/words';
 	import { onMount, untrack } from 'svelte';
 	import { toast } from 'svelte-sonner';
 	import type { PageData } from './$types';

@@ -12,7 +12,7 @@
 	import { waysOver } from '$lib/state/own-line';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import { RoutePlan } from '$lib/state/route-plan.svelte';
-	import { STYLE_NAMES } from '$lib/state/style-names';
+	import { STYLE_NAMES } from '$lib/words/styles';
 	import FootKeys from '$lib/ui/FootKeys.svelte';
 	import KeyCap from '$lib/ui/KeyCap.svelte';
 	import Neck from '$lib/ui/Neck.svelte';
@@ -22,7 +22,7 @@
 	import RouteInspector from '$lib/ui/route/RouteInspector.svelte';
 	import RouteMenu from '$lib/ui/route/RouteMenu.svelte';
 	import RouteVerdict from '$lib/ui/route/RouteVerdict.svelte';
-	import { timeAxis } from '$lib/ui/route/strip-geometry';
+	import { timeAxis } from '$lib/draw/strip-geometry';
 	import TabRow from '$lib/ui/route/TabRow.svelte';
 	import TuneBar from '$lib/ui/TuneBar.svelte';
 	import { Planner } from '$lib/workers/planner';

@@ -9,7 +9,7 @@
 	import KeyCap from '$lib/ui/KeyCap.svelte';
 	import TakeAway from '$lib/ui/files/TakeAway.svelte';
 	import TuneBar from '$lib/ui/TuneBar.svelte';
-	import { plural } from '$lib/ui/words';
+	import { plural } from '$lib/words/words';
 	import { onMount } from 'svelte';
 	import type { PageData } from './$types';
 

@@ -1,5 +1,5 @@
 import { proxy, wrap, type Remote } from 'comlink';
-import type { BackingRequest } from '$lib/audio/backing';
+import type { BackingRequest } from './backing';
 import type { SoundWorker, VoiceKey } from './sound.worker';
 
 type Opened = { readonly worker: Worker; readonly remote: Remote<SoundWorker> };

@@ -1,9 +1,9 @@
 import { expose, transfer } from 'comlink';
 import { writeWav } from '$core/formats';
-import { playBacking, type BackingRequest } from '$lib/audio/backing';
-import { fetchBank, type Bank } from '$lib/audio/bank';
-import { mix } from '$lib/audio/mix';
-import { renderVoice, type Voice } from '$lib/audio/voices';
+import { playBacking, type BackingRequest } from './backing';
+import { fetchBank, type Bank } from './bank';
+import { mix } from './mix';
+import { renderVoice, type Voice } from './voices';
 
 /** A note of a voice that is wanted as samples. */
 export type VoiceKey = {

@@ -1,13 +1,10 @@
 import { parseChart } from '$core/chart';
 import { parseChord } from '$core/chord';
-import { standardGuitar } from '$core/neck';
 import { describe, expect, it } from 'vitest';
 import { chordWidth, fittingSize } from './chord-width';
 import { neckGeometry } from './neck-geometry';
-import { neckMarks, placeWords } from './neck-marks';
-import { arcPath, bulge, handLabel, moveLabel, pitchAxis, timeAxis } from './route/strip-geometry';
-import { labelShift, shapePath, shapeStroke } from './shape';
-import { capital, inWords, keyWords, plural } from './words';
+import { arcPath, bulge, handLabel, moveLabel, pitchAxis, timeAxis } from './strip-geometry';
+import { labelShift, shapePath, shapeStroke } from './role-shape';
 
 const chord = (symbol: string) => {
 	const found = parseChord(symbol);
@@ -37,27 +34,6 @@ describe('the drawn neck', () => {
 		const left = neckGeometry({ ...whole, leftHanded: true });
 		expect(left.place(3)).toBeGreaterThan(left.place(9));
 		expect(left.fretAt(left.place(9))).toBe(9);
-	});
-
-	it('marks every place that sounds a tone now or next, and tells it in words', () => {
-		const [now, next] = [chord('Eb7'), chord('Bb7')];
-		const marks = neckMarks(standardGuitar(), 6, { now, next });
-		const at = (string: number, fret: number) =>
-			marks.find((m) => m.string === string && m.fret === fret);
-		expect(at(3, 7)).toMatchObject({
-			inside: true,
-			reach: false,
-			now: undefined,
-			next: { role: '3' }
-		});
-		expect(at(4, 8)).toMatchObject({ now: { role: '5' }, next: { role: 'R' } });
-		expect(at(5, 5)?.reach).toBe(true);
-		expect(at(1, 7)).toBeUndefined();
-		const mark = at(4, 8);
-		if (!mark) throw new Error('no mark');
-		expect(placeWords(mark, now, next, 'target of bar 3')).toBe(
-			'string 4, fret 8, B♭, fifth of Eb7, now, root of Bb7, next, target of bar 3'
-		);
 	});
 });
 
@@ -100,18 +76,6 @@ describe('the arc strip', () => {
 		expect(chordWidth(chord('C'))).toBeLessThan(chordWidth(chord('Bbm7b5')));
 		expect(fittingSize(chord('C'), 200, [38, 20])).toBe(38);
 		expect(fittingSize(chord('Bbm7b5/Db'), 10, [38, 20])).toBe(20);
-	});
-});
-
-describe('words', () => {
-	it('count and name', () => {
-		expect([inWords(0), inWords(12), inWords(13)]).toEqual(['none', 'twelve', '13']);
-		expect([plural(1, 'bar'), plural(2, 'bar')]).toEqual(['1 bar', '2 bars']);
-		expect([capital('two'), keyWords('Bb blues'), keyWords('F# minor')]).toEqual([
-			'Two',
-			'B♭ blues',
-			'F♯ minor'
-		]);
 	});
 });
 

@@ -1,5 +1,4 @@
 import { chartTicks, type Chart } from '$core/chart';
-import type { TargetAnswer } from '$lib/api/plan-schema';
 
 /** A stretch of played bars on a time axis in px. */
 export type TimeAxis = {
@@ -41,7 +40,7 @@ export function timeAxis(
 
 /** Height of a pitch: all notes of the route fit between top and bottom, at most 13 px a semitone. */
 export function pitchAxis(
-	targets: readonly Pick<TargetAnswer, 'midi'>[],
+	targets: readonly { readonly midi: number }[],
 	top: number,
 	bottom: number
 ): (midi: number) => number {
