@@ -7,6 +7,7 @@ import svelteConfig from './svelte.config.js';
 
 /** The core's folders in the one direction in which data flows: each may import only those before it. */
 const FLOW = [
+	'kernel',
 	'pitch',
 	'chord',
 	'chart',

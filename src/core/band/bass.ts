@@ -1,7 +1,7 @@
 import type { Feel, PlayedBar } from '../chart';
 import type { Chord } from '../chord';
 import { pitchClass } from '../pitch';
-import { chance } from './chance';
+import { chance, clamp } from '../kernel';
 import { pulsesOf } from './metre';
 import type { Stretch } from './timeline';
 import type { BandNote } from './types';
@@ -94,7 +94,7 @@ function momentsIn(stretch: Stretch, of: BassBar, beats: readonly Beat[]): Beat[
 			next === undefined && tied >= to ? Math.min(ringOn, stretch.untilNext - (to - from)) : 0;
 		const until = Math.min(to, next ?? to) + over;
 		const own = beat.length > 0 ? beat.offset + beat.length : until;
-		return { ...beat, length: Math.max(60, Math.min(until, Math.max(own, from)) - beat.offset) };
+		return { ...beat, length: Math.max(60, clamp(from, own, until) - beat.offset) };
 	});
 }
 

@@ -1,5 +1,5 @@
-import { QUARTER, type Feel, type PlayedBar } from '../chart';
-import { chance, pick } from './chance';
+import { type Feel, type PlayedBar } from '../chart';
+import { QUARTER, chance, pick } from '../kernel';
 import { pulsesOf } from './metre';
 import type { Stretch } from './timeline';
 import type { BandNote } from './types';

@@ -1,5 +1,5 @@
 import type { Feel, PlayedBar } from '../chart';
-import { chance, pick } from './chance';
+import { chance, pick } from '../kernel';
 import { fillFrom, fillStart } from './fill';
 import { type Pulse, pulsesOf } from './metre';
 import { type Hit, type BandNote, DRUMS } from './types';

@@ -1,5 +1,5 @@
-import { QUARTER, type Feel } from '../chart';
-import { chance, pick } from './chance';
+import { type Feel } from '../chart';
+import { QUARTER, chance, pick } from '../kernel';
 import { type Hit, DRUMS } from './types';
 import type { Pulse } from './metre';
 

@@ -8,7 +8,6 @@ export {
 	runEnd,
 	secondsAt,
 	SPEED,
-	TEMPO,
 	ticksAt,
 	ticksOf,
 	withJump,

@@ -1,4 +1,5 @@
-import { barTicks, beatTicks, QUARTER, type TimeSignature } from '../chart';
+import { QUARTER } from '../kernel';
+import { barTicks, beatTicks, type TimeSignature } from '../chart';
 
 /** A felt beat of a bar: ticks from the bar's start, length, and its place in its group. */
 export type Pulse = {

@@ -1,4 +1,5 @@
-import { chartTicks, type Chart } from '../chart';
+import { barIndexAt, chartTicks, type Chart } from '../chart';
+import { searchBy } from '../kernel';
 import type { Band } from './band';
 import { clickBar, countIn, type Click } from './click';
 import { extendRun, runEnd, secondsAt, type Run, type Segment } from './run';
@@ -28,18 +29,6 @@ export type TimedNote = {
 	readonly counted: boolean;
 };
 
-/** The bar of a chart that holds a tick: index of the last one that starts at or before it. */
-export function barIndexAt(chart: Chart, tick: number): number {
-	const { played } = chart;
-	let [low, high] = [0, played.length - 1];
-	while (low < high) {
-		const middle = (low + high + 1) >> 1;
-		if (played[middle].startTick <= tick) low = middle;
-		else high = middle - 1;
-	}
-	return low;
-}
-
 /** When a written tick of the chart is played, in ticks: swing and nothing else. */
 export function performed(chart: Chart, tick: number, swing: Swing): number {
 	const bar = chart.played[barIndexAt(chart, tick)];
@@ -57,15 +46,7 @@ type Draft = {
 	readonly stroke?: Stroke;
 };
 
-const first = (strokes: readonly Stroke[], tick: number): number => {
-	let [low, high] = [0, strokes.length];
-	while (low < high) {
-		const middle = (low + high) >> 1;
-		if (strokes[middle].tick < tick) low = middle + 1;
-		else high = middle;
-	}
-	return low;
-};
+const { firstFrom } = searchBy((stroke: Stroke) => stroke.tick);
 
 /** Where the music goes at a segment's end, in ticks of the chart; null where it only goes on, or ends. */
 function goesTo(run: Run, segment: Segment, end: number): number | null {
@@ -86,7 +67,7 @@ function* draftsOf(score: Score, run: Run, segment: Segment, index: number): Gen
 	const goes = end === from + segment.length ? goesTo(run, segment, end) : null;
 	yield* band.bar(index, segment.round, entered, goes);
 	yield* clickBar(click, bar);
-	for (let i = first(strokes, bar.startTick); i < strokes.length; i++) {
+	for (let i = firstFrom(strokes, bar.startTick); i < strokes.length; i++) {
 		const stroke = strokes[i];
 		if (stroke.tick >= end) break;
 		if (stroke.round !== undefined && stroke.round !== segment.round) continue;

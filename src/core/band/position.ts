@@ -1,6 +1,5 @@
-import type { Chart } from '../chart';
+import { barIndexAt, type Chart } from '../chart';
 import { countsOf } from './metre';
-import { barIndexAt } from './perform';
 import { extendRun, segmentAt, ticksAt, type Run } from './run';
 
 /** Where the music is at a second of the audio clock. */

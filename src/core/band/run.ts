@@ -1,7 +1,7 @@
-import { chartTicks, type Chart } from '../chart';
+import { barAt, chartTicks, type Chart } from '../chart';
+import { msPerTick } from '../kernel';
 
-/** Bounds of the tempo in quarter notes a minute, and of the speed in per cent of the tune's tempo. */
-export const TEMPO = { least: 30, most: 300 } as const;
+/** Bounds of the speed in per cent of the tune's tempo. */
 export const SPEED = { least: 30, most: 130 } as const;
 
 /** Bars of a chart that are played again and again: indices `from` … `to` − 1. */
@@ -39,7 +39,7 @@ export type Run = {
 };
 
 /** Seconds of a tick at a tempo. */
-const perTick = (quartersAMinute: number): number => 60 / quartersAMinute / 480;
+const perTick = (quartersAMinute: number): number => msPerTick(quartersAMinute) / 1000;
 
 /** Ticks of a range of bars; the whole chart where the range is null or outside it. */
 export function ticksOf(chart: Chart, range: BarRange | null): Stretch {
@@ -154,7 +154,7 @@ export function withLoop(run: Run, at: number, range: BarRange | null): Run {
 	}
 	const tick = here.tick + Math.max(0, at - here.at);
 	const inside = tick >= loop.from && tick < loop.to;
-	const bar = chart.played.findLast((played) => played.startTick <= tick);
+	const bar = barAt(chart, tick);
 	const to = inside ? loop.to : bar ? bar.startTick + bar.lengthTicks : loop.to;
 	const cut: Segment = { ...here, length: to - here.tick };
 	return { ...run, loop, segments: [...grown.segments.slice(0, index), cut] };
@@ -172,7 +172,7 @@ export function withJump(run: Run, at: number, bar: number): Run {
 		return { ...run, segments: [...kept, { ...next, round: 0 }] };
 	}
 	const tick = here.tick + (at - here.at);
-	const sounding = run.chart.played.findLast((played) => played.startTick <= tick);
+	const sounding = barAt(run.chart, tick);
 	const to = sounding ? sounding.startTick + sounding.lengthTicks : here.tick + here.length;
 	const cut = { ...here, length: to - here.tick };
 	const end = goal.startTick < run.loop.to ? run.loop.to : chartTicks(run.chart);

@@ -1,4 +1,5 @@
-import { QUARTER, type Feel, type TimeSignature } from '../chart';
+import { QUARTER, clamp } from '../kernel';
+import { type Feel, type TimeSignature } from '../chart';
 
 /** Bounds of the swing ratio: the share of a beat that its first half takes, in per cent. */
 export const SWING = { least: 50, most: 75 } as const;
@@ -16,7 +17,7 @@ const EIGHTHS: Partial<Record<Feel, number>> = { swing: 62, shuffle: 200 / 3 };
 export function swingOf(feel: Feel, percent?: number): Swing {
 	const pair = feel === 'sixteenths' ? QUARTER / 2 : QUARTER;
 	const asked = percent ?? EIGHTHS[feel] ?? SWING.least;
-	return { pair, percent: Math.min(SWING.most, Math.max(SWING.least, asked)) };
+	return { pair, percent: clamp(asked, SWING.least, SWING.most) };
 }
 
 /**

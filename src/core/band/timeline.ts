@@ -1,4 +1,11 @@
-import { beatTicks, chartTicks, type Chart, type ChordEvent, type PlayedBar } from '../chart';
+import {
+	eventIndexAt,
+	beatTicks,
+	chartTicks,
+	type Chart,
+	type ChordEvent,
+	type PlayedBar
+} from '../chart';
 import { sameChord, type Chord } from '../chord';
 
 /**
@@ -46,17 +53,8 @@ export function timelineOf(chart: Chart): Timeline {
 		const joined = i + 1 < events.length && same(events[i], events[i + 1]);
 		runEnd[i] = joined ? runEnd[i + 1] : i;
 	}
-	const at = (tick: number): number => {
-		let [low, high] = [-1, events.length - 1];
-		while (low < high) {
-			const middle = (low + high + 1) >> 1;
-			if (events[middle].startTick <= tick) low = middle;
-			else high = middle - 1;
-		}
-		return low;
-	};
 	return {
-		at,
+		at: (tick) => eventIndexAt(chart, tick),
 		after: (event) => {
 			const next = events[runEnd[event] + 1];
 			return next

@@ -1,7 +1,8 @@
+import { QUARTER } from '../kernel';
 import { looksLikeNumeral, normaliseSymbol, parseChord, parseNumeral, type Key } from '../chord';
 import type { Report } from './diagnose';
 import type { Token } from './tokens';
-import { beatTicks, QUARTER, type Cell, type Span, type TimeSignature } from './types';
+import { beatTicks, type Cell, type Span, type TimeSignature } from './types';
 
 const PUSH: Record<string, number> = { '': 0, '<': QUARTER / 2, '<<': QUARTER / 4 };
 const SILENCE = /^n\.?c\.?$/i;

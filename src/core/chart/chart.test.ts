@@ -1,3 +1,4 @@
+import { eventAt } from './at';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { parseChord } from '../chord';
@@ -5,7 +6,6 @@ import { parseNote, intervalBetween, noteName, above } from '../pitch';
 import {
 	circleOf,
 	compareChords,
-	eventAt,
 	keyName,
 	LIMITS,
 	parseChart,

@@ -27,7 +27,3 @@ export const chartTicks = (chart: Chart): number => {
 	const last = chart.played.at(-1);
 	return last ? last.startTick + last.lengthTicks : 0;
 };
-
-/** The event that sounds at a tick, silences included; null before the first chord. */
-export const eventAt = (chart: Chart, tick: number) =>
-	chart.events.findLast((event) => event.startTick <= tick) ?? null;

@@ -1,3 +1,4 @@
+import { TEMPO, tempoWithin } from '../kernel';
 import { MODE_NAMES, nearestWord, parseMode, type Key, type Mode } from '../chord';
 import { asciiAccidentals, noteName, parseNote, type Note } from '../pitch';
 import type { Report } from './diagnose';
@@ -141,12 +142,13 @@ export class HeaderReader {
 			else report.error(span, `“${value}” is not a time signature: 2 to 15 over 4 or 8.`, '4/4');
 		} else if (name === 'tempo') {
 			const tempo = Number(value);
-			if (/^\d+(\.\d+)?$/.test(value) && tempo >= 30 && tempo <= 300) headers.tempo = tempo;
+			if (/^\d+(\.\d+)?$/.test(value) && tempo >= TEMPO.least && tempo <= TEMPO.most)
+				headers.tempo = tempo;
 			else
 				report.error(
 					span,
-					`“${value}” is not a tempo: 30 to 300 quarter notes a minute.`,
-					/^\d+$/.test(value) ? String(Math.min(300, Math.max(30, tempo))) : null
+					`“${value}” is not a tempo: ${TEMPO.least} to ${TEMPO.most} quarter notes a minute.`,
+					/^\d+$/.test(value) ? String(tempoWithin(tempo)) : null
 				);
 		} else if (name === 'capo') {
 			const capo = Number(value);

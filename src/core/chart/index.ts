@@ -1,7 +1,6 @@
 export {
 	barTicks,
 	beatTicks,
-	QUARTER,
 	FEELS,
 	LIMITS,
 	type Cell,
@@ -15,7 +14,8 @@ export {
 	type TimeSignature,
 	type WrittenBar
 } from './types';
-export { barTicksOf, chartTicks, eventAt, parseChart } from './chart';
+export { barAt, barIndexAt, changeAt, changeIndexAt, eventAt, eventIndexAt } from './at';
+export { barTicksOf, chartTicks, parseChart } from './chart';
 export { compareChords } from './compare';
 export { chordSounds, findProgression, readProgression } from './find';
 export { keyName, parseKey, suggestKey } from './headers';

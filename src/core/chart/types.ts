@@ -1,8 +1,6 @@
+import { QUARTER } from '../kernel';
 import type { Chord, Key } from '../chord';
 import type { Notation, Note } from '../pitch';
-
-/** Ticks of a quarter note. */
-export const QUARTER = 480;
 
 /** Limits of chart text: bytes, written bars, played bars, chords in one bar. */
 export const LIMITS = { bytes: 64 * 1024, written: 512, played: 2048, chordsPerBar: 16 } as const;

@@ -1,14 +1,7 @@
+import { QUARTER, clamp } from '../kernel';
 import { keyName } from './headers';
 import { shareStarts } from './cells';
-import {
-	barTicks,
-	beatTicks,
-	LIMITS,
-	QUARTER,
-	type Feel,
-	type Headers,
-	type TimeSignature
-} from './types';
+import { barTicks, beatTicks, LIMITS, type Feel, type Headers, type TimeSignature } from './types';
 import type { Key } from '../chord';
 
 /** A chord of a bar to be written: ticks from the bar line, and its symbol; `N.C.` is silence. */
@@ -100,7 +93,7 @@ function snapped(chords: readonly Placed[], signature: TimeSignature): Placed[] 
 	const last = barTicks(signature) - unit;
 	const found = new Map<number, Placed>();
 	for (const { tick, symbol } of chords) {
-		const at = Math.min(last, Math.max(0, Math.round(tick / unit) * unit));
+		const at = clamp(Math.round(tick / unit) * unit, 0, last);
 		found.set(at, { tick: at, symbol });
 	}
 	return [...found.values()].sort((a, b) => a.tick - b.tick);

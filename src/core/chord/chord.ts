@@ -97,6 +97,10 @@ export function parseChord(text: string): Chord | null {
 	return chord;
 }
 
+/** True when a chord has a tone of one of some roles. */
+export const hasRole = (chord: Chord, ...roles: readonly Role[]): boolean =>
+	roles.some((role) => chord.quality.roles.includes(role));
+
 /** True when two chords have the same root, tones and bass: no change happens between them. */
 export const sameChord = (a: Chord, b: Chord): boolean =>
 	noteName(a.root) === noteName(b.root) &&

@@ -9,6 +9,7 @@ export {
 } from './role';
 export {
 	guideTones,
+	hasRole,
 	normaliseSymbol,
 	parseChord,
 	sameChord,

@@ -1,7 +1,8 @@
+import { QUARTER } from '../kernel';
 import * as alphaTab from '@coderline/alphatab';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { parseChart, QUARTER } from '../chart';
+import { parseChart } from '../chart';
 import { scaleInUse } from '../harmony';
 import { buildInstrument, pitchAt, standardGuitar, type Instrument } from '../neck';
 import { planWhole, readCell, type LineWishes } from '../route';

@@ -1,3 +1,4 @@
+import { clamp } from '../kernel';
 import type { Chart, PlayedBar } from '../chart';
 import { signs, type Key } from '../chord';
 import { keyOf } from '../harmony';
@@ -47,7 +48,7 @@ type Piece = {
 
 function piecesOf(bar: PlayedBar, notes: readonly EngravedNote[]): Piece[] {
 	const length = bar.lengthTicks;
-	const place = (tick: number) => Math.min(length, Math.max(0, writable(tick - bar.startTick)));
+	const place = (tick: number) => clamp(writable(tick - bar.startTick), 0, length);
 	const pieces: Piece[] = [];
 	let at = 0;
 	notes.forEach((note, i) => {

@@ -1,3 +1,4 @@
+import { tempoWithin } from '../kernel';
 import {
 	barTicks,
 	beatTicks,
@@ -230,7 +231,7 @@ function takeDirective(reader: Reader, name: string, value: string, left: LeftOu
 	if (key === 'title' || key === 't') reader.title = value.trim();
 	else if (key === 'key') reader.key = value.trim();
 	else if (key === 'tempo' && Number.isFinite(number) && number > 0) {
-		reader.tempo = Math.min(300, Math.max(30, number));
+		reader.tempo = tempoWithin(number);
 	} else if (key === 'capo' && Number.isInteger(number) && number >= 0 && number <= 12) {
 		reader.capo = number;
 	} else if (key === 'time') {

@@ -1,6 +1,7 @@
+import { QUARTER } from '../kernel';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { parseChart, QUARTER } from '../chart';
+import { parseChart } from '../chart';
 import { buildInstrument, pitchAt, standardGuitar } from '../neck';
 import { plainName, spelledPitch } from '../pitch';
 import { readNames, readTab, writeNames, writeTab, type TextNote } from '.';

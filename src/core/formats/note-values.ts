@@ -1,4 +1,5 @@
-import { QUARTER, type TimeSignature } from '../chart';
+import { QUARTER } from '../kernel';
+import { type TimeSignature } from '../chart';
 
 /**
  * A written note value: `unit` 1 is a whole note, 4 a quarter, 32 the shortest; `dots` lengthen it by half,

@@ -1,3 +1,4 @@
+import { QUARTER, clamp, tempoWithin } from '../kernel';
 import {
 	parseChart,
 	parseKey,
@@ -75,7 +76,7 @@ function takeFact(facts: Facts, line: string, left: LeftOut): boolean {
 			break;
 		case 'tempo':
 		case 'bpm':
-			if (number > 0) facts.tempo = Math.min(300, Math.max(30, number));
+			if (number > 0) facts.tempo = tempoWithin(number);
 			break;
 		case 'capo':
 			if (Number.isInteger(number) && number <= 12) facts.capo = number;
@@ -175,7 +176,7 @@ function instrumentFor(facts: Facts, rows: number): Instrument {
 
 /** Bars of tab with the chords that stand over them, each at the nearest beat. */
 function barsOverTab(text: string, signature: TimeSignature): BarDraft[] {
-	const beat = (4 * 480) / signature.unit;
+	const beat = (4 * QUARTER) / signature.unit;
 	const lines = text.split(/\r\n|\r|\n/);
 	return tabLines(text).flatMap(({ first, bars }) => {
 		const above = [lines[first - 2] ?? '', lines[first - 1] ?? ''].map(chordLine);
@@ -185,7 +186,7 @@ function barsOverTab(text: string, signature: TimeSignature): BarDraft[] {
 			const inside = chords.filter(({ at }) => at >= from - 1 && (last || at < to));
 			const drafts = new Map<number, ChordDraft>();
 			for (const { at, name } of inside) {
-				const share = Math.min(0.999, Math.max(0, (at - from) / Math.max(1, to - from)));
+				const share = clamp((at - from) / Math.max(1, to - from), 0, 0.999);
 				const tick = Math.floor(share * signature.beats + 0.25) * beat;
 				drafts.set(tick, {
 					tick: Math.min(tick, (signature.beats - 1) * beat),

@@ -1,4 +1,5 @@
-import { QUARTER, type TimeSignature } from '../chart';
+import { QUARTER } from '../kernel';
+import { type TimeSignature } from '../chart';
 
 const sane = (beats: number, unit: 4 | 8): TimeSignature | null =>
 	Number.isInteger(beats) && beats >= 2 && beats <= 15 ? { beats, unit } : null;

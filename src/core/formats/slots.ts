@@ -1,4 +1,5 @@
-import { beatTicks, QUARTER, type PlayedBar } from '../chart';
+import { QUARTER } from '../kernel';
+import { beatTicks, type PlayedBar } from '../chart';
 import type { TextNote } from './types';
 
 /** Places of time that a text may divide a bar into, in ticks, coarsest first. */

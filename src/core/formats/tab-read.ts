@@ -1,4 +1,5 @@
-import { beatTicks, QUARTER, type Chart, type PlayedBar } from '../chart';
+import { QUARTER } from '../kernel';
+import { beatTicks, type Chart, type PlayedBar } from '../chart';
 import { highestFret, type Instrument } from '../neck';
 import type { Technique } from '../route';
 import { FINEST } from './slots';

@@ -1,5 +1,5 @@
+import { hasRole, isMinorMode, type Chord, type Mode } from '../chord';
 import type { Chart, ChordEvent } from '../chart';
-import { isMinorMode, type Chord, type Mode } from '../chord';
 import { mod, pitchClass, type PitchClass } from '../pitch';
 import { HOME_SETS } from './home';
 
@@ -50,10 +50,7 @@ export type Survey = {
 	readonly sounding: readonly number[];
 };
 
-/** True when a chord has one of some roles. */
-export const has = (chord: Chord, ...roles: string[]): boolean =>
-	roles.some((role) => (chord.quality.roles as readonly string[]).includes(role));
-export const isDominant = (chord: Chord): boolean => has(chord, '3') && has(chord, 'b7');
+export const isDominant = (chord: Chord): boolean => hasRole(chord, '3') && hasRole(chord, 'b7');
 
 /** Reads a chart once for all candidates. */
 export function survey(chart: Chart): Survey {
@@ -82,19 +79,20 @@ export function survey(chart: Chart): Survey {
  * has none, as a power chord or a suspended one; its fifth is not lowered, but in locrian.
  */
 function isTonicChord(chord: Chord, mode: Mode): boolean {
-	if (mode === 'locrian') return has(chord, 'b3') && has(chord, 'b5') && !has(chord, 'bb7');
-	if (has(chord, 'b3')) return (isMinorMode(mode) || mode === 'blues') && !has(chord, 'b5');
-	return !has(chord, '3') || !isMinorMode(mode);
+	if (mode === 'locrian')
+		return hasRole(chord, 'b3') && hasRole(chord, 'b5') && !hasRole(chord, 'bb7');
+	if (hasRole(chord, 'b3')) return (isMinorMode(mode) || mode === 'blues') && !hasRole(chord, 'b5');
+	return !hasRole(chord, '3') || !isMinorMode(mode);
 }
 
 /** How much a chord is at rest on the tonic: 1 the mode's own chord, 0 another chord. */
 function tonicFit(chord: Chord, mode: Mode): number {
 	if (!isTonicChord(chord, mode)) return 0;
 	if (isMinorMode(mode)) return 1;
-	if (mode === 'blues') return isDominant(chord) ? 1 : has(chord, 'b3') ? 0.25 : 0.5;
-	if (mode === 'mixolydian') return has(chord, '7') ? 0.1 : has(chord, 'b7') ? 1 : 0.9;
+	if (mode === 'blues') return isDominant(chord) ? 1 : hasRole(chord, 'b3') ? 0.25 : 0.5;
+	if (mode === 'mixolydian') return hasRole(chord, '7') ? 0.1 : hasRole(chord, 'b7') ? 1 : 0.9;
 	// A dominant seventh on the first degree of a major key wants to go on.
-	return has(chord, 'b7') && has(chord, '3') ? 0.25 : 1;
+	return hasRole(chord, 'b7') && hasRole(chord, '3') ? 0.25 : 1;
 }
 
 /** A chord that fits its mode less than this is no place to arrive at. */
@@ -104,7 +102,7 @@ const RESTS = 0.5;
 const leadingAllowed = (chord: Chord, tonic: PitchClass, mode: Mode): boolean => {
 	if (mode !== 'minor') return false;
 	const degree = mod(pitchClass(chord.root) - tonic, 12);
-	return (degree === 7 && has(chord, '3')) || (degree === 11 && has(chord, 'b5'));
+	return (degree === 7 && hasRole(chord, '3')) || (degree === 11 && hasRole(chord, 'b5'));
 };
 
 function insideShare(given: Survey, tonic: PitchClass, mode: Mode): number {
@@ -145,12 +143,14 @@ function arrivalsOf(given: Survey, tonic: PitchClass, mode: Mode): Arrival[] {
 		if (tonicFit(to.chord, mode) < RESTS) return [];
 		const from = events[(i + events.length - 1) % events.length];
 		const degree = mod(pitchClass(from.chord.root) - tonic, 12);
-		const dominant = degree === 7 && has(from.chord, '3');
-		const raised = degree === 11 && has(from.chord, 'b5') && isMinorMode(mode);
+		const dominant = degree === 7 && hasRole(from.chord, '3');
+		const raised = degree === 11 && hasRole(from.chord, 'b5') && isMinorMode(mode);
 		if (!dominant && !raised && !(opens && degree === OWN_WAY[mode])) return [];
 		const before = events[(i + events.length - 2) % events.length];
 		const setUp =
-			dominant && mod(pitchClass(before.chord.root) - tonic, 12) === 2 && has(before.chord, 'b3');
+			dominant &&
+			mod(pitchClass(before.chord.root) - tonic, 12) === 2 &&
+			hasRole(before.chord, 'b3');
 		return [{ from, to, setUp }];
 	});
 }

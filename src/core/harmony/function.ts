@@ -1,7 +1,7 @@
+import { hasRole, guideTones, isMinorMode, type Chord, type Key, type Mode } from '../chord';
 import { compareChords } from '../chart';
-import { guideTones, isMinorMode, type Chord, type Key, type Mode } from '../chord';
 import { mod, notation, pitchClass, type Notation } from '../pitch';
-import { has, isDominant } from './evidence';
+import { isDominant } from './evidence';
 import { HOME_SETS } from './home';
 import { numeralOf, numeralOn } from './numeral-of';
 
@@ -35,7 +35,7 @@ const liesIn = (chord: Chord, tonic: number, mode: Mode): boolean =>
 
 /** A dominant in shape: a major third with a minor seventh, or a plain major triad. */
 const canLead = (chord: Chord): boolean =>
-	has(chord, '3') && !has(chord, '7') && !has(chord, '6') && !has(chord, '#5');
+	hasRole(chord, '3') && !hasRole(chord, '7') && !hasRole(chord, '6') && !hasRole(chord, '#5');
 
 type Context = {
 	readonly chord: Chord;
@@ -49,7 +49,7 @@ function goalOf({ chord, next, afterNext }: Context): Chord | null {
 	const down = (to: Chord | null) => to !== null && degreeFrom(pitchClass(to.root), chord) === 7;
 	if (down(next)) return next;
 	const between =
-		next !== null && has(next, 'b3') && degreeFrom(pitchClass(next.root), chord) === 0;
+		next !== null && hasRole(next, 'b3') && degreeFrom(pitchClass(next.root), chord) === 0;
 	return between && down(afterNext) ? afterNext : null;
 }
 
@@ -69,14 +69,14 @@ const make = (
 function dominantOfHome({ chord, key }: Context, numeral: Notation, degree: number) {
 	const raised = key.mode === 'minor' && (degree === 7 || degree === 11);
 	const leading = chord.tones.find((tone) => mod(tone.pc - pitchClass(key.tonic), 12) === 11);
-	if (degree === 7 && has(chord, '3')) {
+	if (degree === 7 && hasRole(chord, '3')) {
 		const words =
 			raised && leading
 				? `dominant with the raised leading tone ${leading.name}`
 				: 'dominant, leads home';
 		return make('dominant', numeral, words, 'leads home');
 	}
-	if (degree === 11 && has(chord, 'b5')) {
+	if (degree === 11 && hasRole(chord, 'b5')) {
 		return make('dominant', numeral, 'leading-tone chord, leads home', 'leads home');
 	}
 	return null;
@@ -121,7 +121,7 @@ function applied(context: Context, numeral: Notation): ChordFunction | null {
 
 /** A diminished chord that is no leading-tone chord of home joins its neighbours by a semitone. */
 function passing({ chord, key, next }: Context, numeral: Notation): ChordFunction | null {
-	if (!has(chord, 'b5') || !has(chord, 'b3') || has(chord, 'b7')) return null;
+	if (!hasRole(chord, 'b5') || !hasRole(chord, 'b3') || hasRole(chord, 'b7')) return null;
 	if (!next) return make('passing diminished', numeral, 'passing diminished chord', 'passing');
 	const target = goalNumeral(next, key);
 	if (degreeFrom(pitchClass(next.root), chord) === 11) {
@@ -162,7 +162,12 @@ function diatonic(context: Context, numeral: Notation): ChordFunction {
 	const tonic = pitchClass(key.tonic);
 	const degree = degreeFrom(tonic, chord);
 	if (degree === 0) return make('home', numeral, 'tonic', 'home');
-	if (next && degreeFrom(tonic, next) === 7 && has(next, '3') && (degree === 2 || degree === 5)) {
+	if (
+		next &&
+		degreeFrom(tonic, next) === 7 &&
+		hasRole(next, '3') &&
+		(degree === 2 || degree === 5)
+	) {
 		return make('away', numeral, 'subdominant, sets up the dominant', 'sets up V');
 	}
 	const relatives = isMinorMode(key.mode) ? [3] : [9, 4];
@@ -194,8 +199,8 @@ export function functionOf(
 	const lead = applied(context, numeral);
 	if (lead) return lead;
 	if (liesIn(chord, tonic, key.mode)) return diatonic(context, numeral);
-	if (degree === 0 && guideTones(chord).length > 0 && !has(chord, 'b5')) {
-		const matches = has(chord, 'b3') === isMinorMode(key.mode);
+	if (degree === 0 && guideTones(chord).length > 0 && !hasRole(chord, 'b5')) {
+		const matches = hasRole(chord, 'b3') === isMinorMode(key.mode);
 		if (matches) return make('home', numeral, 'tonic', 'home');
 	}
 	return (

@@ -1,4 +1,4 @@
-import { guideTones, isMinorMode, parseChord, type Chord, type Key } from '../chord';
+import { hasRole, guideTones, isMinorMode, parseChord, type Chord, type Key } from '../chord';
 import { scaleChoices } from './choices';
 import { isDominant } from './evidence';
 import {
@@ -139,7 +139,7 @@ function useOf(found: Found, verdicts: readonly Verdict[], chord: Chord): Hidden
 	if (clashes === 0) return verdicts.includes('colour') ? 'colour' : 'rest';
 	// The half-diminished seventh of the key over its other seventh chords: one note passes.
 	const usual = /m7b5$/.test(found.name) && clashes === 1;
-	const seventh = ['7', 'b7'].some((role) => (chord.quality.roles as string[]).includes(role));
+	const seventh = hasRole(chord, '7', 'b7');
 	return usual && seventh && !isDominant(chord) ? 'colour' : 'rest';
 }
 

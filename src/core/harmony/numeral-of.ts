@@ -1,4 +1,4 @@
-import { LOWERED_PLAIN, type Chord, type Key } from '../chord';
+import { hasRole, LOWERED_PLAIN, type Chord, type Key } from '../chord';
 import {
 	intervalBetween,
 	mod,
@@ -16,10 +16,8 @@ const BY_SOUND = ['1', 'b2', '2', 'b3', '3', '4', '#4', '5', 'b6', '6', 'b7', '7
 /** Spelled degrees that players name another way: a fourth raised twice is nobody's degree. */
 const ODD = new Set(['b1', 'b4', '#3', '#7', '#6']);
 
-const has = (chord: Chord, role: string): boolean =>
-	(chord.quality.roles as readonly string[]).includes(role);
-const isMinor = (chord: Chord): boolean => has(chord, 'b3');
-const isDiminished = (chord: Chord): boolean => isMinor(chord) && has(chord, 'b5');
+const isMinor = (chord: Chord): boolean => hasRole(chord, 'b3');
+const isDiminished = (chord: Chord): boolean => isMinor(chord) && hasRole(chord, 'b5');
 
 /** The degree of a note above a tonic exactly as it is spelled. */
 export function spelledDegree(tonic: Note, note: Note): Notation {

@@ -18,7 +18,7 @@ function nameOver(note: Note, chord: Chord): string {
 	const pc = pitchClass(note);
 	const own = chord.tones.find((tone) => tone.pc === pc);
 	if (own) return own.role;
-	const roles = chord.quality.roles as readonly string[];
+	const { roles } = chord.quality;
 	const above = mod(pc - pitchClass(chord.root), 12);
 	const minor = roles.includes('b3');
 	const seventh = roles.some((role) => role.endsWith('7'));

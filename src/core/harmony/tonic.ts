@@ -1,4 +1,5 @@
-import { circleOf, QUARTER, type Chart } from '../chart';
+import { QUARTER, clamp } from '../kernel';
+import { circleOf, type Chart } from '../chart';
 import { MODES, type Key, type Mode } from '../chord';
 import { noteName, parseNote, pitchClass, type Note, type PitchClass } from '../pitch';
 import { rivalOf, rivalWords, type Weighed } from './rivals';
@@ -79,7 +80,7 @@ function scoreOf(evidence: Evidence): number {
 	}
 	if (mode === 'locrian') score += WORTH.locrian;
 	if (!evidence.sounds && !evidence.heldBass) score += WORTH.neverSounds;
-	return Math.min(1, Math.max(0, score));
+	return clamp(score, 0, 1);
 }
 
 const TIMES = ['', 'once', 'twice', 'three times'];

@@ -1,6 +1,6 @@
-import type { Chord, Key } from '../chord';
+import { hasRole, type Chord, type Key } from '../chord';
 import { mod, pitchClass } from '../pitch';
-import { has, isDominant } from './evidence';
+import { isDominant } from './evidence';
 import { buildScale, type Scale } from './scale';
 
 type Around = { readonly next: Chord | null; readonly key: Key | null; readonly inUse: Scale };
@@ -10,41 +10,42 @@ const goalOf = (chord: Chord, next: Chord | null): Chord | null =>
 	next && mod(pitchClass(chord.root) - pitchClass(next.root), 12) === 7 ? next : null;
 
 function overDominant(chord: Chord, { next, key, inUse }: Around): string[] {
-	const fifth = has(chord, '5');
-	if (has(chord, 'b9', '#9') && !fifth && has(chord, 'b13', '#5', 'b5', '#11')) return ['altered'];
-	if (has(chord, 'b9')) {
+	const fifth = hasRole(chord, '5');
+	if (hasRole(chord, 'b9', '#9') && !fifth && hasRole(chord, 'b13', '#5', 'b5', '#11'))
+		return ['altered'];
+	if (hasRole(chord, 'b9')) {
 		const goal = goalOf(chord, next);
 		const minor = 'phrygian dominant';
 		const major = ['half-whole diminished', 'mixolydian b2'];
-		if (!goal || !has(goal, '3', 'b3')) return [minor, ...major];
-		return has(goal, 'b3') ? [minor] : [...major];
+		if (!goal || !hasRole(goal, '3', 'b3')) return [minor, ...major];
+		return hasRole(goal, 'b3') ? [minor] : [...major];
 	}
-	if (has(chord, '#9')) return ['half-whole diminished', 'altered'];
-	if (has(chord, '#11')) return ['lydian dominant'];
-	if (has(chord, 'b13')) return ['mixolydian b6'];
-	if (has(chord, '#5')) return ['whole tone', 'altered'];
-	if (has(chord, 'b5')) return ['whole tone', 'lydian dominant', 'altered'];
+	if (hasRole(chord, '#9')) return ['half-whole diminished', 'altered'];
+	if (hasRole(chord, '#11')) return ['lydian dominant'];
+	if (hasRole(chord, 'b13')) return ['mixolydian b6'];
+	if (hasRole(chord, '#5')) return ['whole tone', 'altered'];
+	if (hasRole(chord, 'b5')) return ['whole tone', 'lydian dominant', 'altered'];
 	const blues = key ? key.mode === 'blues' : /pentatonic|blues/.test(inUse.name);
 	return blues ? ['mixolydian pentatonic', 'dominant pentatonic', 'mixolydian'] : [];
 }
 
 function onRoot(chord: Chord, around: Around): string[] {
 	if (isDominant(chord)) return overDominant(chord, around);
-	if (has(chord, 'bb7')) return ['whole-half diminished'];
-	if (has(chord, 'b3') && has(chord, 'b5') && has(chord, 'b7')) {
-		return has(chord, '9') ? ['locrian natural 2'] : ['locrian', 'locrian natural 2'];
+	if (hasRole(chord, 'bb7')) return ['whole-half diminished'];
+	if (hasRole(chord, 'b3') && hasRole(chord, 'b5') && hasRole(chord, 'b7')) {
+		return hasRole(chord, '9') ? ['locrian natural 2'] : ['locrian', 'locrian natural 2'];
 	}
-	if (has(chord, 'b3') && has(chord, '7')) return ['melodic minor', 'harmonic minor'];
-	if (has(chord, '3') && has(chord, '7')) {
-		if (has(chord, '#5')) return ['lydian augmented'];
-		if (has(chord, '#11', 'b5')) return ['lydian'];
+	if (hasRole(chord, 'b3') && hasRole(chord, '7')) return ['melodic minor', 'harmonic minor'];
+	if (hasRole(chord, '3') && hasRole(chord, '7')) {
+		if (hasRole(chord, '#5')) return ['lydian augmented'];
+		if (hasRole(chord, '#11', 'b5')) return ['lydian'];
 	}
 	return [];
 }
 
 /** Over a diminished seventh the harmonic scales of the chord that it leads to, the minor one first. */
 const ofGoal = (chord: Chord, next: Chord | null): (Scale | null)[] =>
-	next && has(chord, 'bb7')
+	next && hasRole(chord, 'bb7')
 		? ['harmonic minor', 'harmonic major'].map((name) => buildScale(next.root, name))
 		: [];
 

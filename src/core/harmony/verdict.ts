@@ -1,6 +1,6 @@
-import { roleWords, type Chord, type Tone } from '../chord';
+import { hasRole, roleWords, type Chord, type Tone } from '../chord';
 import { intervalBetween, mod, notation, pitchClass, type Notation, type Note } from '../pitch';
-import { has, isDominant } from './evidence';
+import { isDominant } from './evidence';
 import { readOver } from './read-over';
 
 /** How a note sits on a chord: its own tone, a consonant extension, for motion only, or against it. */
@@ -52,7 +52,7 @@ export function noteVerdict(note: Note, chord: Chord, next: Chord | null = null)
 	if (resolves(chord, next) && TENSIONS.has(above)) {
 		return { verdict: 'colour', role, treatment: 'a tension: let it resolve with the chord' };
 	}
-	if (above === 3 && has(chord, '3')) return againstThird(chord);
+	if (above === 3 && hasRole(chord, '3')) return againstThird(chord);
 	const below = chord.tones.find((tone) => tone.essential && mod(pc - tone.pc, 12) === 1);
 	if (below) {
 		return {
@@ -63,10 +63,10 @@ export function noteVerdict(note: Note, chord: Chord, next: Chord | null = null)
 	}
 	// Spelled as a fifth a lowered fifth passes; spelled as a fourth it is the lydian colour.
 	if (above === 6) {
-		const lydian = has(chord, '3') && intervalBetween(chord.root, note).steps === 3;
+		const lydian = hasRole(chord, '3') && intervalBetween(chord.root, note).steps === 3;
 		if (!lydian) return { verdict: 'passing', role, treatment: 'slide on to the fifth' };
 	}
-	if (has(chord, '4') && above === 4) {
+	if (hasRole(chord, '4') && above === 4) {
 		return { verdict: 'passing', role, treatment: 'it resolves the suspended fourth' };
 	}
 	return { verdict: 'colour', role, treatment: null };

@@ -1,4 +1,4 @@
-import { toneAt, type Chord } from '../chord';
+import { hasRole, toneAt, type Chord } from '../chord';
 import { noteVerdict, readOver, type Scale, type Verdict } from '../harmony';
 import {
 	above,
@@ -164,7 +164,7 @@ export function doubleStops(
 ): DoubleStop[] {
 	const { scale = null, next = null, hand = MEDIUM_HAND } = options;
 	// The minor third against a major chord is part of the sound: it is curled.
-	const major = chord.tones.some(({ role }) => role === '3');
+	const major = hasRole(chord, '3');
 	const blue = major ? above(chord.root, degreeInterval('b3')) : null;
 	const noteOf = (midi: number): Note | undefined =>
 		chord.tones.find((tone) => tone.pc === mod(midi, 12))?.note ??

@@ -8,6 +8,7 @@ export {
 	USUAL_SCALE_MM,
 	parseTuning,
 	pitchAt,
+	samePlace,
 	standardGuitar,
 	TUNING_IDS,
 	type Instrument,

@@ -34,6 +34,10 @@ export type OwnInstrument = {
 /** A place on the neck: string 1 … N (1 is thinnest), fret counted from the capo, 0 = open. */
 export type Place = { readonly string: number; readonly fret: number };
 
+/** True when two places are one; none is never one. */
+export const samePlace = (a: Place | null | undefined, b: Place | null | undefined): boolean =>
+	!!a && !!b && a.string === b.string && a.fret === b.fret;
+
 /** Tunings by id, thickest string first. */
 const PRESETS: Record<string, string> = {
 	standard: 'E2 A2 D3 G3 B3 E4',

@@ -1,3 +1,4 @@
+import { clamp } from '../kernel';
 import { highestFret, pitchAt, type Instrument, type Place } from './instrument';
 import { SLIDE_FINGER } from './slide';
 
@@ -64,7 +65,7 @@ export function placeUnder(instrument: Instrument, position: number, place: Plac
 	if (instrument.slide) {
 		return { string, fret, midi, reach: false, finger: held ? SLIDE_FINGER : null };
 	}
-	const finger = held ? Math.min(4, Math.max(1, fret - position + 1)) : null;
+	const finger = held ? clamp(fret - position + 1, 1, 4) : null;
 	return {
 		string,
 		fret,

@@ -1,4 +1,4 @@
-import { eventAt, type Chart } from '../chart';
+import { barAt, changeAt, eventAt, type Chart } from '../chart';
 import { buildScale, type Scale } from '../harmony';
 import type { Chord } from '../chord';
 import { mod, pitchClass } from '../pitch';
@@ -68,9 +68,9 @@ export function catchMotif(
 	const first = notes[0];
 	const chord = first && eventAt(chart, first.tick)?.chord;
 	if (!first || !chord) return null;
-	const change = chart.changes.findLast((entry) => entry.tick <= first.tick);
+	const change = changeAt(chart, first.tick);
 	// Under a chord that is held on a motif begins with its own bar.
-	const bar = chart.played.findLast((played) => played.startTick <= first.tick);
+	const bar = barAt(chart, first.tick);
 	const origin = Math.max(change?.tick ?? 0, bar?.startTick ?? 0);
 	const scale = scaleOver(chord, (change && scales[change.to.index]) ?? null);
 	const steps = stepsOf(

@@ -1,4 +1,5 @@
-import { chartTicks, type Change, type Chart } from '../chart';
+import { changeAt, chartTicks, type Change, type Chart } from '../chart';
+import { lastAt } from '../kernel';
 import { chordAfter } from '../harmony';
 import { contourOf, type Contour } from './contour';
 import { layOut, type Group, type Sketch } from './lay-out';
@@ -28,13 +29,7 @@ const ends = new WeakMap<Chart, readonly number[]>();
 /** When the chord that sounds at a tick gives way to another one, to silence, or to the end of the chart. */
 export function chordEnd(chart: Chart, tick: number): number {
 	const all = endsOf(chart);
-	let [low, high] = [0, all.length - 1];
-	while (low < high) {
-		const middle = (low + high) >> 1;
-		if (all[middle] > tick) high = middle;
-		else low = middle + 1;
-	}
-	return all[low];
+	return all[Math.min(lastAt(all, tick) + 1, all.length - 1)];
 }
 
 function spanOf(chart: Chart, change: number): Span {
@@ -75,7 +70,7 @@ function overSpan(
 		const tick = from + note.offsetTicks;
 		if (tick < 0 || tick >= to) return [];
 		// Before its own chord a displaced note sounds over the one before.
-		const before = tick < from && chart.changes.findLast((other) => other.tick <= tick);
+		const before = tick < from && changeAt(chart, tick);
 		const sounding = before ? before.to : event;
 		return [
 			{

@@ -1,4 +1,5 @@
-import { chartTicks, eventAt, QUARTER } from '../chart';
+import { QUARTER } from '../kernel';
+import { chartTicks, eventAt } from '../chart';
 import { toneAt, type Chord } from '../chord';
 import { buildScale, chordAfter, keyOf, nameOver, type Scale } from '../harmony';
 import { contourOf } from './contour';

@@ -1,4 +1,4 @@
-import { roleInterval, roleKind, type Chord, type Role } from '../chord';
+import { hasRole, roleInterval, roleKind, type Chord, type Role } from '../chord';
 import { noteVerdict, type Scale } from '../harmony';
 import { above, pitchClass, type Note } from '../pitch';
 
@@ -94,6 +94,6 @@ export function roleOfPitch(chord: Chord, midi: number): Role {
 	if (tone) return tone.role;
 	const semitones = (pc - pitchClass(chord.root) + 12) % 12;
 	// Against a major third the minor one is a sharp ninth.
-	const major = chord.tones.some((entry) => entry.role === '3');
+	const major = hasRole(chord, '3');
 	return semitones === 3 && major ? '#9' : BY_SEMITONES[semitones];
 }

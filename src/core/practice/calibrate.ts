@@ -1,3 +1,5 @@
+import { median } from '../kernel';
+
 /** How late an input is, measured by playing along with clicks. Times in ms. */
 export type Latency = {
 	/** Played less clicked: taken off every note. */
@@ -14,12 +16,6 @@ const FAR = 350;
 const LEAST = 5;
 const MOST_SPREAD = 45;
 
-const median = (values: readonly number[]): number => {
-	const sorted = [...values].sort((a, b) => a - b);
-	const half = sorted.length >> 1;
-	return sorted.length % 2 === 1 ? sorted[half] : (sorted[half - 1] + sorted[half]) / 2;
-};
-
 /**
  * The latency out of clicks and strikes: each click takes its nearest strike; the middle of the differences
  * counts, so that one wrong stroke does no harm.
@@ -34,8 +30,11 @@ export function latencyOf(clicks: readonly number[], strikes: readonly number[])
 		return near.slice(0, 1);
 	});
 	if (offsets.length < LEAST) return null;
-	const offsetMs = median(offsets);
-	const spreadMs = median(offsets.map((off) => Math.abs(off - offsetMs)));
+	const offsetMs = median(offsets, 0);
+	const spreadMs = median(
+		offsets.map((off) => Math.abs(off - offsetMs)),
+		0
+	);
 	return spreadMs > MOST_SPREAD ? null : { offsetMs, spreadMs, heard: offsets.length };
 }
 

@@ -1,3 +1,4 @@
+import { msPerTick } from '../kernel';
 import type { Chart } from '../chart';
 import { scalesAlong, checkLine } from '../route';
 import { scaleInUse } from '../harmony';
@@ -25,7 +26,7 @@ export type TakeView = {
 	readonly highest: number | null;
 };
 
-const ticksPerMs = (tempo: number): number => (tempo * 480) / 60_000;
+const ticksPerMs = (tempo: number): number => 1 / msPerTick(tempo);
 
 /** The notes of a take on the chart's ticks; what was played before and after is left out. */
 export function passNotes(request: JudgeRequest): TakeNote[] {

@@ -1,3 +1,4 @@
+import { clamp, msOfTicks } from '../kernel';
 import type { BarRange } from '../band';
 import type { Chart } from '../chart';
 import type { Style } from '../route';
@@ -74,7 +75,7 @@ const MOST_LOOPS = 4;
 /** Times through that make a pass: once for a form, more for a short loop. */
 function usualLoops(chart: Chart, range: BarRange | null): number {
 	const bars = range ? range.to - range.from : chart.played.length;
-	return Math.min(MOST_LOOPS, Math.max(1, Math.ceil(LEAST_BARS / Math.max(1, bars))));
+	return clamp(Math.ceil(LEAST_BARS / Math.max(1, bars)), 1, MOST_LOOPS);
 }
 
 /** A drill from a preset: the three choices are what, where and how fast. */
@@ -129,5 +130,5 @@ export function passMs(
 	const { range, loops } = drill;
 	const played = range ? barTicks.slice(range.from, range.to) : barTicks;
 	const ticks = played.reduce((sum, bar) => sum + bar, 0);
-	return (ticks * loops * 60_000) / (tempo * 480);
+	return msOfTicks(ticks * loops, tempo);
 }

@@ -1,8 +1,9 @@
+import { lastAt } from '../kernel';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { performed } from '../band';
 import { chartTicks, parseChart } from '../chart';
-import { dueChanges, lastAt, msOf, roundMs, soundingOf } from './due';
+import { dueChanges, msOf, roundMs, soundingOf } from './due';
 import { FERRY, NETTLE, PYLON, takeOn } from './test-takes';
 import { runs } from '../test-runs';
 

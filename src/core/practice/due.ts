@@ -1,11 +1,11 @@
+import { eventAt, barAt, beatTicks, type Change, type Chart } from '../chart';
+import { QUARTER, lastAt, msOfTicks, msPerTick } from '../kernel';
 import { performed, ticksOf } from '../band';
-import { beatTicks, QUARTER, type Change, type ChordEvent } from '../chart';
-import { barAt } from '../route';
 import type { Timing } from './types';
 
 /** Ms of ticks at a tempo in quarter notes a minute, to a millionth: sums of fractions must not decide. */
 export const msOf = (ticks: number, tempo: number): number =>
-	Math.round((ticks * 60_000e6) / (tempo * QUARTER)) / 1e6;
+	Math.round(msOfTicks(ticks, tempo) * 1e6) / 1e6;
 
 /** Nobody strikes less than so much before a change by accident, however fast it goes: ms. */
 const LEAST_EARLY = 200;
@@ -43,15 +43,15 @@ function heardInRange(timing: Timing): { change: Change; tick: number }[] {
 		tick: Math.max(0, performed(chart, change.tick, swing) - from)
 	}));
 	const before = chart.changes.findLast((change) => change.bar <= first);
-	if (before && (heard.length === 0 || heard[0].tick > 0) && goesOn(chart.events, before, from)) {
+	if (before && (heard.length === 0 || heard[0].tick > 0) && goesOn(chart, before, from)) {
 		heard.unshift({ change: before, tick: 0 });
 	}
 	return heard.filter(({ tick }) => tick < to - from);
 }
 
 /** The chord of a change still sounds at a tick: no silence came between. */
-function goesOn(events: readonly ChordEvent[], change: Change, tick: number): boolean {
-	const sounding = events.findLast((event) => event.startTick <= tick);
+function goesOn(chart: Chart, change: Change, tick: number): boolean {
+	const sounding = eventAt(chart, tick);
 	return sounding?.chord != null && sounding.index >= change.to.index;
 }
 
@@ -59,12 +59,11 @@ function goesOn(events: readonly ChordEvent[], change: Change, tick: number): bo
 export function dueChanges(timing: Timing): Due[] {
 	const { tempo } = timing;
 	const round = roundMs(timing);
-	const { played } = timing.chart;
 	const once = heardInRange(timing).map(({ change, tick }) => ({
 		change,
 		dueMs: msOf(tick, tempo),
 		earlyMs: Math.max(LEAST_EARLY, msOf(QUARTER / 2, tempo)),
-		beatMs: msOf(beatTicks(barAt(played, change.tick).signature), tempo)
+		beatMs: msOf(beatTicks(barAt(timing.chart, change.tick).signature), tempo)
 	}));
 	return Array.from({ length: timing.loops }, (_, loop) =>
 		once.map((due) => ({ ...due, loop, dueMs: due.dueMs + loop * round }))
@@ -83,20 +82,9 @@ export type Sounding = {
 	readonly tickAt: (ms: number) => { readonly tick: number; readonly loop: number };
 };
 
-/** Index of the last entry that is not greater than a value; -1 without one. Entries ascend. */
-export function lastAt(entries: ArrayLike<number>, value: number): number {
-	let [low, high] = [-1, entries.length - 1];
-	while (low < high) {
-		const middle = (low + high + 1) >> 1;
-		if (entries[middle] <= value) low = middle;
-		else high = middle - 1;
-	}
-	return low;
-}
-
 export function soundingOf(timing: Timing): Sounding {
 	const { chart, range, swing, loops, tempo } = timing;
-	const perTick = 60_000 / (tempo * QUARTER);
+	const perTick = msPerTick(tempo);
 	const round = roundMs(timing);
 	const { from, to } = ticksOf(chart, range);
 	const events = chart.events.map((event) => performed(chart, event.startTick, swing));

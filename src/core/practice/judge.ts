@@ -1,3 +1,4 @@
+import { median, searchBy } from '../kernel';
 import { toneAt } from '../chord';
 import { bendsOf, type Sounded, soundedOf } from './bends';
 import { type Due, dueChanges } from './due';
@@ -13,16 +14,7 @@ export const inOrder = ({ events, latencyMs }: JudgeRequest): Sounded[] =>
 			.sort((a, b) => a.timeMs - b.timeMs || a.midi - b.midi)
 	);
 
-/** First index whose event is struck at or after a moment. */
-function firstFrom(events: readonly Sounded[], ms: number): number {
-	let [low, high] = [0, events.length];
-	while (low < high) {
-		const middle = (low + high) >> 1;
-		if (events[middle].timeMs < ms) low = middle + 1;
-		else high = middle;
-	}
-	return low;
-}
+const { firstFrom } = searchBy((event: Sounded) => event.timeMs);
 
 /** The notes that ring at a moment, one per pitch class: the one that rings longest. */
 class Ringing {
@@ -118,13 +110,6 @@ function judgeChange(
 	return other === undefined ? is('silent', null) : is('missed', other);
 }
 
-const middle = (values: readonly number[]): number | null => {
-	if (values.length === 0) return null;
-	const sorted = [...values].sort((a, b) => a - b);
-	const half = sorted.length >> 1;
-	return sorted.length % 2 === 1 ? sorted[half] : (sorted[half - 1] + sorted[half]) / 2;
-};
-
 /** The landings of a take, with the event that was taken for each. */
 function landingsOf(request: JudgeRequest, events: readonly Sounded[]): Taken[] {
 	const ringing = new Ringing(events);
@@ -147,7 +132,10 @@ export function judge(request: JudgeRequest): Judgement {
 		changes: taken.map(({ event: _, dueMs: __, ...change }) => change),
 		violations,
 		landedShare: asked.length === 0 ? 1 : good.length / asked.length,
-		medianErrorMs: middle(struck.flatMap(({ errorMs }) => errorMs ?? [])),
+		medianErrorMs: median(
+			struck.flatMap(({ errorMs }) => errorMs ?? []),
+			null
+		),
 		clean: good.length === asked.length && violations.length === 0,
 		bends: bendsOf(request, events)
 	};

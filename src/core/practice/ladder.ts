@@ -1,3 +1,5 @@
+import { TEMPO, clamp } from '../kernel';
+
 /**
  * A tempo ladder: quarter notes a minute from `start` in steps to `ceiling`; up a rung after `up` clean
  * passes in a row, down a rung after a broken one.
@@ -14,7 +16,7 @@ export type LadderPlace = { readonly tempo: number; readonly clean: number };
 
 /** What may be set: the same bounds as the band's tempo. */
 export const LADDER = {
-	tempo: { least: 30, most: 300 },
+	tempo: TEMPO,
 	step: { least: 1, most: 40 },
 	up: { least: 1, most: 8 }
 } as const;
@@ -47,7 +49,7 @@ export function climb(ladder: Ladder, place: LadderPlace, clean: boolean): Ladde
 /** A ladder for a tune: from about two thirds of its tempo up to it, in eight steps or so. */
 export function ladderFor(tempo: number): Ladder {
 	const { least, most } = LADDER.tempo;
-	const ceiling = Math.min(most, Math.max(least, Math.round(tempo)));
+	const ceiling = clamp(Math.round(tempo), least, most);
 	const start = Math.max(least, 2 * Math.round((ceiling * 0.7) / 2));
 	const step = Math.max(2, 2 * Math.round((ceiling - start) / 16));
 	return { start: Math.min(start, ceiling), step, ceiling, up: 2 };

@@ -1,3 +1,4 @@
+import { TEMPO } from '../kernel';
 import type { BarRange } from '../band';
 import type { Chart } from '../chart';
 import { guideTones } from '../chord';
@@ -49,7 +50,7 @@ function aim(chart: Chart, slip: Slip, rules: Rules, aims?: Aims) {
 }
 
 /** A tempo some steps down, never under the least that the band plays. */
-const slower = (tempo: number, { step }: Ladder): number => Math.max(30, tempo - step);
+const slower = (tempo: number, { step }: Ladder): number => Math.max(TEMPO.least, tempo - step);
 
 /** `the third of G7alt in bar 8 came late twice`; without an aim the chord itself. */
 function slipWords(chart: Chart, slip: Slip, rules: Rules, aims?: Aims): string {

@@ -1,10 +1,10 @@
+import { lastAt, QUARTER } from '../kernel';
 import { performed, ticksOf } from '../band';
 import { roleWords, toneAt } from '../chord';
 import { keyOf, nameOver } from '../harmony';
 import { isPosition, pitchAt, windowPlaces, highestFret, type Instrument } from '../neck';
 import { PER_QUARTER } from '../route';
-import { QUARTER } from '../chart';
-import { dueChanges, lastAt, msOf, roundMs, soundingOf, type Sounding } from './due';
+import { dueChanges, msOf, roundMs, soundingOf, type Sounding } from './due';
 import type { Taken, JudgeRequest, RuleName, Rules, Violation } from './types';
 import { landsOn } from './landing-rule';
 import type { Sounded } from './bends';

@@ -1,4 +1,4 @@
-import { noise } from './noise';
+import { draws } from '../kernel';
 import { dueChanges, msOf, roundMs } from './due';
 import { performed, ticksOf } from '../band';
 import { toneAt } from '../chord';
@@ -88,7 +88,7 @@ export function simulate(
 	skill: Skill
 ): PlayedEvent[] {
 	const { chart, range, swing, tempo, loops } = timing;
-	const random = noise(skill.seed);
+	const random = draws(skill.seed);
 	const { from, to } = ticksOf(chart, range);
 	const round = roundMs(timing);
 	const due = new Map(dueChanges({ ...timing, loops: 1 }).map((at) => [at.change.index, at]));

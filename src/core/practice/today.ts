@@ -1,3 +1,5 @@
+import { clamp } from '../kernel';
+
 /** A card as today's list weighs it. Times are ms since 1970, tempos quarter notes a minute. */
 export type DueCard = {
 	readonly id: string;
@@ -73,7 +75,7 @@ function whyFor(card: DueCard, reason: TodayReason, now: number): string {
 
 /** Minutes of a drill: its passes with the pauses between them, three at least and eight at most. */
 const minutesFor = (card: DueCard, reason: TodayReason): number =>
-	Math.min(8, Math.max(3, Math.round((PASSES[reason] * (card.passMs + BETWEEN_MS)) / 60_000)));
+	clamp(Math.round((PASSES[reason] * (card.passMs + BETWEEN_MS)) / 60_000), 3, 8);
 
 /** How urgent a card is among those of its reason: weaker, longer due. */
 const urgency = (card: DueCard, now: number): number =>

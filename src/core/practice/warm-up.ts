@@ -1,4 +1,5 @@
-import { QUARTER, type Chart } from '../chart';
+import { QUARTER } from '../kernel';
+import { type Chart } from '../chart';
 import { arpeggioShapes, type Instrument, type Place } from '../neck';
 
 /** Warm-ups out of the plan: the shape up and down, one note in ever longer values, every note twice, string pairs. */

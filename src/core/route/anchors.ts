@@ -13,5 +13,5 @@ export const sameAnchor = (a: Anchor, b: Anchor): boolean =>
 	a.bar === b.bar && a.beat === b.beat && a.pass === b.pass;
 
 /** The change that an anchor points to, if the chart still has one there. */
-export const changeAt = (chart: Chart, anchor: Anchor): Change | undefined =>
+export const changeOfAnchor = (chart: Chart, anchor: Anchor): Change | undefined =>
 	chart.changes.find((change) => sameAnchor(anchorOf(change), anchor));

@@ -1,3 +1,4 @@
+import { clamp } from '../kernel';
 import type { Chart } from '../chart';
 import type { Chord } from '../chord';
 import { barFret, lastPosition, pitchAt, windowPlaces, type Instrument } from '../neck';
@@ -71,7 +72,7 @@ export function blockWindows(
 		// Under a slide the nut counts as a fret, and no position lies on the first one.
 		if (wished === 0) return 1;
 		const there = wished < 2 ? wished + 12 : wished > last ? wished - 12 : wished;
-		return Math.min(last, Math.max(1, there));
+		return clamp(there, 1, last);
 	});
 }
 

@@ -1,3 +1,4 @@
+import { mean } from '../kernel';
 import { type Chord, guideTones, type Tone } from '../chord';
 import type { Scale } from '../harmony';
 import { lastPosition, stretchMm, type WindowPlace, windowPlaces } from '../neck';
@@ -71,9 +72,6 @@ function lieOf(places: readonly WindowPlace[], chord: Chord): Lie {
 	return { score: Math.round(score * 1000) / 1000, roots, octaves };
 }
 
-const average = (values: readonly number[]): number =>
-	values.length === 0 ? 0 : values.reduce((sum, value) => sum + value, 0) / values.length;
-
 /** How a scale lies in a window: a box has no reach where all its pitches lie under a finger. */
 function scaleIn(places: readonly WindowPlace[], scale: Scale) {
 	const own = places.filter(({ midi }) => scale.notes.some(({ pc }) => pc === midi % 12));
@@ -114,7 +112,10 @@ function coverPosition(
 		cost: Math.round((plan.cost + (missing * WEIGHTS.unserved) / 1000) * 1000) / 1000,
 		changes: chart.changes.length,
 		landed: plan.targets.length,
-		roots: average(chart.changes.map(({ to }) => lies.get(to.symbol)?.roots ?? 0)),
+		roots: mean(
+			chart.changes.map(({ to }) => lies.get(to.symbol)?.roots ?? 0),
+			0
+		),
 		complete: [...lies.values()].filter((lie) => lie.octaves > 0).length,
 		reaches: plan.targets.filter((target) => target.reach).length,
 		semitones: steps.filter((step) => step === 1).length,
@@ -165,7 +166,7 @@ export function rankCoverage(rows: readonly CoverageRow[]): RankedPosition[] {
 			SCORE.cost * cheap +
 			SCORE.roots * row.roots +
 			SCORE.complete * (row.complete / Math.max(1, row.chords.length)) +
-			SCORE.chords * average(row.chords) +
+			SCORE.chords * mean(row.chords, 0) +
 			SCORE.scale * (row.scale ? boxed(row.scale) : 1) +
 			SCORE.anchor * row.anchor +
 			(middle(row) ? SCORE.middle : 0);

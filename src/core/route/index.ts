@@ -1,4 +1,4 @@
-export { anchorOf, changeAt, sameAnchor } from './anchors';
+export { anchorOf, changeOfAnchor, sameAnchor } from './anchors';
 export { blockWindows, chordsPlayed } from './block';
 export {
 	coverNeck,
@@ -18,7 +18,6 @@ export { LineWork } from './line/work';
 export type { ArrivalOption } from './line/plan-line';
 export { airBars, airChanges } from './line/talk';
 export { strokesOf } from './line/strokes';
-export { barAt } from './pulse';
 export { spellLine } from './spelling';
 export {
 	KINDS,

@@ -1,4 +1,5 @@
-import { barTicks, beatTicks, QUARTER, type PlayedBar, type TimeSignature } from '../chart';
+import { QUARTER } from '../kernel';
+import { barTicks, beatTicks, type TimeSignature } from '../chart';
 
 /** Ticks of one felt beat: the written beat, or three eighths where eighths come in threes (6/8, 9/8, 12/8). */
 const pulseTicks = (time: TimeSignature): number =>
@@ -19,15 +20,4 @@ export function beatWeight(time: TimeSignature, offset: number): number {
 	if (offset % pulse !== 0) return 0;
 	const beats = barTicks(time) / pulse;
 	return beats % 2 === 0 && offset === (beats / 2) * pulse ? 1400 : 1000;
-}
-
-/** The played bar that a tick falls into; bars are in order. */
-export function barAt(played: readonly PlayedBar[], tick: number): PlayedBar {
-	let [low, high] = [0, played.length - 1];
-	while (low < high) {
-		const middle = (low + high + 1) >> 1;
-		if (played[middle].startTick <= tick) low = middle;
-		else high = middle - 1;
-	}
-	return played[low];
 }

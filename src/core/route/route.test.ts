@@ -9,7 +9,7 @@ import { buildLattice, tripleCosts } from './targets/lattice';
 import { costsThrough, solve } from './targets/solve';
 import {
 	anchorOf,
-	changeAt,
+	changeOfAnchor,
 	checkRequest,
 	planRoute,
 	planTargets,
@@ -339,7 +339,7 @@ describe('anchors', () => {
 		const anchor = anchorOf(chart.changes[3]);
 		expect(anchor).toEqual({ bar: 2, beat: 1, pass: 2 });
 		const edited = parseChart('[A x2]\n| C G | F |');
-		expect(changeAt(edited, anchor)?.to.symbol).toBe('F');
-		expect(changeAt(parseChart('| C |'), anchor)).toBeUndefined();
+		expect(changeOfAnchor(edited, anchor)?.to.symbol).toBe('F');
+		expect(changeOfAnchor(parseChart('| C |'), anchor)).toBeUndefined();
 	});
 });

@@ -1,5 +1,4 @@
-import { barAt } from './pulse';
-import { beatTicks, type Chart } from '../chart';
+import { barAt, beatTicks, type Chart } from '../chart';
 import { keyOf, namedBy, oneSpelling, type Scale } from '../harmony';
 
 /** A note that is to be named: where in time, how high, over which event of the chart. */
@@ -33,7 +32,7 @@ export function spellLine<T extends Unnamed>(
 
 /** The first tick of the beat that holds a tick. */
 function beatOf(chart: Chart, tick: number): number {
-	const bar = barAt(chart.played, tick);
+	const bar = barAt(chart, tick);
 	const beat = beatTicks(bar.signature);
 	return bar.startTick + Math.floor((tick - bar.startTick) / beat) * beat;
 }

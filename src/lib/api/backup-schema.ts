@@ -1,3 +1,4 @@
+import { TEMPO } from '$core/kernel';
 import { CHORD_KINDS, HAND_GRADES, INPUTS, RESULTS } from '$core/practice';
 import { ROLES } from '$core/chord';
 import { z } from 'zod';
@@ -22,7 +23,7 @@ const milliseconds = z.number().min(-1e9).max(1e9);
 const times = { version: z.int().min(1).max(MOST_COUNT), createdAt: when, updatedAt: when };
 const short = z.string().max(200).refine(isStorable, UNSTORABLE);
 const count = z.int().min(0).max(1_000_000);
-const tempo = z.number().min(30).max(300);
+const tempo = z.number().min(TEMPO.least).max(TEMPO.most);
 const position = z.int().min(1).max(24);
 const keyText = z.string().max(4);
 

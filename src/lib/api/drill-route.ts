@@ -1,7 +1,7 @@
-import { type Chart, chartTicks } from '$core/chart';
+import { barAt, type Chart, chartTicks } from '$core/chart';
 import { instrumentOf, windowPlaces, type Instrument, type OwnInstrument } from '$core/neck';
 import { landingNotes, styleOf, type PlanNote } from '$core/practice';
-import { anchorOf, barAt } from '$core/route';
+import { anchorOf } from '$core/route';
 import type { CardDrill } from './practice-schema';
 import { instrumentInputOf } from './resolve';
 import type { PlannedRoute, RouteRequest } from './route';
@@ -69,15 +69,15 @@ export function drillNotes(
 	drill: CardDrill,
 	{ targets, notes }: Pick<PlannedRoute, 'targets' | 'notes'>
 ): PlanNote[] {
-	const changeAt = new Map(targets.map(({ tick, change }) => [tick, change]));
+	const changeOfAnchor = new Map(targets.map(({ tick, change }) => [tick, change]));
 	const air = (tick: number) =>
-		drill.rules.restBars?.includes(barAt(chart.played, tick).index + 1) ?? false;
+		drill.rules.restBars?.includes(barAt(chart, tick).index + 1) ?? false;
 	const line = notes.filter(({ kind }) => kind !== 'target');
 	if (line.length === 0) return landingNotes(instrument, targets, chartTicks(chart));
 	return notes
 		.filter(({ tick, kind }) => kind === 'target' || !air(tick))
 		.map(({ tick, durationTicks, midi, string, fret, kind }) => ({
 			...{ tick, durationTicks, midi, string, fret },
-			change: kind === 'target' ? (changeAt.get(tick) ?? null) : null
+			change: kind === 'target' ? (changeOfAnchor.get(tick) ?? null) : null
 		}));
 }

@@ -1,3 +1,4 @@
+import { TEMPO } from '$core/kernel';
 import {
 	ALLOWED_NOTES,
 	HAND_GRADES,
@@ -31,7 +32,7 @@ const rulesInput = z.strictObject({
 	fret: z.int().min(0).max(24).optional().describe('The one fret that is played')
 });
 
-const tempo = z.number().min(30).max(300).describe('Quarter notes a minute');
+const tempo = z.number().min(TEMPO.least).max(TEMPO.most).describe('Quarter notes a minute');
 
 export const eventInput = z.strictObject({
 	timeMs: ms.describe('From the first beat of the first bar'),

@@ -1,13 +1,13 @@
 import { chartTicks, type Chart } from '$core/chart';
 import { buildScale } from '$core/harmony';
 import { parseNote } from '$core/pitch';
-import { changeAt, type Frozen, type HandScale } from '$core/route';
+import { changeOfAnchor, type Frozen, type HandScale } from '$core/route';
 import type { Anchors } from './notebook-schema';
 
 /** Frozen ways: from their change to the next one of the chart. */
 export function frozenOf(chart: Chart, anchors: Anchors): Frozen[] {
 	return anchors.frozen.flatMap((way) => {
-		const change = changeAt(chart, way);
+		const change = changeOfAnchor(chart, way);
 		if (!change) return [];
 		const to = chart.changes[change.index + 1]?.tick ?? chartTicks(chart);
 		const notes = way.notes.map(({ offset, ...note }) => ({ ...note, tick: change.tick + offset }));
@@ -18,7 +18,7 @@ export function frozenOf(chart: Chart, anchors: Anchors): Frozen[] {
 /** Scales set by hand: each from its change until the next. */
 export function scalesOf(chart: Chart, anchors: Anchors): HandScale[] {
 	return anchors.scales.flatMap((entry) => {
-		const change = changeAt(chart, entry);
+		const change = changeOfAnchor(chart, entry);
 		const tonic = parseNote(entry.tonic);
 		const scale = tonic && buildScale(tonic, entry.name);
 		if (!change || !scale) return [];

@@ -6,7 +6,7 @@ import {
 	airChanges,
 	blockWindows,
 	chordsPlayed,
-	changeAt,
+	changeOfAnchor,
 	placesInBar,
 	rankLandings,
 	readCell,
@@ -72,8 +72,9 @@ function windowsOf(
 /** The request that a route's wishes make; anchors that the chart no longer has do not bind. */
 function toInput({ chart: text, instrument, route }: RouteRequest, chart: Chart) {
 	const { position, style, anchors, line } = route;
-	const at = <T extends Parameters<typeof changeAt>[1]>(entry: T) => changeAt(chart, entry)?.index;
-	const bound = <T extends Parameters<typeof changeAt>[1], R>(
+	const at = <T extends Parameters<typeof changeOfAnchor>[1]>(entry: T) =>
+		changeOfAnchor(chart, entry)?.index;
+	const bound = <T extends Parameters<typeof changeOfAnchor>[1], R>(
 		list: readonly T[],
 		make: (entry: T, change: number) => R
 	): R[] =>

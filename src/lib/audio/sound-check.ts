@@ -1,3 +1,4 @@
+import { QUARTER, mean, msPerTick } from '$core/kernel';
 import { bandFor, swingOf, PARTS, type Score } from '$core/band';
 import { parseChart } from '$core/chart';
 import { OfflineContext } from 'tone';
@@ -70,9 +71,9 @@ function scoreOf(): Score {
 function nearest(grid: Grid, second: number): Measured {
 	const part = grid.findLast((entry) => entry.second <= second) ?? grid[0];
 	const tick = part.tick + (second - part.second) / part.perTick;
-	const beat = Math.floor(tick / 480);
+	const beat = Math.floor(tick / QUARTER);
 	const candidates = [2 * beat, 2 * beat + 1, 2 * beat + 2].map((index) => {
-		const due = Math.floor(index / 2) * 480 + (index % 2 === 1 ? (480 * PERCENT) / 100 : 0);
+		const due = Math.floor(index / 2) * QUARTER + (index % 2 === 1 ? (QUARTER * PERCENT) / 100 : 0);
 		return { second, index, errorMs: (tick - due) * part.perTick * 1000 };
 	});
 	return candidates.sort((a, b) => Math.abs(a.errorMs) - Math.abs(b.errorMs))[0];
@@ -93,7 +94,7 @@ async function render(after: number, changes: readonly { at: number; tempo: numb
 		countInBars: 0
 	});
 	// A tempo is changed in the middle of a beat, as a player does; the grid bends where the engine says.
-	const grid: Grid = [{ second: start, tick: 0, perTick: 60 / TEMPO / 480 }];
+	const grid: Grid = [{ second: start, tick: 0, perTick: msPerTick(TEMPO) / 1000 }];
 	const left = [...changes];
 	context.on('tick', () => {
 		const next = left[0];
@@ -102,7 +103,7 @@ async function render(after: number, changes: readonly { at: number; tempo: numb
 		const last = grid[grid.length - 1];
 		const second = context.currentTime + BandEngine.MARGIN;
 		const tick = last.tick + (second - last.second) / last.perTick;
-		grid.push({ second, tick, perTick: 60 / next.tempo / 480 });
+		grid.push({ second, tick, perTick: msPerTick(next.tempo) / 1000 });
 		engine.setTempo(next.tempo);
 	});
 	const buffer = await context.render();
@@ -113,8 +114,6 @@ async function render(after: number, changes: readonly { at: number; tempo: numb
 
 const largest = (clicks: readonly Measured[]): number =>
 	clicks.reduce((most, click) => Math.max(most, Math.abs(click.errorMs)), 0);
-const mean = (list: readonly number[]): number =>
-	list.reduce((sum, value) => sum + value, 0) / Math.max(1, list.length);
 
 /**
  * Measures the band's clock on this machine: its engine renders its click as fast as it can, from the
@@ -139,8 +138,8 @@ export async function checkSound(): Promise<SoundCheck> {
 		onsets: all.length,
 		largestMs: largest(all),
 		swingAsked: PERCENT,
-		swingHeard: 100 * mean(ratios),
-		driftMs: mean(errors(later.clicks)) - mean(errors(clicks)),
+		swingHeard: 100 * mean(ratios, 0),
+		driftMs: mean(errors(later.clicks), 0) - mean(errors(clicks), 0),
 		seamMs: largest(all.filter((click) => click.index > 0 && click.index % ROUND === 0)),
 		tempoMs: largest(clicks.filter((click) => click.second > OTHER.from))
 	};

@@ -1,15 +1,12 @@
+import { draws } from '$core/kernel';
+
 /** A4 = 440 Hz, equal temperament. */
 export const frequencyOf = (midi: number): number => 440 * 2 ** ((midi - 69) / 12);
 
 /** A repeatable source of noise, −1 … 1. */
 export function noise(seed: number): () => number {
-	let state = seed >>> 0 || 1;
-	return () => {
-		state ^= state << 13;
-		state ^= state >>> 17;
-		state ^= state << 5;
-		return (state >>> 0) / 0x7fffffff - 1;
-	};
+	const draw = draws(seed);
+	return () => 2 * draw() - 1;
 }
 
 /** How a string is plucked and how it dies away. */

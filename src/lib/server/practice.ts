@@ -1,3 +1,4 @@
+import { mean } from '$core/kernel';
 import { passMs, todayList, type TodayItem } from '$core/practice';
 import { eq, isNull, sql } from 'drizzle-orm';
 import type { Lately, PractisedCard, TunePractice } from '../api/home-page';
@@ -64,9 +65,6 @@ export async function lastWeeks(db: Database, now: Date, weeks = 6): Promise<Lat
 export const rowsOf = <Row>(result: unknown): Row[] =>
 	(Array.isArray(result) ? result : (result as { rows: unknown[] }).rows) as Row[];
 
-const mean = (values: readonly number[]): number | null =>
-	values.length === 0 ? null : values.reduce((sum, value) => sum + value, 0) / values.length;
-
 /** The practice of each tune, out of its cards. */
 export function practiceByTune(cards: readonly PractisedCard[]): Map<string, TunePractice> {
 	const by = new Map<string, PractisedCard[]>();
@@ -88,9 +86,12 @@ export function practiceByTune(cards: readonly PractisedCard[]): Map<string, Tun
 				tuneId,
 				{
 					cleanTempo: clean.length > 0 ? Math.max(...clean) : null,
-					landed: mean(all.flatMap(({ landed }) => landed ?? [])),
+					landed: mean(
+						all.flatMap(({ landed }) => landed ?? []),
+						null
+					),
 					places: [...places]
-						.map(([position, shares]) => ({ position, landed: mean(shares) }))
+						.map(([position, shares]) => ({ position, landed: mean(shares, null) }))
 						.sort((a, b) => a.position - b.position),
 					lastPlayed: played.length > 0 ? Math.max(...played) : null,
 					due: awake.length > 0 ? Math.min(...awake.map(({ due }) => due)) : null

@@ -1,6 +1,6 @@
+import { QUARTER } from '$core/kernel';
 import type { Role } from '$core/chord';
 import type { Notation } from '$core/pitch';
-import { QUARTER } from '$core/chart';
 import { asc, desc, inArray } from 'drizzle-orm';
 import type { Database } from './database';
 import { route, tune } from './schema';

@@ -1,9 +1,9 @@
-import type { Chart } from '$core/chart';
+import { samePlace, highestFret, inWindow, pitchAt, type Instrument, type Place } from '$core/neck';
+import { changeIndexAt, type Chart } from '$core/chart';
 import { toneAt } from '$core/chord';
-import { highestFret, inWindow, pitchAt, type Instrument, type Place } from '$core/neck';
-import { anchorOf, changeAt, sameAnchor, type Approach } from '$core/route';
+import { anchorOf, changeOfAnchor, sameAnchor, type Approach } from '$core/route';
 import type { Anchors } from '$lib/api/notebook-schema';
-import { changeBefore, without, withoutFirst, type WayNote } from './ways';
+import { without, withoutFirst, type WayNote } from './ways';
 
 /** What fixed things are told against. */
 export type AnchorContext = { readonly chart: Chart; readonly instrument: Instrument };
@@ -30,8 +30,6 @@ const lands = ({ chart, instrument }: AnchorContext, change: number, place: Plac
 	const chord = chart.changes[change]?.to.chord;
 	return chord !== undefined && toneAt(chord, pitchAt(instrument, place)) !== undefined;
 };
-
-const samePlace = (a: Place, b: Place) => a.string === b.string && a.fret === b.fret;
 
 /** Fixes a change to a place, which must sound a tone of its chord; null where it does not. */
 export function lockAt(
@@ -137,7 +135,7 @@ export function setFinger(
 ): Anchors {
 	let { fingers } = anchors;
 	for (const { tick, string, fret } of notes) {
-		const change = changeBefore(context.chart, tick);
+		const change = changeIndexAt(context.chart, tick);
 		const anchor = at(context, change);
 		if (!anchor) continue;
 		const offset = tick - context.chart.changes[change].tick;
@@ -153,7 +151,7 @@ export function fingerOf(
 	{ chart }: Pick<AnchorContext, 'chart'>,
 	{ tick, string, fret }: { readonly tick: number } & Place
 ): number | null {
-	const change = chart.changes[changeBefore(chart, tick)];
+	const change = chart.changes[changeIndexAt(chart, tick)];
 	if (!change) return null;
 	const anchor = anchorOf(change);
 	const found = fingers.find(
@@ -222,7 +220,7 @@ export const locksWithin = (
 ): Anchors => ({
 	...anchors,
 	locks: anchors.locks.filter((lock) => {
-		const change = changeAt(chart, lock);
+		const change = changeOfAnchor(chart, lock);
 		return change !== undefined && inWindow(instrument, positionAt(change.index), lock);
 	})
 });

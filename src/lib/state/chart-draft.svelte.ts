@@ -1,5 +1,5 @@
+import { changeIndexAt, parseChart, type Chart, type ChordEvent, type Span } from '$core/chart';
 import { browser } from '$app/environment';
-import { parseChart, type Chart, type ChordEvent, type Span } from '$core/chart';
 import type { Chord } from '$core/chord';
 import { scaleInUse } from '$core/harmony';
 import { instrumentOf } from '$core/neck';
@@ -153,9 +153,7 @@ export class ChartDraft {
 		this.conflict = null;
 		this.recovered = false;
 		this.keep();
-		const at =
-			this.now &&
-			this.chart.changes.findLastIndex((change) => change.tick <= (this.now?.startTick ?? 0));
+		const at = this.now && changeIndexAt(this.chart, this.now?.startTick ?? 0);
 		if (at !== null && at >= 0) this.open.cursor = (at + 1) % this.chart.changes.length;
 	}
 

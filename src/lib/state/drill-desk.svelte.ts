@@ -1,3 +1,4 @@
+import { clamp } from '$core/kernel';
 import { proseSigns } from '$core/chord';
 import { swingOf, type BarRange } from '$core/band';
 import { barTicksOf } from '$core/chart';
@@ -410,7 +411,7 @@ export class DrillDesk {
 		const moved = events.map((event) => ({ ...event, timeMs: event.timeMs - offset }));
 		const round = roundMs(this.timing());
 		const last = Math.max(0, ...moved.map(({ timeMs }) => timeMs));
-		const loops = Math.min(MOST_LOOPS, Math.max(1, Math.round(last / round)));
+		const loops = clamp(Math.round(last / round), 1, MOST_LOOPS);
 		const request = { ...this.request(moved, undefined, loops), latencyMs: 0 };
 		this.finish('file', request, Math.round(loops * round));
 	}
@@ -485,7 +486,7 @@ export class DrillDesk {
 	/** Sets the rung by hand. */
 	setTempo(tempo: number): void {
 		const { start, ceiling } = this.drill.ladder;
-		this.place = { tempo: Math.min(ceiling, Math.max(start, tempo)), clean: 0 };
+		this.place = { tempo: clamp(tempo, start, ceiling), clean: 0 };
 	}
 
 	close(): void {

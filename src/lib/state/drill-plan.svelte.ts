@@ -1,5 +1,5 @@
+import { eventAt, type Chart } from '$core/chart';
 import { browser } from '$app/environment';
-import type { Chart } from '$core/chart';
 import { toneAt } from '$core/chord';
 import { placeLine, placeUnder, type Instrument, type Place } from '$core/neck';
 import { plainName } from '$core/pitch';
@@ -142,7 +142,7 @@ function noteOver(
 	position: number,
 	note: Heard & Place
 ): NoteAnswer {
-	const event = chart.events.findLast(({ startTick }) => startTick <= note.tick);
+	const event = eventAt(chart, note.tick);
 	const tone = event?.chord ? toneAt(event.chord, note.midi) : undefined;
 	return {
 		...note,

@@ -1,4 +1,4 @@
-import { parseChart } from '$core/chart';
+import { changeIndexAt, parseChart } from '$core/chart';
 import { scaleInUse } from '$core/harmony';
 import { pitchAt, standardGuitar } from '$core/neck';
 import { scalesAlong } from '$core/route';
@@ -17,7 +17,7 @@ import {
 	setPlace,
 	type EditContext
 } from './line-edit';
-import { changeBefore, wayNotes, wayOf } from './ways';
+import { wayNotes, wayOf } from './ways';
 
 const text = 'key: Bb blues\n| Bb7 | Eb7 | Bb7 | F7 |';
 const chart = parseChart(text);
@@ -120,7 +120,7 @@ describe('ways', () => {
 	it('go from change to change', () => {
 		expect(wayOf(chart, 1)).toEqual({ from: 1920, to: 3840 });
 		expect(wayOf(chart, 3)).toEqual({ from: 5760, to: 7680 });
-		expect([0, 1919, 1920, 7000].map((tick) => changeBefore(chart, tick))).toEqual([0, 0, 1, 3]);
+		expect([0, 1919, 1920, 7000].map((tick) => changeIndexAt(chart, tick))).toEqual([0, 0, 1, 3]);
 		expect(wayNotes(chart, context.line, 1)).toHaveLength(7);
 	});
 });

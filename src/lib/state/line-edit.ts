@@ -1,9 +1,10 @@
-import { chartTicks, type Chart } from '$core/chart';
+import { clamp } from '$core/kernel';
+import { changeIndexAt, chartTicks, type Chart } from '$core/chart';
 import { toneAt, type Chord } from '$core/chord';
 import type { Scale } from '$core/harmony';
 import { highestFret, windowPlaces, type Instrument, type Place } from '$core/neck';
 import type { NoteAnswer } from '$lib/api/plan-schema';
-import { changeBefore, wayOf, type WayNote } from './ways';
+import { wayOf, type WayNote } from './ways';
 
 /** What an edit of a line needs to know. */
 export type EditContext = {
@@ -79,8 +80,8 @@ export function editNotes(
 	added: readonly Edited[] = []
 ): EditedWays {
 	const touched = new Set<number>();
-	for (const tick of ticks) touched.add(changeBefore(chart, tick));
-	for (const note of added) touched.add(changeBefore(chart, note.tick));
+	for (const tick of ticks) touched.add(changeIndexAt(chart, tick));
+	for (const note of added) touched.add(changeIndexAt(chart, note.tick));
 	touched.delete(-1);
 	return [...touched].map((change) => {
 		const { from, to } = wayOf(chart, change);
@@ -92,7 +93,7 @@ export function editNotes(
 		}
 		for (const note of inside) {
 			const made = ticks.has(note.tick) ? edit(note) : null;
-			if (made) byTick.set(Math.min(to - 1, Math.max(from, made.tick)), made);
+			if (made) byTick.set(clamp(made.tick, from, to - 1), made);
 		}
 		for (const note of added) {
 			if (note.tick >= from && note.tick < to) byTick.set(note.tick, note);
@@ -147,7 +148,7 @@ export function moveTime(
 	const kept = new Set(line.filter((note) => !ticks.has(note.tick)).map((note) => note.tick));
 	for (const note of line) {
 		if (!ticks.has(note.tick)) continue;
-		const { from, to } = wayOf(chart, changeBefore(chart, note.tick));
+		const { from, to } = wayOf(chart, changeIndexAt(chart, note.tick));
 		const tick = note.tick + places * grid;
 		const free = note.kind !== 'target' && tick > from && tick < to && !kept.has(tick);
 		moved.set(note.tick, free ? tick : note.tick);
@@ -166,7 +167,7 @@ export const removeNotes = (context: EditContext, ticks: ReadonlySet<number>): E
 
 /** The first free place of the grid after a note on its way; null when there is none. */
 export function freePlaceAfter({ chart, line, grid }: EditContext, tick: number): number | null {
-	const { to } = wayOf(chart, changeBefore(chart, tick));
+	const { to } = wayOf(chart, changeIndexAt(chart, tick));
 	const taken = new Set(line.map((note) => note.tick));
 	for (let at = (Math.floor(tick / grid) + 1) * grid; at < to; at += grid) {
 		if (!taken.has(at)) return at;

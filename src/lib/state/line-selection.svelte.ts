@@ -1,5 +1,6 @@
-import { barAt, PER_QUARTER } from '$core/route';
-import { QUARTER } from '$core/chart';
+import { changeIndexAt, barAt } from '$core/chart';
+import { QUARTER } from '$core/kernel';
+import { PER_QUARTER } from '$core/route';
 import type { Place } from '$core/neck';
 import type { NoteAnswer } from '$lib/api/plan-schema';
 import {
@@ -15,7 +16,7 @@ import {
 import type { OpenTune } from './open-tune.svelte';
 import type { RoutePlan } from './route-plan.svelte';
 import { waysOver } from './own-line';
-import { changeBefore, wayNotes, wayOf, type WayNote } from './ways';
+import { wayNotes, wayOf, type WayNote } from './ways';
 
 /**
  * The notes of the line that are picked out, by their ticks, and what can be done with them. The last one
@@ -99,7 +100,7 @@ export class LineSelection {
 	/** Picks every note on the way of the leading one, or of the cursor. */
 	pickWay(): void {
 		const change = this.leading
-			? changeBefore(this.open.chart, this.leading.tick)
+			? changeIndexAt(this.open.chart, this.leading.tick)
 			: this.open.cursor;
 		const { from, to } = wayOf(this.open.chart, change);
 		const ticks = this.plan.line
@@ -164,7 +165,7 @@ export class LineSelection {
 		const landings = this.notes.filter((note) => note.kind === 'target');
 		this.plan.setWays(
 			ways,
-			landings.map((note) => changeBefore(this.open.chart, note.tick))
+			landings.map((note) => changeIndexAt(this.open.chart, note.tick))
 		);
 		if (before) this.pick(before.tick);
 		else this.clear();
@@ -211,7 +212,7 @@ export class LineSelection {
 	/** The bar of the leading note, or of the cursor. */
 	private get bar() {
 		const { chart, change } = this.open;
-		return barAt(chart.played, this.leading?.tick ?? change?.tick ?? 0);
+		return barAt(chart, this.leading?.tick ?? change?.tick ?? 0);
 	}
 
 	/** Remembers the notes that begin in the bar of the leading note, or of the cursor. */

@@ -1,4 +1,5 @@
-import { chartTicks, eventAt, QUARTER } from '$core/chart';
+import { changeIndexAt, chartTicks, eventAt } from '$core/chart';
+import { QUARTER } from '$core/kernel';
 import type { Chord } from '$core/chord';
 import type { Scale } from '$core/harmony';
 import type { Place } from '$core/neck';
@@ -6,7 +7,6 @@ import { PER_QUARTER } from '$core/route';
 import type { LineSelection } from './line-selection.svelte';
 import type { OpenTune } from './open-tune.svelte';
 import type { RoutePlan } from './route-plan.svelte';
-import { changeBefore } from './ways';
 
 /**
  * Writes a line note by note: the caret says when the next note comes, a place on the neck or a pitch on
@@ -69,7 +69,7 @@ export class LineWriter {
 		const first = this.open.chart.changes[0]?.tick ?? 0;
 		const last = chartTicks(this.open.chart) - this.grid;
 		this.caret = Math.max(first, Math.min(last, tick));
-		const change = changeBefore(this.open.chart, this.caret);
+		const change = changeIndexAt(this.open.chart, this.caret);
 		if (change >= 0 && change !== this.open.cursor) this.open.cursor = change;
 	}
 

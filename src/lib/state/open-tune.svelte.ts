@@ -1,3 +1,4 @@
+import { clamp } from '$core/kernel';
 import { getContext, setContext } from 'svelte';
 import { parseChart, type Change, type Chart } from '$core/chart';
 import type { Chord } from '$core/chord';
@@ -137,12 +138,12 @@ export class OpenTune {
 	/** Puts a saved or reloaded tune in place; the cursor stays where it can. */
 	replace(tune: TuneAnswer): void {
 		this.saved = tune;
-		this.cursor = Math.min(this.cursor, Math.max(0, this.chart.changes.length - 1));
+		this.cursor = clamp(this.chart.changes.length - 1, 0, this.cursor);
 		this.moveTo(this.position);
 	}
 
 	moveTo(position: number): void {
-		this.position = Math.min(lastPosition(this.instrument), Math.max(1, Math.round(position)));
+		this.position = clamp(Math.round(position), 1, lastPosition(this.instrument));
 	}
 
 	step(by: number): void {

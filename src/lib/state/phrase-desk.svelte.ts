@@ -1,5 +1,5 @@
+import { barIndexAt, chartTicks, type Change } from '$core/chart';
 import { prefs } from '$lib/state/prefs.svelte';
-import { chartTicks, type Change } from '$core/chart';
 import { type Role } from '$core/chord';
 import {
 	answered,
@@ -320,10 +320,9 @@ export class PhraseDesk {
 
 	/** The bars that hold some ticks: indices, end exclusive. */
 	barsAt(all: readonly number[]): { from: number; to: number } {
-		const { played } = this.open.chart;
 		const total = chartTicks(this.open.chart);
 		const ticks = all.map((tick) => tick % total);
-		const bar = (tick: number) => played.findLastIndex((entry) => entry.startTick <= tick);
+		const bar = (tick: number) => barIndexAt(this.open.chart, tick);
 		const bars = ticks.map(bar);
 		return bars.length === 0
 			? { from: 0, to: 1 }

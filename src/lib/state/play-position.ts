@@ -1,5 +1,5 @@
+import { barAt, beatTicks, chartTicks, type Chart } from '$core/chart';
 import { performed, type Swing } from '$core/band';
-import { beatTicks, chartTicks, type Chart } from '$core/chart';
 
 /** When the changes of a chart are heard, in ticks: swing taken along. */
 export const heardChanges = (chart: Chart, swing: Swing): number[] =>
@@ -40,7 +40,7 @@ export function following(
 			next = null;
 		}
 	}
-	const bar = chart.played.findLast((played) => played.startTick <= tick);
+	const bar = barAt(chart, tick);
 	const beat = beatTicks(bar?.signature ?? chart.headers.time);
 	return { now, next, beats: Math.max(1, Math.ceil((goal - tick) / beat - 1e-6)) };
 }

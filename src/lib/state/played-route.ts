@@ -1,7 +1,7 @@
 import type { Chart } from '$core/chart';
 import { toneAt } from '$core/chord';
 import { inWindow, pitchAt, withSlide, type Instrument } from '$core/neck';
-import { blockWindows, changeAt, chordsPlayed } from '$core/route';
+import { blockWindows, changeOfAnchor, chordsPlayed } from '$core/route';
 import type { RouteAnswer, RouteSummary } from '$lib/api/notebook-schema';
 import type { TargetAnswer } from '$lib/api/plan-schema';
 import { send } from './api';
@@ -16,7 +16,7 @@ export const savedTargets = (
 	instrument: Instrument
 ): TargetAnswer[] =>
 	route.plan.targets.flatMap((target) => {
-		const change = changeAt(chart, target);
+		const change = changeOfAnchor(chart, target);
 		const place = { string: target.string, fret: target.fret };
 		const tone = change && toneAt(change.to.chord, pitchAt(instrument, place));
 		if (!change || !tone) return [];

@@ -4,7 +4,7 @@ import {
 	anchorOf,
 	blockWindows,
 	chordsPlayed,
-	changeAt,
+	changeOfAnchor,
 	type Approach,
 	type Style
 } from '$core/route';
@@ -179,7 +179,7 @@ export abstract class RouteWishes {
 		const places = position === null ? rest : [...rest, { section, position }];
 		const { chart } = this.open;
 		const locks = anchors.locks.filter((lock) => {
-			const change = changeAt(chart, lock);
+			const change = changeOfAnchor(chart, lock);
 			return change && (chart.played[change.bar - 1].section ?? '') !== section;
 		});
 		this.wish({

@@ -1,3 +1,4 @@
+import { clamp } from '$core/kernel';
 import { SKILLS, type Skill, type SkillName } from '$core/practice';
 
 /** Bounds of each skill as it is set by hand: ms, shares, a number. */
@@ -32,7 +33,7 @@ export class SimulatedPlayer {
 		if (!Number.isFinite(value)) return;
 		const { least, most } = SKILL_BOUNDS[part];
 		const whole = part === 'seed' ? Math.round(value) : value;
-		this.skill = { ...this.skill, [part]: Math.min(most, Math.max(least, whole)) };
+		this.skill = { ...this.skill, [part]: clamp(whole, least, most) };
 	}
 
 	/** The skill for a pass; the next pass is another one, and the same again from the same seed. */

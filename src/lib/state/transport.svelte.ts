@@ -1,9 +1,9 @@
+import { clamp, tempoWithin } from '$core/kernel';
 import { getContext, setContext, untrack } from 'svelte';
 import {
 	performed,
 	SPEED,
 	swingOf,
-	TEMPO,
 	ticksOf,
 	type BarRange,
 	type Click,
@@ -85,9 +85,7 @@ export class Transport {
 	readonly chart: Chart = $derived.by(() => this.draft?.chart ?? this.open.chart);
 	readonly written: number = $derived(this.tempo ?? this.chart.headers.tempo);
 	/** Quarter notes a minute as played. */
-	readonly played: number = $derived(
-		Math.min(TEMPO.most, Math.max(TEMPO.least, (this.written * this.speed) / 100))
-	);
+	readonly played: number = $derived(tempoWithin((this.written * this.speed) / 100));
 	readonly swing: Swing = $derived(
 		swingOf(this.chart.headers.feel, soundPrefs.current.swing || undefined)
 	);
@@ -282,12 +280,12 @@ export class Transport {
 	}
 
 	setTempo(tempo: number): void {
-		const whole = Math.round(Math.min(TEMPO.most, Math.max(TEMPO.least, tempo)));
+		const whole = Math.round(tempoWithin(tempo));
 		this.tempo = whole === this.chart.headers.tempo ? null : whole;
 	}
 
 	setSpeed(speed: number): void {
-		this.speed = Math.round(Math.min(SPEED.most, Math.max(SPEED.least, speed)));
+		this.speed = Math.round(clamp(speed, SPEED.least, SPEED.most));
 	}
 
 	/** Takes the tempo from taps: the middle of the last few gaps. */

@@ -17,10 +17,6 @@ export const withoutFirst = (frozen: Anchors['frozen'], anchor: Anchor): Anchors
 		sameAnchor(way, anchor) ? { ...way, notes: way.notes.filter((note) => note.offset > 0) } : way
 	);
 
-/** The change that a tick belongs to: the last one at or before it; −1 before the first. */
-export const changeBefore = (chart: Chart, tick: number): number =>
-	chart.changes.findLastIndex((change) => change.tick <= tick);
-
 /** From where to where the way after a change goes, in ticks; the end is exclusive. */
 export function wayOf(chart: Chart, change: number): { from: number; to: number } {
 	const from = chart.changes[change]?.tick ?? 0;

@@ -1,8 +1,16 @@
 <script lang="ts">
+	import { clamp } from '$core/kernel';
 	import type { Chord } from '$core/chord';
 	import { compareChords } from '$core/chart';
 	import type { Scale } from '$core/harmony';
-	import { highestFret, lastPosition, windowFrets, type Instrument, type Place } from '$core/neck';
+	import {
+		highestFret,
+		lastPosition,
+		windowFrets,
+		type Instrument,
+		type Place,
+		samePlace
+	} from '$core/neck';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import { neckGeometry } from '$lib/draw/neck-geometry';
 	import type { Figure } from '$lib/draw/figure';
@@ -99,8 +107,6 @@
 		neckMarks(instrument, position, { now, next, scale, over, every }, from, to)
 	);
 	const inside = $derived(marks.filter((mark) => mark.inside));
-	const same = (a: Place | null, b: Place) =>
-		a !== null && a.string === b.string && a.fret === b.fret;
 	const x = (fret: number) => geometry.place(fret);
 	const y = (place: Place) => geometry.string(place.string, x(place.fret));
 
@@ -118,26 +124,26 @@
 			})
 		);
 	});
-	const inFigure = (mark: Place) => figure?.notes.some((note) => same(note, mark)) ?? false;
+	const inFigure = (mark: Place) => figure?.notes.some((note) => samePlace(note, mark)) ?? false;
 	const fingerOf = (mark: NeckMark) =>
-		mark.fret === 0 ? '' : String(Math.min(4, Math.max(1, mark.fret - position + 1)));
+		mark.fret === 0 ? '' : String(clamp(mark.fret - position + 1, 1, 4));
 
 	const label = (mark: NeckMark) => {
 		const tone = mark.next ?? mark.now;
 		return tone ? prefs.label(tone) : '';
 	};
 	const targetWords = (mark: NeckMark) =>
-		same(target, mark) && target
+		samePlace(target, mark) && target
 			? `target of bar ${target.bar}`
-			: same(before, mark) && before
+			: samePlace(before, mark) && before
 				? `target of bar ${before.bar}`
-				: forbidden.some((place) => same(place, mark))
+				: forbidden.some((place) => samePlace(place, mark))
 					? 'left out of landings'
 					: null;
 	/** The mark that takes the focus: the one walked to, else the target, else the first. */
 	const home = $derived(
-		inside.find((mark) => same(active, mark)) ??
-			inside.find((mark) => same(target, mark)) ??
+		inside.find((mark) => samePlace(active, mark)) ??
+			inside.find((mark) => samePlace(target, mark)) ??
 			inside[0]
 	);
 
@@ -174,7 +180,7 @@
 		dragging = false;
 	}
 	function moveTo(wanted: number): void {
-		const there = Math.min(lastPosition(instrument), Math.max(1, wanted));
+		const there = clamp(wanted, 1, lastPosition(instrument));
 		if (there !== position) onposition(there);
 	}
 
@@ -237,7 +243,7 @@
 				{/if}
 			</g>
 		{/each}
-		{#if before && target && !same(before, target)}
+		{#if before && target && !samePlace(before, target)}
 			{@const [x1, y1, x2, y2] = [x(before.fret), y(before), x(target.fret), y(target)]}
 			<path
 				class="reach"
@@ -265,7 +271,7 @@
 				{@const row = inside.filter((mark) => mark.string === string)}
 				{#if row.length > 0}
 					<g role="row">
-						{#each row.sort((a, b) => Number(same(target, a)) - Number(same(target, b))) as mark (mark.fret)}
+						{#each row.sort((a, b) => Number(samePlace(target, a)) - Number(samePlace(target, b))) as mark (mark.fret)}
 							{@const faded = figure !== null && !inFigure(mark)}
 							<g
 								role="gridcell"
@@ -275,7 +281,7 @@
 								data-place="{mark.string}-{mark.fret}"
 								tabindex={mark === home ? 0 : -1}
 								aria-label={placeWords(mark, now, next, targetWords(mark))}
-								aria-selected={same(target, mark)}
+								aria-selected={samePlace(target, mark)}
 								transform="translate({x(mark.fret)},{y(mark)})"
 								onkeydown={(event) => walk(event, mark)}
 								onclick={() => onplace?.(mark)}
@@ -286,12 +292,16 @@
 									{mark}
 									{radius}
 									label={label(mark)}
-									landing={same(target, mark) ? 'target' : same(before, mark) ? 'before' : null}
-									locked={(same(target, mark) && target?.locked) ?? false}
+									landing={samePlace(target, mark)
+										? 'target'
+										: samePlace(before, mark)
+											? 'before'
+											: null}
+									locked={(samePlace(target, mark) && target?.locked) ?? false}
 									{faded}
 									finger={fingers ? fingerOf(mark) : ''}
-									picked={same(picked, mark)}
-									forbidden={forbidden.some((place) => same(place, mark))}
+									picked={samePlace(picked, mark)}
+									forbidden={forbidden.some((place) => samePlace(place, mark))}
 								/>
 							</g>
 						{/each}

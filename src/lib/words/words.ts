@@ -1,27 +1,12 @@
+import { countWord } from '$core/kernel';
 import { keyName, parseKey } from '$core/chart';
 import { signs, proseSigns, type Key } from '$core/chord';
 import { buildScale, type Scale } from '$core/harmony';
 import { scaleNameText } from './scale-groups';
 import { noteName, notation } from '$core/pitch';
 
-const NUMBERS = [
-	'none',
-	'one',
-	'two',
-	'three',
-	'four',
-	'five',
-	'six',
-	'seven',
-	'eight',
-	'nine',
-	'ten',
-	'eleven',
-	'twelve'
-];
-
 /** A count in words up to twelve, then in figures. */
-export const inWords = (n: number): string => NUMBERS[n] ?? String(n);
+export const inWords = (n: number): string => (n === 0 ? 'none' : countWord(n));
 
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 

@@ -1,9 +1,9 @@
+import { QUARTER, msPerTick, tempoWithin } from '../../kernel';
 import type { MidiData } from 'midi-file';
 import { swingOf, swung } from '../../band';
 import {
 	LIMITS,
 	parseChart,
-	QUARTER,
 	writeChart,
 	type BarDraft,
 	type Chart,
@@ -51,7 +51,7 @@ function frameOf(events: readonly Timed[], scale: number, left: LeftOut): Frame 
 			const beats = Math.round(6000e6 / event.microsecondsPerBeat) / 100;
 			// Whole microseconds leave a tempo a hair off.
 			const near = Math.abs(beats - Math.round(beats)) < 0.02 ? Math.round(beats) : beats;
-			const sane = Math.min(300, Math.max(30, near));
+			const sane = tempoWithin(near);
 			if (tempo === null) tempo = sane;
 			else if (tempo !== sane) left.say('Changes of tempo are left out; the first one counts.');
 		}
@@ -110,7 +110,7 @@ function draftBars(frame: Frame, end: number, left: LeftOut): BarDraft[] {
 
 /** Struck notes that are alike: the same keys at the same ticks, give or take one. */
 function soundsLike(chart: Chart, notes: readonly ReadNote[], struck: readonly Sounded[]): boolean {
-	const perSecond = (chart.headers.tempo / 60) * QUARTER;
+	const perSecond = 1000 / msPerTick(chart.headers.tempo);
 	const heard = heardLine(chart, notes, ['line']);
 	return (
 		heard.length === struck.length &&

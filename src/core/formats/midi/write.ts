@@ -1,7 +1,8 @@
+import { QUARTER, msPerTick } from '../../kernel';
 import { writeMidi, type MidiEvent } from 'midi-file';
 import { toBytes } from './events';
 import type { CurvePoint, Part, TimedNote } from '../../band';
-import { chartTicks, QUARTER, type Chart, type TimeSignature } from '../../chart';
+import { chartTicks, type Chart, type TimeSignature } from '../../chart';
 import { keyOf } from '../../harmony';
 import { isMinorMode } from '../../chord';
 import { fifthsOf } from '../key-signature';
@@ -140,7 +141,7 @@ function setRange(channel: number): Timed[] {
 
 function track(part: Part, tune: MidiTune): Timed[] {
 	const { channel, name, program } = TRACKS[part];
-	const toTick = (tune.tempo / 60) * QUARTER;
+	const toTick = 1000 / msPerTick(tune.tempo);
 	const events: Timed[] = [meta(0, { deltaTime: 0, type: 'trackName', text: name })];
 	if (program !== null) {
 		const programNumber = part === 'chords' && tune.chords === 'keys' ? KEYS_PROGRAM : program;

@@ -1,4 +1,4 @@
-import { QUARTER } from '../../chart';
+import { QUARTER } from '../../kernel';
 import type { Technique } from '../../route';
 import type { LeftOut, ReadNote } from '../piece';
 import { CURL } from './notes';

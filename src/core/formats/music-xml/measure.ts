@@ -1,4 +1,5 @@
-import { QUARTER, type TimeSignature } from '../../chart';
+import { QUARTER, tempoWithin } from '../../kernel';
+import { type TimeSignature } from '../../chart';
 import type { LeftOut } from '../piece';
 import { signatureOf } from '../signature';
 import { symbolOf } from './harmony';
@@ -59,7 +60,7 @@ const JUMPS = ['dacapo', 'dalsegno', 'tocoda', 'coda', 'segno', 'fine'];
 
 function takeTempo(tempo: number | null, state: PartState, left: LeftOut): void {
 	if (tempo === null) return;
-	const sane = Math.min(300, Math.max(30, Math.round(100 * tempo) / 100));
+	const sane = tempoWithin(Math.round(100 * tempo) / 100);
 	if (sane !== tempo) left.say(`A tempo of ${tempo} is read as ${sane}.`);
 	if (state.tempo === null) state.tempo = sane;
 	else if (state.tempo !== sane) left.say('Changes of tempo are left out; the first one counts.');

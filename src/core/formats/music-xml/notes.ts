@@ -1,4 +1,5 @@
-import { QUARTER, type PlayedBar } from '../../chart';
+import { QUARTER } from '../../kernel';
+import { type PlayedBar } from '../../chart';
 import { spelledPitch, parseNote } from '../../pitch';
 import { comesOutOf, type FileNote } from '../piece';
 import { beamsOf, tupletsOf, type Slice } from './slices';

@@ -1,10 +1,5 @@
-import {
-	QUARTER,
-	type Chart,
-	type ChordEvent,
-	type PlayedBar,
-	type TimeSignature
-} from '../../chart';
+import { QUARTER } from '../../kernel';
+import { type Chart, type ChordEvent, type PlayedBar, type TimeSignature } from '../../chart';
 import { swingOf } from '../../band';
 import { keyOf } from '../../harmony';
 import { parsePitch, pitchName } from '../../pitch';

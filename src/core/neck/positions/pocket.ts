@@ -1,8 +1,8 @@
+import { samePlace, highestFret, pitchAt, type Instrument } from '../instrument';
 import type { Chord } from '../../chord';
 import { buildScale, scaleChoices, type ChoiceContext, type Scale } from '../../harmony';
 import { degreeOver, mod, pitchClass } from '../../pitch';
 import { fingersHold } from '../fingers';
-import { highestFret, pitchAt, type Instrument } from '../instrument';
 import { lastPosition, windowPlaces, type WindowPlace } from '../window';
 import { scaleNoteAt, toPosition, type Position } from './types';
 
@@ -128,15 +128,14 @@ function holdOf(
 				.filter((place) => place.midi === midi && place.string <= TOP_STRINGS)
 				.sort(
 					(a, b) =>
-						Number(b.string === root.string && b.fret === root.fret) -
-							Number(a.string === root.string && a.fret === root.fret) ||
+						Number(samePlace(b, root)) - Number(samePlace(a, root)) ||
 						Number(a.reach) - Number(b.reach) ||
 						b.string - a.string
 				)
 				.at(0)
 		);
 		const found = chosen.filter((place) => place !== undefined);
-		const holdsRoot = found.some((p) => p.string === root.string && p.fret === root.fret);
+		const holdsRoot = found.some((p) => samePlace(p, root));
 		if (found.length < pitches.length || !holdsRoot || !fingersHold(found)) return [];
 		return [{ position, places: found, reaches: found.filter((place) => place.reach).length }];
 	});

@@ -1,3 +1,4 @@
+import { clamp } from '../../kernel';
 import type { Scale } from '../../harmony';
 import { highestFret, pitchAt, type Instrument } from '../instrument';
 import { secondFret } from '../slide';
@@ -30,7 +31,7 @@ export function singleFrets(instrument: Instrument, scale: Scale, frets: 1 | 2 =
 	for (let fret = 0; fret <= highestFret(instrument); fret++) {
 		const alone = across(instrument, scale, [fret]);
 		if (alone.length === 0) continue;
-		const index = Math.min(lastPosition(instrument), Math.max(1, fret));
+		const index = clamp(fret, 1, lastPosition(instrument));
 		if (frets === 1) {
 			found.push(toPosition('single-fret', String(fret), index, alone));
 			continue;

@@ -1,3 +1,4 @@
+import { clamp } from '../../kernel';
 import { fingerJumps, rolls, type Fingered } from '../fingers';
 import type { TonePlace } from './types';
 
@@ -10,7 +11,7 @@ export function play(place: TonePlace, base: number): Played | null {
 	const finger = place.fret - base + 1;
 	if (finger < 0 || finger > 5) return null;
 	const stretched = finger === 0 || finger === 5;
-	return { ...place, finger: Math.min(4, Math.max(1, finger)), stretched };
+	return { ...place, finger: clamp(finger, 1, 4), stretched };
 }
 
 /** What a note more is worth: more than all awkwardness. */

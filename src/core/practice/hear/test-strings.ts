@@ -1,4 +1,4 @@
-import { noise } from '../noise';
+import { clamp, draws } from '../../kernel';
 
 /** A made recording: what is played when, on what kind of string, with how much hum and noise. */
 export type MadeNote = { readonly at: number; readonly seconds: number; readonly midi: number };
@@ -63,7 +63,7 @@ function string(note: MadeNote, { rate, level }: Room, random: () => number): Fl
 
 /** A recording of notes in a room, in one channel. */
 export function record(notes: readonly MadeNote[], room: Room, tail = 0.6): Float32Array {
-	const random = noise(room.seed);
+	const random = draws(room.seed);
 	const end = Math.max(0, ...notes.map(({ at, seconds }) => at + seconds)) + tail;
 	const samples = new Float32Array(Math.round(end * room.rate));
 	for (let i = 0; i < samples.length; i++) {
@@ -85,7 +85,7 @@ export function record(notes: readonly MadeNote[], room: Room, tail = 0.6): Floa
 
 /** Every pitch from E2 to E6 in a jumbled order, at uneven times and lengths. */
 export function everyPitch(seed: number): MadeNote[] {
-	const random = noise(seed);
+	const random = draws(seed);
 	const pitches = Array.from({ length: 49 }, (_, i) => 40 + ((i * 17 + seed * 5) % 49));
 	let at = 0.9;
 	return pitches.map((midi) => {
@@ -98,7 +98,7 @@ export function everyPitch(seed: number): MadeNote[] {
 
 /** A string whose pitch moves while it rings, with a little noise; struck 0.3 s into the recording. */
 export function moving(pitchAt: (seconds: number) => number, seconds: number, rate: number) {
-	const random = noise(7);
+	const random = draws(7);
 	const samples = new Float32Array(Math.round((seconds + 0.6) * rate));
 	let phase = 0;
 	for (let i = 0; i < samples.length; i++) {
@@ -108,7 +108,7 @@ export function moving(pitchAt: (seconds: number) => number, seconds: number, ra
 			(sum, size, n) => sum + size * Math.exp(-0.6 * n * t) * Math.sin((n + 1) * phase),
 			0
 		);
-		const damped = Math.min(1, Math.max(0, (seconds - t) / 0.03));
+		const damped = clamp((seconds - t) / 0.03, 0, 1);
 		samples[i] = 0.0008 * (2 * random() - 1);
 		if (t >= 0) samples[i] += 0.3 * damped * Math.exp(-1.1 * t) * Math.min(1, t / 0.002) * tone;
 	}

@@ -1,3 +1,4 @@
+import { median } from '../../kernel';
 import { PitchDetector } from 'pitchy';
 import { Energy, HOP, LEAST } from './energy';
 
@@ -57,11 +58,6 @@ const [LOWEST, HIGHEST] = [34, 92];
 
 const pitchOf = (hz: number): number => 69 + 12 * Math.log2(hz / 440);
 const decibels = (size: number): number => 20 * Math.log10(Math.max(1e-6, size));
-
-const median = (values: readonly number[]): number => {
-	const sorted = [...values].sort((a, b) => a - b);
-	return sorted[sorted.length >> 1];
-};
 
 /**
  * Finds notes in a stream of samples: an attack in the energy of the highs gives the moment, the McLeod
@@ -219,7 +215,7 @@ export class NoteTracker {
 		const { looks } = this;
 		const last = looks.slice(-AGREE);
 		if (last.length < AGREE) return null;
-		const middle = median(last);
+		const middle = median(last, 0);
 		return last.every((pitch) => Math.abs(pitch - middle) < NEAR) ? middle : null;
 	}
 
@@ -228,7 +224,7 @@ export class NoteTracker {
 		const { attack, looks } = this;
 		this.attack = null;
 		if (attack === null || looks.length === 0) return;
-		const pitch = this.agreed() ?? median(looks);
+		const pitch = this.agreed() ?? median(looks, 0);
 		this.looks = [];
 		this.begin(attack, pitch, Math.round(pitch), heard);
 	}
@@ -307,8 +303,8 @@ export class NoteTracker {
 		const { drift: pitches } = this;
 		const last = pitches.slice(-ARRIVED.looks);
 		const spread = Math.max(...last) - Math.min(...last);
-		if (last.length === ARRIVED.looks && spread < ARRIVED.within) return median(last);
-		if (pitches.length >= ARRIVED.long) return median(pitches);
+		if (last.length === ARRIVED.looks && spread < ARRIVED.within) return median(last, 0);
+		if (pitches.length >= ARRIVED.long) return median(pitches, 0);
 		return this.glides || spread > NEAR ? null : pitches[pitches.length - 1];
 	}
 
@@ -318,7 +314,7 @@ export class NoteTracker {
 		const near = this.trail.filter(
 			(one): one is number => one !== null && Math.abs(one - (this.sounding ?? 0)) < SAME
 		);
-		const cents = near.length < 4 ? this.note.cents : Math.round(100 * (median(near) - midi));
+		const cents = near.length < 4 ? this.note.cents : Math.round(100 * (median(near, 0) - midi));
 		heard.push({ kind: 'release', at: at / this.rate, midi, cents });
 		this.note = null;
 	}

@@ -1,9 +1,10 @@
+import { eventIndexAt, barAt, beatTicks, type Change } from '../../chart';
+import { searchBy, share } from '../../kernel';
 import type { Notation } from '../../pitch';
-import { beatTicks, type Change, type ChordEvent } from '../../chart';
 import { toneAt, type Chord } from '../../chord';
 import { chordAfter, noteVerdict, type Scale, keyOf, nameOver } from '../../harmony';
 import { inWindow, windowPlaces } from '../../neck';
-import { barAt, beatWeight } from '../pulse';
+import { beatWeight } from '../pulse';
 import { fixFor } from './fix';
 import type {
 	Check,
@@ -16,29 +17,12 @@ import type {
 } from './types';
 import { verdictOf } from './verdict';
 
-const share = (part: number, whole: number): number => (whole === 0 ? 0 : part / whole);
-
-/** The event that sounds at a tick; events are in order. */
-function eventIndexAt(events: readonly ChordEvent[], tick: number): number {
-	let [low, high] = [0, events.length - 1];
-	while (low < high) {
-		const middle = (low + high + 1) >> 1;
-		if (events[middle].startTick <= tick) low = middle;
-		else high = middle - 1;
-	}
-	return low;
-}
+const { lastAt } = searchBy((note: PlayedNote) => note.tick);
 
 /** Notes that sound at a tick, those struck there first, then the latest. */
 function soundingAt(notes: readonly PlayedNote[], tick: number, longest: number): number[] {
-	let [low, high] = [0, notes.length];
-	while (low < high) {
-		const middle = (low + high) >> 1;
-		if (notes[middle].tick <= tick) low = middle + 1;
-		else high = middle;
-	}
 	const found: number[] = [];
-	for (let i = low - 1; i >= 0 && notes[i].tick >= tick - longest; i--) {
+	for (let i = lastAt(notes, tick); i >= 0 && notes[i].tick >= tick - longest; i--) {
 		if (notes[i].tick === tick || notes[i].tick + notes[i].durationTicks > tick) found.push(i);
 	}
 	return found;
@@ -70,7 +54,7 @@ function checkChange(
 	if (own !== undefined) return is('landed', own, null);
 	const [other] = sounding;
 	const fix = fixFor(request, change, other, nameOf(other));
-	const beat = beatTicks(barAt(chart.played, change.tick).signature);
+	const beat = beatTicks(barAt(chart, change.tick).signature);
 	for (let i = Math.max(...sounding) + 1; i < notes.length; i++) {
 		if (notes[i].tick > change.tick + beat) break;
 		if (notes[i].tick > change.tick && toneAt(chord, notes[i].midi)) return is('late', i, fix);
@@ -117,7 +101,7 @@ export function checkLine(asked: CheckRequest): Check {
 	const request = { ...asked, notes };
 	const { chart, instrument, scales, position } = request;
 	const { events } = chart;
-	const at = notes.map((note) => eventIndexAt(events, note.tick));
+	const at = notes.map((note) => Math.max(0, eventIndexAt(chart, note.tick)));
 	const key = keyOf(chart);
 	const names = new Map<number, Notation>();
 	const nameOf = (i: number): Notation => {
@@ -160,7 +144,7 @@ export function checkLine(asked: CheckRequest): Check {
 					: windowPlaces(instrument, position).some((place) => place.midi === note.midi);
 			if (!inside) exits.push(i);
 		}
-		const bar = barAt(chart.played, note.tick);
+		const bar = barAt(chart, note.tick);
 		if (chord && beatWeight(bar.signature, note.tick - bar.startTick) >= STRONG) {
 			strong++;
 			if (tone) chordTones++;

@@ -1,4 +1,5 @@
-import { barTicks, QUARTER, type Chart } from '../../chart';
+import { QUARTER } from '../../kernel';
+import { barTicks, type Chart } from '../../chart';
 
 /** Where the notes of a line may stand; `targets` plans landings alone. */
 export const GRIDS = ['targets', 'quarter', 'eighth', 'triplet', 'sixteenth'] as const;

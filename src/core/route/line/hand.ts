@@ -1,4 +1,4 @@
-import { QUARTER } from '../../chart';
+import { QUARTER } from '../../kernel';
 import { MEDIUM_HAND, stretchMm, type Instrument } from '../../neck';
 import type { LineNote, Technique } from './types';
 

@@ -1,5 +1,5 @@
+import { changeAt, eventAt } from '../../chart';
 import { keyOf, nameOver } from '../../harmony';
-import { eventAt } from '../../chart';
 import { toneAt } from '../../chord';
 import { pitchAt, placeUnder } from '../../neck';
 import { positionAt } from '../types';
@@ -22,7 +22,7 @@ export function loneNotes(request: LineRequest, taken: ReadonlySet<number>): Lin
 		const event = eventAt(chart, note.tick);
 		const chord = event?.chord ?? null;
 		const midi = pitchAt(instrument, note);
-		const change = chart.changes.findLast((entry) => entry.tick <= note.tick);
+		const change = changeAt(chart, note.tick);
 		const { finger } = placeUnder(instrument, positionAt(request, change?.index ?? 0), note);
 		const tone = chord && toneAt(chord, midi);
 		const scale = scales[event?.index ?? 0] ?? null;

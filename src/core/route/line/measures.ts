@@ -1,8 +1,9 @@
-import type { Chart } from '../../chart';
+import { barAt, type Chart } from '../../chart';
+import { msPerTick, share } from '../../kernel';
 import { toneAt, type Chord } from '../../chord';
 import { fingerJumps } from '../../neck';
 import type { Approach } from './approach';
-import { barAt, beatWeight } from '../pulse';
+import { beatWeight } from '../pulse';
 import type { LineNote } from './types';
 import { FAST_MS } from './weights';
 
@@ -31,8 +32,6 @@ export type LineMeasures = {
 	readonly largestLeap: number;
 };
 
-const share = (part: number, whole: number): number => (whole === 0 ? 0 : part / whole);
-
 const turnsAt = (a: number, b: number, c: number): boolean =>
 	Math.sign(b - a) * Math.sign(c - b) === -1;
 
@@ -57,7 +56,7 @@ function gapTurns(notes: readonly LineNote[]): number[] {
 function explained(chart: Chart, notes: readonly LineNote[], chord: Chord): number {
 	let [held, all] = [0, 0];
 	for (const note of notes) {
-		const bar = barAt(chart.played, note.tick);
+		const bar = barAt(chart, note.tick);
 		const strong = beatWeight(bar.signature, note.tick - bar.startTick) > 0 ? 2 : 1;
 		const weight = note.durationTicks * strong;
 		all += weight;
@@ -141,7 +140,7 @@ export function lineMeasures(
 	}
 	let [onBeats, chordTones, reached, stepped] = [0, 0, 0, 0];
 	notes.forEach((note, i) => {
-		const bar = barAt(chart.played, note.tick);
+		const bar = barAt(chart, note.tick);
 		if (beatWeight(bar.signature, note.tick - bar.startTick) > 0) {
 			onBeats++;
 			if (note.role !== null) chordTones++;
@@ -162,7 +161,7 @@ export function lineMeasures(
 		thirds: share(thirds, pitches.length - 1),
 		chordHeard: chordHeard(chart, notes),
 		repeatedPatterns: repeated(notes),
-		awkwardMoves: awkward(notes, 60_000 / (chart.headers.tempo * 480)),
+		awkwardMoves: awkward(notes, msPerTick(chart.headers.tempo)),
 		approachEntropy: entropy(arrivals),
 		largestLeap: leap
 	};

@@ -1,4 +1,5 @@
-import { QUARTER } from '../../chart';
+import { samePlace } from '../../neck';
+import { QUARTER } from '../../kernel';
 import type { LineWork } from './work';
 import type { Way } from './gap';
 import type { Motion, Stretch } from './lattice';
@@ -47,7 +48,7 @@ function displaced(line: readonly Sung[]): Fault | null {
 	for (let i = 1; i < line.length; i++) {
 		for (let k = i - 1; k >= 0 && line[i].tick - line[k].tick < NEAR; k--) {
 			const [a, b] = [line[k].note, line[i].note];
-			if (a.midi !== b.midi || (a.string === b.string && a.fret === b.fret)) continue;
+			if (a.midi !== b.midi || samePlace(a, b)) continue;
 			if (line[i].moment !== null) return { at: line[i], there: a };
 			if (line[k].moment !== null) return { at: line[k], there: b };
 		}

@@ -1,6 +1,14 @@
+import {
+	samePlace,
+	instrumentKey,
+	inWindow,
+	placeUnder,
+	type Instrument,
+	type Place
+} from '../../neck';
+import { chance } from '../../kernel';
 import type { Chart } from '../../chart';
 import { chordAfter, type Scale } from '../../harmony';
-import { instrumentKey, inWindow, placeUnder, type Instrument, type Place } from '../../neck';
 import {
 	asPool,
 	candidateFor,
@@ -37,17 +45,6 @@ export type Spot = {
 };
 
 export type Taste = { readonly spice: number; readonly seed: number; readonly strings: number };
-
-/** A small hash of whole numbers, the same on every machine. */
-function hash(...numbers: readonly number[]): number {
-	let h = 0x811c9dc5;
-	for (const n of numbers) {
-		h = Math.imul(h ^ n, 0x01000193);
-		h ^= h >>> 15;
-	}
-	h = Math.imul(h ^ (h >>> 13), 0x5bd1e995);
-	return (h ^ (h >>> 15)) >>> 0;
-}
 
 /** A scale note, a clash or a tension on a beat; clashes between beats cost a little too. */
 function beatCost({ tone, verdict, chromatic }: Candidate, weight: number): number {
@@ -87,7 +84,7 @@ const foretold = ({ midi }: Candidate, { left, target }: Spot): number =>
 
 /** Told by scale steps, so that a take is the same in every key. */
 const takeCost = ({ rank }: Candidate, tick: number, seed: number): number =>
-	seed === 0 ? 0 : hash(seed, tick, rank) % (LINE.takeMost + 1);
+	seed === 0 ? 0 : Math.floor(chance(seed, tick, rank) * (LINE.takeMost + 1));
 
 const fixedCosts = new WeakMap<Pool, Map<number, Int32Array>>();
 
@@ -245,7 +242,7 @@ export class Pools {
 		const at = pool.pitch.indexOf(target.midi);
 		if (at < 0) return pool;
 		const other = pool.candidates[at];
-		if (other.string === target.string && other.fret === target.fret) return pool;
+		if (samePlace(other, target)) return pool;
 		if (!inWindow(this.instrument, position, target)) return pool;
 		let row = pins.get(pool);
 		if (!row) pins.set(pool, (row = new Map()));

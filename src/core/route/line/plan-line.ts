@@ -1,4 +1,5 @@
-import type { Key } from '../../chord';
+import { msPerTick } from '../../kernel';
+import { hasRole, type Key } from '../../chord';
 import { keyOf, nameOver } from '../../harmony';
 import { above, degreeInterval, mod, notation, noteName, pitchClass } from '../../pitch';
 import { chartTicks } from '../../chart';
@@ -94,13 +95,13 @@ function joinLone(
 function finished(
 	notes: readonly LineNote[],
 	traits: readonly Traits[],
-	msPerTick: number,
+	tickMs: number,
 	{ instrument, line }: LineRequest
 ): LineNote[] {
 	const own = new Map(
 		(line.frozen ?? []).flatMap((way) => way.notes.map(({ tick, technique }) => [tick, technique]))
 	);
-	const written = withTechniques(notes, traits, msPerTick, instrument);
+	const written = withTechniques(notes, traits, tickMs, instrument);
 	const played = written.map((note) => {
 		const technique = own.get(note.tick);
 		return technique === undefined ? note : { ...note, technique };
@@ -141,13 +142,13 @@ export function planLine(
 	const { chart, line } = request;
 	const pools = work.open(request);
 	const onsets = work.rhythm(chart, targets, line);
-	const msPerTick = 60_000 / (chart.headers.tempo * 480);
+	const tickMs = msPerTick(chart.headers.tempo);
 	const taste = {
 		spice: line.spice ?? 0,
 		seed: line.seed ?? 0,
 		strings: request.instrument.open.length
 	};
-	const motion: Motion = { msPerTick, direction: line.direction ?? null, taste };
+	const motion: Motion = { msPerTick: tickMs, direction: line.direction ?? null, taste };
 	const stretches = work.stretches(request, targets, onsets, pools, motion);
 	const { chosen, adapted } = solveAll(stretches, motion, work, request.style === 'mirror');
 	const notes: LineNote[] = [];
@@ -183,7 +184,7 @@ export function planLine(
 			chord: onset.event.index
 		});
 		traits.push({
-			blue: note.blue && onset.event.chord.quality.roles.includes('3'),
+			blue: note.blue && hasRole(onset.event.chord, '3'),
 			neighbour: neighboured(onset, note)
 		});
 	};
@@ -217,7 +218,7 @@ export function planLine(
 		notes: spellLine(
 			chart,
 			scalesAlong(chart, request.scale, line.scalePlan, line.byHand, line.alternate),
-			finished(notes, traits, msPerTick, request)
+			finished(notes, traits, tickMs, request)
 		),
 		arrivals,
 		options: () =>

@@ -1,8 +1,9 @@
-import { chartTicks, QUARTER, type Chart, type ChordEvent, type PlayedBar } from '../../chart';
+import { barAt, chartTicks, type Chart, type ChordEvent, type PlayedBar } from '../../chart';
+import { QUARTER } from '../../kernel';
 import type { Chord } from '../../chord';
 import type { Target } from '../types';
 import { PER_QUARTER, type Mark } from './cells';
-import { barAt, beatWeight } from '../pulse';
+import { beatWeight } from '../pulse';
 import type { LineWishes, OwnNote } from './types';
 
 type SoundingEvent = ChordEvent & { readonly chord: Chord };
@@ -73,7 +74,7 @@ function breathe(
 ): void {
 	const total = chartTicks(chart);
 	const spans = starts.flatMap((tick, i) => {
-		const bar = barAt(chart.played, tick);
+		const bar = barAt(chart, tick);
 		if (!wishes.cellOf(bar.section).breathes) return [];
 		const until = airFrom(chart, wishes, bar, starts[i + 1] ?? total);
 		const spans = [];
@@ -102,7 +103,7 @@ function startsOf(chart: Chart, targets: readonly Target[], wishes: LineWishes):
 	let nth = 0;
 	return targets.map((target, i) => {
 		const { tick } = target;
-		const bar = barAt(chart.played, tick);
+		const bar = barAt(chart, tick);
 		const room = i > 0 && tick - targets[i - 1].tick >= 2 * QUARTER;
 		if (!wishes.anticipate || !room || bar.startTick !== tick) return tick;
 		return nth++ % 2 === 0 ? tick - early : tick;
@@ -173,7 +174,7 @@ export function rhythmOf(chart: Chart, targets: readonly Target[], wishes: LineW
 		const target = draft.target === null ? null : targets[draft.target];
 		const sounding = target ? chart.changes[target.change].to : events[event];
 		if (!sounding.chord) return;
-		const bar = barAt(chart.played, draft.tick);
+		const bar = barAt(chart, draft.tick);
 		const next = list[i + 1]?.tick ?? total;
 		while (mark < marks.length && marks[mark].tick <= draft.tick) mark++;
 		let end = Math.min(next, draft.until ?? next);

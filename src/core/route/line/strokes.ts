@@ -1,4 +1,4 @@
-import { QUARTER } from '../../chart';
+import { QUARTER } from '../../kernel';
 import type { Place } from '../../neck';
 import type { Technique } from './types';
 

@@ -1,4 +1,4 @@
-import type { Chart, PlayedBar } from '../../chart';
+import { barAt, type Chart, type PlayedBar } from '../../chart';
 
 /** So many bars are played, then so many are left to the others, over and over from a section's start. */
 export type Talk = {
@@ -32,7 +32,7 @@ export function airChanges(chart: Chart, talks: readonly Talk[]): number[] {
 	if (talks.length === 0) return [];
 	const air = airBars(chart, talks);
 	return chart.changes.flatMap(({ index, tick }) => {
-		const bar = chart.played.findLast((played) => played.startTick <= tick);
+		const bar = barAt(chart, tick);
 		return bar && air[bar.index] ? [index] : [];
 	});
 }

@@ -1,15 +1,15 @@
-import type { Change } from '../../chart';
-import { guideTones, roleKind, toneAt, type Chord, type Tone } from '../../chord';
 import {
+	samePlace,
 	highestFret,
 	inWindow,
 	isPosition,
 	lastPosition,
 	pitchAt,
 	windowPlaces,
-	type Place,
 	type WindowPlace
 } from '../../neck';
+import type { Change } from '../../chart';
+import { guideTones, roleKind, toneAt, type Chord, type Tone } from '../../chord';
 import {
 	positionAt,
 	type Lock,
@@ -28,8 +28,6 @@ export type Step = {
 	readonly candidates: readonly Candidate[];
 	readonly locked: boolean;
 };
-
-const samePlace = (a: Place, b: Place): boolean => a.string === b.string && a.fret === b.fret;
 
 /**
  * The tones that a style lands on: roots and guide tones are strict, a mirror keeps to one kind of tone,

@@ -1,3 +1,4 @@
+import { samePlace } from '../../neck';
 import { checkRequest, planSteps } from './candidates';
 import { buildLattice } from './lattice';
 import { earReason, moveReason } from './reasons';
@@ -40,17 +41,13 @@ export function rankLandings(request: PlanRequest, change: number): Landing[] {
 	const lattice = buildLattice(open, steps);
 	const through = costsThrough(lattice, at);
 	const fits = steps[at].candidates.map((place) =>
-		fitting.some((other) => other.string === place.string && other.fret === place.fret)
+		fitting.some((other) => samePlace(other, place))
 	);
 	const least = Math.min(...through.filter((_, i) => fits[i]));
 	// Moves are told from where the plan as it stands comes from.
 	const from =
 		at > 0 ? planTargets(request).targets.findLast((target) => target.change < change) : null;
-	const before =
-		from &&
-		steps[at - 1].candidates.find(
-			(place) => place.string === from.string && place.fret === from.fret
-		);
+	const before = from && steps[at - 1].candidates.find((place) => samePlace(place, from));
 	return steps[at].candidates
 		.map((place, i) => ({
 			string: place.string,

@@ -1,9 +1,7 @@
+import { countWord } from '../../kernel';
 import { roleWords } from '../../chord';
 import { type Candidate, type Step, soughtWords, tonesForStyle } from './candidates';
 import { positionAt, type PlanRequest } from '../types';
-
-const COUNT = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten'];
-const inWords = (n: number): string => COUNT[n] ?? String(n);
 
 /** A number of semitones in words: `a semitone`, `a whole tone`, `5 semitones`. */
 const semitoneWords = (semitones: number): string => {
@@ -16,7 +14,7 @@ const semitoneWords = (semitones: number): string => {
 function handWords(from: Candidate, to: Candidate): string {
 	const strings = Math.abs(to.string - from.string);
 	if (strings === 1) return 'next string';
-	if (strings > 1) return `${inWords(strings)} strings away`;
+	if (strings > 1) return `${countWord(strings)} strings away`;
 	if (to.fret === from.fret) return 'same place';
 	return Math.abs(to.fret - from.fret) === 1 ? 'same string, next fret' : 'same string';
 }

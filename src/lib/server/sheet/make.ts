@@ -1,7 +1,7 @@
 import { parseChart } from '$core/chart';
 import type { FileNote } from '$core/formats';
 import { inWindow, instrumentOf, lastPosition, type OwnInstrument } from '$core/neck';
-import { arrivalsOf, changeAt } from '$core/route';
+import { arrivalsOf, changeOfAnchor } from '$core/route';
 import type { PlanSnapshot, RouteInput } from '../../api/notebook-schema';
 import type { SheetOptions } from './options';
 import type { SheetContent } from './content';
@@ -55,7 +55,7 @@ function contentOf(request: SheetRequest): SheetContent {
 	const { plan, notes, name, style, line } = route;
 	const arrivals = line.grid === 'targets' ? [] : arrivalsOf(plan.notes, chart);
 	const landings = plan.targets.flatMap((target, i) => {
-		const change = changeAt(chart, target);
+		const change = changeOfAnchor(chart, target);
 		const { tick, midi, name: told, role, string, fret } = target;
 		const approach = arrivals[i] ?? null;
 		return change

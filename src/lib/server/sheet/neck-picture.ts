@@ -1,6 +1,13 @@
+import {
+	samePlace,
+	fullArpeggio,
+	highestFret,
+	type Hand,
+	type Instrument,
+	type Place
+} from '$core/neck';
 import type { Notation } from '$core/pitch';
 import { roleKind, signs, type Chord, type Role } from '$core/chord';
-import { fullArpeggio, highestFret, type Hand, type Instrument, type Place } from '$core/neck';
 import { neckGeometry } from '../../draw/neck-geometry';
 import { labelShift, shapePath } from '../../draw/role-shape';
 import { box, line, type Ink } from './ink';
@@ -115,15 +122,12 @@ export function pictureInk(x: number, y: number, picture: Picture, look: Look): 
 		ink.push({ kind: 'path', d: d.join(''), stroke: 0.45, width: 0.6 });
 	}
 	const r = Math.min(5.6, (bottom - top) / (strings - 1) / 2.1);
-	const lands = (place: Place) =>
-		landings.some((each) => each.string === place.string && each.fret === place.fret);
+	const lands = (place: Place) => landings.some((each) => samePlace(each, place));
 	notes.forEach((note, i) => {
 		ink.push(...roleInk(spots[i].x, spots[i].y, note.role, r, lands(note)));
 	});
 	// A landing that the shape does not hold stands beside it.
-	const more = landings.filter(
-		(each) => !notes.some((note) => note.string === each.string && note.fret === each.fret)
-	);
+	const more = landings.filter((each) => !notes.some((note) => samePlace(note, each)));
 	for (const place of more) {
 		const pc = (instrument.open[place.string - 1] + instrument.capo + place.fret) % 12;
 		const tone = chord.tones.find((each) => each.pc === pc);

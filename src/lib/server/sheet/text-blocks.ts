@@ -1,3 +1,4 @@
+import { clamp } from '$core/kernel';
 import { keyName } from '$core/chart';
 import { proseSigns } from '$core/chord';
 import { keyOf } from '$core/harmony';
@@ -45,7 +46,7 @@ export function titleBlock(content: SheetContent, width: number): Block {
 	const right = width - widthOf(number, 'title', 25);
 	const most = right - 120;
 	const whole = title ?? 'Untitled tune';
-	const size = Math.min(34, Math.max(16, (34 * (most - 18)) / widthOf(whole, 'title', 34)));
+	const size = clamp((34 * (most - 18)) / widthOf(whole, 'title', 34), 16, 34);
 	const name = fitted(whole, 'title', size, most - 16);
 	const key = keyOf(chart);
 	const bars = chart.played.length;

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { clamp } from '$core/kernel';
 	import { signs } from '$core/chord';
 	import { plainName } from '$core/pitch';
 	import { SKILLS, type InputKind, type Skill, type SkillName } from '$core/practice';
@@ -45,9 +46,7 @@
 			: `${signs(plainName(Math.round(pitch) % 12))}${Math.floor(Math.round(pitch) / 12) - 1}`
 	);
 	/** −60 dB is an empty meter, 0 dB a full one. */
-	const level = $derived(
-		listening.meter ? Math.min(1, Math.max(0, (listening.meter.level + 60) / 60)) : 0
-	);
+	const level = $derived(listening.meter ? clamp((listening.meter.level + 60) / 60, 0, 1) : 0);
 	const latency = $derived(inputPrefs.latencyOf(listening.kind));
 	const insecure = typeof window !== 'undefined' && !window.isSecureContext;
 	let picker: HTMLInputElement | undefined = $state();

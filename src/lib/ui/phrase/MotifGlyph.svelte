@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { QUARTER } from '$core/kernel';
 	import { roleKind, type Role } from '$core/chord';
 	import type { Motif } from '$core/phrase';
 	import { shapePath } from '$lib/draw/role-shape';
@@ -70,7 +71,7 @@
 			class="tread"
 			class:last={i === notes.length - 1}
 			x={x(note.offsetTicks)}
-			y={height - (note.offsetTicks % 480 === 0 ? 6 : 11)}
+			y={height - (note.offsetTicks % QUARTER === 0 ? 6 : 11)}
 			width={Math.max(4, x(note.offsetTicks + note.durationTicks) - x(note.offsetTicks) - 2)}
 			height="5"
 		/>

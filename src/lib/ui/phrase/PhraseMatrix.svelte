@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { QUARTER } from '$core/kernel';
 	import type { Change } from '$core/chart';
 	import { proseSigns, signs } from '$core/chord';
 	import type { Phrase } from '$core/phrase';
@@ -28,7 +29,7 @@
 		const bar = desk.open.chart.played[change.bar - 1];
 		const last = phrase.notes.at(-1);
 		const needed = last ? last.tick + last.durationTicks - change.tick : 0;
-		const span = Math.max(bar.lengthTicks, Math.ceil(needed / 480) * 480);
+		const span = Math.max(bar.lengthTicks, Math.ceil(needed / QUARTER) * QUARTER);
 		return { phrase, change, bar, span, place: placeWords(desk, change.index) };
 	}
 	const tense = (at: number) => (at === 0 ? 'now' : 'next');

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { QUARTER } from '$core/kernel';
 	import { eventAt } from '$core/chart';
 	import { signs } from '$core/chord';
 	import { TALKS, type BarPart } from '$core/phrase';
@@ -46,7 +47,7 @@
 				treads: notes.map((note, i) => ({
 					x: (note.tick - bar.startTick) / bar.lengthTicks,
 					w: Math.min(note.durationTicks, end - note.tick) / bar.lengthTicks,
-					raised: (note.tick - bar.startTick) % 480 !== 0,
+					raised: (note.tick - bar.startTick) % QUARTER !== 0,
 					last: i === notes.length - 1
 				}))
 			};

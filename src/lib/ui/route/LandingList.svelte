@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { samePlace } from '$core/neck';
 	import type { Landing } from '$core/route';
 	import { roleWords, type Role } from '$core/chord';
 	import { prefs } from '$lib/state/prefs.svelte';
@@ -21,8 +22,7 @@
 	};
 	let { landings, chosen, locked, reasons, onchoose, onforbid, few = 4 }: Props = $props();
 	let all = $state(false);
-	const isChosen = (landing: Landing) =>
-		chosen !== undefined && landing.string === chosen.string && landing.fret === chosen.fret;
+	const isChosen = (landing: Landing) => samePlace(landing, chosen);
 	const shown = $derived.by(() => {
 		const first = landings.filter(isChosen);
 		const rest = landings.filter((landing) => !isChosen(landing));

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { QUARTER } from '$core/kernel';
+	import { changeIndexAt } from '$core/chart';
 	import { roleWords, proseSigns, type Role } from '$core/chord';
 	import type { NoteAnswer } from '$lib/api/plan-schema';
 	import { placeFor } from '$lib/state/line-edit';
@@ -7,7 +9,6 @@
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
-	import { changeBefore } from '$lib/state/ways';
 	import RoleMark from '../RoleMark.svelte';
 	import type { TimeAxis } from '$lib/draw/strip-geometry';
 
@@ -45,7 +46,7 @@
 		plan.line.flatMap((note, i): Shown[] => {
 			const x = axis.x(note.tick);
 			if (note.kind === 'target' || x < -20 || x > width) return [];
-			const change = changeBefore(open.chart, note.tick);
+			const change = changeIndexAt(open.chart, note.tick);
 			const next = change === open.cursor && open.next !== null;
 			const tense = next ? 'next' : change === open.before?.index ? 'now' : 'ink';
 			const end = axis.x(note.tick + note.durationTicks);
@@ -55,7 +56,7 @@
 	const words = ({ note }: Shown): string => {
 		const symbol = proseSigns(open.chart.events[note.chord]?.symbol ?? '');
 		const what = note.role ? `${roleWords(note.role as Role)} of ${symbol}` : `over ${symbol}`;
-		const beat = Number((1 + (note.tick - axis.startTick) / 480).toFixed(2));
+		const beat = Number((1 + (note.tick - axis.startTick) / QUARTER).toFixed(2));
 		const how = note.technique ? `, ${note.technique}` : '';
 		return `Note, ${beat} quarters into the strip: ${prefs.name(note.name)}, ${what}, string ${note.string}, fret ${note.fret}${how}`;
 	};
@@ -84,7 +85,7 @@
 		drag = null;
 		if (semitones === 0 && places === 0) return;
 		const { held: instrument, chart } = open;
-		const position = plan.handAt(changeBefore(chart, note.tick));
+		const position = plan.handAt(changeIndexAt(chart, note.tick));
 		const place =
 			semitones === 0 ? null : placeFor({ instrument, position }, note.midi + semitones, note);
 		selection.drop(note.tick, place, places);

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { clamp } from '$core/kernel';
 	import { withHome } from '$lib/words/words';
 	import {
 		CELLS,
@@ -106,7 +107,7 @@
 		line.places.find((entry) => entry.section === section)?.position ?? null;
 	function setPlace(section: string, wanted: number): void {
 		const last = lastPosition(open.held);
-		const position = Math.min(last, Math.max(1, Math.round(wanted)));
+		const position = clamp(Math.round(wanted), 1, last);
 		plan.setPlace(section, Number.isNaN(wanted) ? null : position);
 	}
 	function setHand(hand: Hand): void {

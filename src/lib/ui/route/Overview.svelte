@@ -1,6 +1,6 @@
 <script lang="ts">
+	import { changeAt, chartTicks } from '$core/chart';
 	import { plural } from '$lib/words/words';
-	import { chartTicks } from '$core/chart';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
 	import { fittingSize } from '$lib/draw/chord-width';
@@ -73,7 +73,7 @@
 	function choose(event: MouseEvent): void {
 		const box = (event.currentTarget as SVGSVGElement).getBoundingClientRect();
 		const tick = ((event.clientX - box.left - 4) / (box.width - 12)) * end;
-		const found = open.chart.changes.findLast((change) => change.tick <= tick);
+		const found = changeAt(open.chart, tick);
 		if (found) open.cursor = found.index;
 	}
 </script>

@@ -1,6 +1,7 @@
 <script lang="ts">
+	import { barAt, changeIndexAt } from '$core/chart';
+	import { QUARTER } from '$core/kernel';
 	import { AlphaTabApi } from '@coderline/alphatab';
-	import { QUARTER } from '$core/chart';
 	import type { Chord } from '$core/chord';
 	import { writeAlphaTex, type EngravedNote } from '$core/formats';
 	import { strokesOf } from '$core/route';
@@ -9,7 +10,6 @@
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
-	import { changeBefore } from '$lib/state/ways';
 	import { mode } from 'mode-watcher';
 	import { onMount, untrack } from 'svelte';
 	import ChordSymbol from '../ChordSymbol.svelte';
@@ -73,7 +73,7 @@
 		api.beatMouseDown.on((beat) => {
 			const tick = startTick + (beat.voice.bar.masterBar.start + beat.playbackStart) / 2;
 			const note = plan.line.findLast((entry) => entry.tick <= tick);
-			const change = changeBefore(open.chart, tick);
+			const change = changeIndexAt(open.chart, tick);
 			if (change >= 0) open.cursor = change;
 			if (!note) return;
 			selection.pick(note.tick);
@@ -128,7 +128,7 @@
 		const { leading } = selection;
 		const lookup = drawn.times > 0 ? api?.boundsLookup : null;
 		if (!leading || !lookup) return null;
-		const bar = open.chart.played.findLast((entry) => entry.startTick <= leading.tick);
+		const bar = barAt(open.chart, leading.tick);
 		const beats = lookup.findMasterBarByIndex((bar?.index ?? 0) - first)?.bars[0]?.beats ?? [];
 		const offset = 2 * (leading.tick - (bar?.startTick ?? 0));
 		const beat = beats.findLast((entry) => entry.beat.playbackStart <= offset + QUARTER / 24);

@@ -1,10 +1,9 @@
 <script lang="ts">
-	import { beatTicks } from '$core/chart';
+	import { changeIndexAt, beatTicks } from '$core/chart';
 	import { strokesOf } from '$core/route';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
-	import { changeBefore } from '$lib/state/ways';
 	import { useTransport } from '$lib/state/transport.svelte';
 	import { techniqueSign } from './line-words';
 	import type { TimeAxis } from '$lib/draw/strip-geometry';
@@ -41,7 +40,7 @@
 			const x = axis.x(note.tick);
 			if (x <= -10 || x >= width - 4) return [];
 			const landing = !('kind' in note) || note.kind === 'target';
-			const change = changeBefore(open.chart, note.tick);
+			const change = changeIndexAt(open.chart, note.tick);
 			const end = 'kind' in note ? axis.x(note.tick + note.durationTicks) : x;
 			const technique = 'technique' in note ? note.technique : null;
 			const sign = 'kind' in note ? techniqueSign(note, notes[i - 1]) : '';

@@ -1,6 +1,7 @@
 <script lang="ts">
+	import { clamp } from '$core/kernel';
+	import { changeIndexAt, chartTicks } from '$core/chart';
 	import { prefs } from '$lib/state/prefs.svelte';
-	import { chartTicks } from '$core/chart';
 	import { readNames, readTab, writeNames, writeTab, type TextProblem } from '$core/formats';
 	import { spelledPitch } from '$core/pitch';
 	import { checkLine } from '$core/route';
@@ -9,7 +10,6 @@
 	import { waysOver } from '$lib/state/own-line';
 	import { provisionalLine } from '$lib/state/provisional';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
-	import { changeBefore } from '$lib/state/ways';
 	import { Dialog } from 'bits-ui';
 	import { untrack } from 'svelte';
 	import { toast } from 'svelte-sonner';
@@ -56,7 +56,7 @@
 	const read = $derived.by(() => {
 		const { chart, instrument } = open;
 		const start = chart.played[fromBar - 1]?.startTick ?? 0;
-		const position = plan.handAt(changeBefore(chart, start));
+		const position = plan.handAt(changeIndexAt(chart, start));
 		return kind === 'tab'
 			? readTab(text, chart, instrument, fromBar)
 			: readNames(text, chart, instrument, position, fromBar);
@@ -132,7 +132,7 @@
 						value={fromBar}
 						onchange={(event) => {
 							const bar = Math.round(event.currentTarget.valueAsNumber || 1);
-							fromBar = Math.min(open.chart.played.length, Math.max(1, bar));
+							fromBar = clamp(bar, 1, open.chart.played.length);
 						}}
 					/></label
 				>

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { barAt } from '$core/route';
+	import { barAt } from '$core/chart';
 	import type { LineWriter } from '$lib/state/line-writer.svelte';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import KeyCap from '../KeyCap.svelte';
@@ -9,7 +9,7 @@
 	const open = useTune();
 	const where = $derived.by(() => {
 		const tick = writer.caret ?? 0;
-		const bar = barAt(open.chart.played, tick);
+		const bar = barAt(open.chart, tick);
 		const beat = 1 + (tick - bar.startTick) / (1920 / bar.signature.unit);
 		return `bar ${bar.index + 1}, beat ${Number(beat.toFixed(2))}`;
 	});

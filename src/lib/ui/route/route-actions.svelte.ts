@@ -1,4 +1,5 @@
-import { pitchAt, type Place } from '$core/neck';
+import { samePlace, pitchAt, type Place } from '$core/neck';
+import { changeIndexAt } from '$core/chart';
 import { pitchClass, shortestMove } from '$core/pitch';
 import type { Landing } from '$core/route';
 import { hear } from '$lib/state/hear';
@@ -8,7 +9,6 @@ import type { LineWriter } from '$lib/state/line-writer.svelte';
 import type { OpenTune } from '$lib/state/open-tune.svelte';
 import type { RoutePlan } from '$lib/state/route-plan.svelte';
 import { toNextKey } from '$lib/state/tune-headers';
-import { changeBefore } from '$lib/state/ways';
 import { weakSpots, type WeakSpot } from './weak-spots';
 import { plural } from '$lib/words/words';
 import { toast } from 'svelte-sonner';
@@ -118,7 +118,7 @@ export class RouteActions {
 	private reach(tick: number | undefined): void {
 		if (tick === undefined) return;
 		hear(this.selection.leading?.midi);
-		const change = changeBefore(this.open.chart, tick);
+		const change = changeIndexAt(this.open.chart, tick);
 		if (change >= 0 && change !== this.open.cursor) this.open.cursor = change;
 	}
 
@@ -160,9 +160,7 @@ export class RouteActions {
 		const list = this.rankedFor === change ? this.landings : await plan.landings(change);
 		if (!list || change !== open.cursor) return;
 		const chosen = plan.target(change);
-		const at = list.findIndex(
-			(entry) => entry.string === chosen?.string && entry.fret === chosen.fret
-		);
+		const at = list.findIndex((entry) => samePlace(entry, chosen));
 		const found = list[(at + 1) % Math.max(1, list.length)];
 		if (found) this.chooseLanding(found);
 	}

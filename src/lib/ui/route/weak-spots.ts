@@ -1,6 +1,6 @@
+import { barAt, changeIndexAt, type Chart } from '$core/chart';
 import { prefs } from '$lib/state/prefs.svelte';
-import { barAt, type Check, type Fix } from '$core/route';
-import type { Chart } from '$core/chart';
+import { type Check, type Fix } from '$core/route';
 
 /** A place of a line that could be better: where, why, and what would mend it. */
 export type WeakSpot = {
@@ -21,12 +21,7 @@ export function weakSpots(
 	letPass: (change: number) => boolean
 ): WeakSpot[] {
 	if (!check) return [];
-	const bar = (tick: number) => barAt(chart.played, tick).index + 1;
-	const changeAt = (tick: number) =>
-		Math.max(
-			0,
-			chart.changes.findLastIndex((change) => change.tick <= tick)
-		);
+	const bar = (tick: number) => barAt(chart, tick).index + 1;
 	const spots: WeakSpot[] = [];
 	for (const { index, result, fix } of check.changes) {
 		if (result === 'landed' || letPass(index)) continue;
@@ -48,7 +43,7 @@ export function weakSpots(
 	for (const { stray, what } of hanging) {
 		spots.push({
 			tick: stray.tick,
-			change: changeAt(stray.tick),
+			change: Math.max(0, changeIndexAt(chart, stray.tick)),
 			where: `bar ${bar(stray.tick)}`,
 			text: prefs.prose(`The ${stray.name} ${what}.`),
 			fix: null,

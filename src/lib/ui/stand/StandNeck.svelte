@@ -1,5 +1,12 @@
 <script lang="ts">
-	import { highestFret, pitchAt, windowFrets, type Instrument, type Place } from '$core/neck';
+	import {
+		highestFret,
+		pitchAt,
+		windowFrets,
+		type Instrument,
+		type Place,
+		samePlace
+	} from '$core/neck';
 	import { toneAt, type Chord, type Role } from '$core/chord';
 	import type { TargetAnswer } from '$lib/api/plan-schema';
 	import { prefs } from '$lib/state/prefs.svelte';
@@ -76,8 +83,6 @@
 		}
 		return places;
 	});
-	const same = (a: Place | null | undefined, b: Place) =>
-		a !== null && a !== undefined && a.string === b.string && a.fret === b.fret;
 	const WIDTHS = [1.4, 1.8, 2.2, 2.8, 3.4, 4];
 	const label = (at: TargetAnswer) =>
 		prefs.label({ role: at.role, name: at.name, pc: at.midi % 12 });
@@ -115,7 +120,7 @@
 		/>
 	{/each}
 	{#each dots as { place, root } (`${place.string}-${place.fret}`)}
-		{#if !same(target, place)}
+		{#if !samePlace(target, place)}
 			<g class="dot" transform="translate({x(place.fret)},{y(place)})">
 				{#if root}<path d="M0,{-r / 2}L{r / 2},0L0,{r / 2}L{-r / 2},0Z" />{:else}<circle
 						r={r * 0.18 + 1}
@@ -123,7 +128,7 @@
 			</g>
 		{/if}
 	{/each}
-	{#if before && target && !same(before, target)}
+	{#if before && target && !samePlace(before, target)}
 		{@const [x1, y1, x2, y2] = [x(before.fret), y(before), x(target.fret), y(target)]}
 		<linearGradient id="{uid}-arc" gradientUnits="userSpaceOnUse" {x1} {y1} {x2} y2={y2 + 0.01}>
 			<stop offset="0" class="from" /><stop offset="1" class="to" />
@@ -134,7 +139,7 @@
 			stroke="url(#{uid}-arc)"
 		/>
 	{/if}
-	{#if before && !same(before, target ?? { string: 0, fret: 0 })}
+	{#if before && !samePlace(before, target ?? { string: 0, fret: 0 })}
 		<g transform="translate({x(before.fret)},{y(before)})">
 			<RoleMark now={before.role as Role} label={label(before)} r={r * 0.66} />
 		</g>
@@ -142,7 +147,7 @@
 	{#if target}
 		<g transform="translate({x(target.fret)},{y(target)})">
 			<RoleMark
-				now={before && same(before, target) ? (before.role as Role) : undefined}
+				now={before && samePlace(before, target) ? (before.role as Role) : undefined}
 				next={target.role as Role}
 				label={label(target)}
 				{r}

@@ -1,5 +1,6 @@
 <script lang="ts">
-	import { MOST_CHORUSES, PARTS, TEMPO, type Part } from '$core/band';
+	import { QUARTER, TEMPO, clamp, tempoWithin } from '$core/kernel';
+	import { MOST_CHORUSES, PARTS, type Part } from '$core/band';
 	import { circleOf, keyName, parseChart, transposeText } from '$core/chart';
 	import { keyOf } from '$core/harmony';
 	import { intervalBetween, noteName, parseNote, pitchClass } from '$core/pitch';
@@ -45,7 +46,7 @@
 	};
 	const seconds = $derived.by(() => {
 		const last = transport.chart.played.at(-1);
-		const quarters = ((last?.startTick ?? 0) + (last?.lengthTicks ?? 0)) / 480;
+		const quarters = ((last?.startTick ?? 0) + (last?.lengthTicks ?? 0)) / QUARTER;
 		return Math.round((quarters * choruses * 60) / tempo);
 	});
 	const length = $derived(`${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`);
@@ -64,10 +65,10 @@
 			chart,
 			// In another key the line has other places: only the tune's own is sounded.
 			line: parts.includes('line') && !moved ? $state.snapshot(transport.line) : [],
-			tempo: Math.min(TEMPO.most, Math.max(TEMPO.least, tempo)),
+			tempo: tempoWithin(tempo),
 			swing: current.swing || undefined,
 			voice: current.voice === 'auto' ? undefined : current.voice,
-			choruses: Math.min(MOST_CHORUSES, Math.max(1, Math.round(choruses))),
+			choruses: clamp(Math.round(choruses), 1, MOST_CHORUSES),
 			countInBars: countIn,
 			parts: $state.snapshot(parts),
 			click: $state.snapshot(transport.click),

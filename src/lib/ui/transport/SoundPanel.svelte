@@ -1,5 +1,6 @@
 <script lang="ts">
-	import { PARTS, SPEED, SWING, TEMPO, type Part } from '$core/band';
+	import { TEMPO, clamp } from '$core/kernel';
+	import { PARTS, SPEED, SWING, type Part } from '$core/band';
 	import { setHeader } from '$core/chart';
 	import { soundPrefs } from '$lib/state/sound-prefs.svelte';
 	import { saveHeaders } from '$lib/state/tune-headers';
@@ -31,8 +32,8 @@
 			transport.tempo !== null
 	);
 	function setLoop(first: number, last: number): void {
-		const low = Math.min(bars, Math.max(1, Math.round(first)));
-		const high = Math.min(bars, Math.max(low, Math.round(last)));
+		const low = clamp(Math.round(first), 1, bars);
+		const high = clamp(Math.round(last), low, bars);
 		transport.loop = low === 1 && high === bars ? null : { from: low - 1, to: high };
 	}
 	async function keepTempo(): Promise<void> {

@@ -1,6 +1,7 @@
 <script lang="ts">
+	import { QUARTER } from '$core/kernel';
 	import { goto, invalidateAll } from '$app/navigation';
-	import { chartTicks, QUARTER } from '$core/chart';
+	import { chartTicks } from '$core/chart';
 	import { proseSigns } from '$core/chord';
 	import { highestFret } from '$core/neck';
 	import { PER_QUARTER } from '$core/route';

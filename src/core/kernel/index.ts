@@ -1,0 +1,5 @@
+export { chance, draws, pick } from './chance';
+export { clamp, countWord, share } from './numbers';
+export { firstFrom, lastAt, searchBy } from './search';
+export { mean, median } from './statistics';
+export { msOfTicks, msPerTick, QUARTER, TEMPO, tempoWithin } from './time';
