@@ -1,3 +1,4 @@
+import { must } from '../test-must';
 import { QUARTER } from '../kernel';
 import * as alphaTab from '@coderline/alphatab';
 import fc from 'fast-check';
@@ -43,11 +44,7 @@ function struck(score: alphaTab.model.Score) {
 	return found;
 }
 
-const cell = (id: string, places: number) => {
-	const found = readCell(id, places);
-	if (typeof found === 'string') throw new Error(found);
-	return found;
-};
+const cell = (id: string, places: number) => must(readCell(id, places));
 
 function lineOn(text: string, grid: LineWishes['grid'], instrument: Instrument, places: number) {
 	const chart = parseChart(text);

@@ -303,7 +303,7 @@ export function readChordPro(text: string): FileReading {
 		);
 	}
 	if (!reader.bars.some(({ chords }) => chords.length > 0)) {
-		return { problem: 'There is no chord in this file.' };
+		return { error: 'There is no chord in this file.' };
 	}
 	const { title, tempo, capo, bars } = reader;
 	const key = reader.key === null ? null : parseKey(reader.key);
@@ -312,7 +312,9 @@ export function readChordPro(text: string): FileReading {
 	const ownText = own.join('\n');
 	const trusted = own.length > 0 && sameMusic(parseChart(ownText), found, 'written');
 	return {
-		pieces: [{ chart: trusted ? `${ownText}\n` : written.text, notes: [], lineName: null }],
-		leftOut: left.sentences
+		value: {
+			pieces: [{ chart: trusted ? `${ownText}\n` : written.text, notes: [], lineName: null }],
+			leftOut: left.sentences
+		}
 	};
 }

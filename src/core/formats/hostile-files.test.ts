@@ -70,11 +70,11 @@ function wounded(bytes: Uint8Array, list: readonly Wound[]): Uint8Array {
 /** Reads a file, which must end in a reading that holds together. */
 function sane(name: string, bytes: Uint8Array): void {
 	const reading = readFile(name, bytes);
-	if ('problem' in reading) {
-		expect(reading.problem).toMatch(/\S/);
+	if ('error' in reading) {
+		expect(reading.error).toMatch(/\S/);
 		return;
 	}
-	for (const { chart, notes } of reading.pieces) {
+	for (const { chart, notes } of reading.value.pieces) {
 		if (chart !== null) expect(parseChart(chart).played.length).toBeLessThanOrEqual(2048);
 		let before = 0;
 		for (const { tick, durationTicks, midi } of notes) {
@@ -119,7 +119,7 @@ describe('files that are damaged or mean harm', { timeout: 300_000 }, () => {
 		});
 		expect(bomb.byteLength).toBeLessThan(20_000);
 		expect(readFile('a.mxl', bomb)).toEqual({
-			problem: '“a.xml” in the archive is larger than 8 MiB.'
+			error: '“a.xml” in the archive is larger than 8 MiB.'
 		});
 		// One that lies about its size is still no larger.
 		const lying = Uint8Array.from(bomb);
@@ -136,7 +136,7 @@ describe('files that are damaged or mean harm', { timeout: 300_000 }, () => {
 		const outside = laughs.replace('"ha"', 'SYSTEM "file:///etc/passwd"');
 		for (const text of [laughs, outside]) {
 			const reading = readFile('a.musicxml', strToU8(text));
-			expect('problem' in reading && reading.problem).toContain('entities');
+			expect('error' in reading && reading.error).toContain('entities');
 		}
 	});
 
@@ -159,6 +159,6 @@ describe('files that are damaged or mean harm', { timeout: 300_000 }, () => {
 		['a.musicxml', 'empty']
 	])('%s tells why not', (name, why) => {
 		const reading = readFile(name, new Uint8Array(0));
-		expect('problem' in reading && reading.problem).toContain(why);
+		expect('error' in reading && reading.error).toContain(why);
 	});
 });

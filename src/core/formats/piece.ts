@@ -1,3 +1,4 @@
+import type { Result } from '../kernel';
 import { LIMITS, type Chart } from '../chart';
 import type { Instrument } from '../neck';
 import type { Technique } from '../route';
@@ -42,9 +43,10 @@ export type ReadPiece = {
 };
 
 /** What a file holds and what of it was left out, in sentences; or why nothing can be read. */
-export type FileReading =
-	| { readonly pieces: readonly ReadPiece[]; readonly leftOut: readonly string[] }
-	| { readonly problem: string };
+export type FileReading = Result<
+	{ readonly pieces: readonly ReadPiece[]; readonly leftOut: readonly string[] },
+	string
+>;
 
 /** Techniques that join a note to the one before on its string. */
 const JOINED: readonly (Technique | null)[] = ['hammer-on', 'pull-off', 'slide', 'bend'];

@@ -140,14 +140,14 @@ export function readChordsOverWords(text: string): FileReading {
 		}
 	});
 	if (!bars.some((bar) => bar.chords.length > 0))
-		return { problem: 'There is no chord in this text.' };
+		return { error: 'There is no chord in this text.' };
 	if (words > 0) {
 		left.say(
 			words === 1 ? 'One line of words is left out.' : `${words} lines of words are left out.`
 		);
 	}
 	const { text: chart } = writeChart({ ...headersOf(facts), bars: fewEnough(bars, left) });
-	return { pieces: [{ chart, notes: [], lineName: null }], leftOut: left.sentences };
+	return { value: { pieces: [{ chart, notes: [], lineName: null }], leftOut: left.sentences } };
 }
 
 /** The notes of tab, read onto a chart, as files carry them. */
@@ -205,7 +205,7 @@ function barsOverTab(text: string, signature: TimeSignature): BarDraft[] {
 function readTabText(text: string): FileReading {
 	const left = new LeftOut();
 	const systems = tabLines(text);
-	if (systems.length === 0) return { problem: 'There is no tab in this text.' };
+	if (systems.length === 0) return { error: 'There is no tab in this text.' };
 	const lines = text.split(/\r\n|\r|\n/);
 	const mark = lines.findIndex((line) => line.startsWith(LINE_MARK));
 	const start = mark >= 0 ? mark : systems[0].first - 2;
@@ -216,7 +216,7 @@ function readTabText(text: string): FileReading {
 	if (chart.changes.length > 0 && !chart.diagnostics.some(({ severity }) => severity === 'error')) {
 		const { instrument } = instrumentOf(chart);
 		const notes = notesOn(tab, before, instrument, left);
-		return { pieces: [{ chart: before, notes, lineName }], leftOut: left.sentences };
+		return { value: { pieces: [{ chart: before, notes, lineName }], leftOut: left.sentences } };
 	}
 	const facts = noFacts();
 	for (const line of lines.slice(0, systems[0].first)) takeFact(facts, line, left);
@@ -231,10 +231,12 @@ function readTabText(text: string): FileReading {
 	const written = writeChart({ ...headersOf(facts), tuning, bars: draft });
 	const notes = notesOn(text, written.text, instrument, left);
 	if (notes.length === 0 && !named)
-		return { problem: left.sentences[0] ?? 'There is no note in this tab.' };
+		return { error: left.sentences[0] ?? 'There is no note in this tab.' };
 	return {
-		pieces: [{ chart: named ? written.text : null, notes, lineName }],
-		leftOut: left.sentences
+		value: {
+			pieces: [{ chart: named ? written.text : null, notes, lineName }],
+			leftOut: left.sentences
+		}
 	};
 }
 
@@ -245,7 +247,9 @@ function readChartFile(text: string): FileReading {
 	const errors = chart.diagnostics.filter(({ severity }) => severity === 'error');
 	for (const { line, message } of errors.slice(0, 5)) left.say(`Line ${line}: ${message}`);
 	if (errors.length > 5) left.say(`${errors.length - 5} more places of the chart cannot be read.`);
-	return { pieces: [{ chart: text, notes: [], lineName: null }], leftOut: left.sentences };
+	return {
+		value: { pieces: [{ chart: text, notes: [], lineName: null }], leftOut: left.sentences }
+	};
 }
 
 /** Reads a text file as what it is: tab, chart text, or chords over words. */
@@ -258,6 +262,6 @@ export function readPlainText(text: string): FileReading {
 	// A chart with a slip in it is a chart, as long as most of its lines are bars.
 	if (chart.changes.length > 0 && errors.length <= chart.bars.length / 2)
 		return readChartFile(text);
-	if (!('problem' in words)) return words;
-	return { problem: 'There is neither a chart, nor chords over words, nor tab in this text.' };
+	if (!('error' in words)) return words;
+	return { error: 'There is neither a chart, nor chords over words, nor tab in this text.' };
 }

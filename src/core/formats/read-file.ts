@@ -29,13 +29,13 @@ export const endingOf = (name: string): string =>
 const MOST_TEXT = 256 * 1024;
 
 const tooLarge = (most: number): FileReading => ({
-	problem: `The file is larger than ${most / 1024} KiB; a tune is smaller.`
+	error: `The file is larger than ${most / 1024} KiB; a tune is smaller.`
 });
 
 function asXml(text: string): FileReading {
 	return isMusicXml(text)
 		? readMusicXml(text)
-		: { problem: 'The file is not MusicXML: it has no score in it.' };
+		: { error: 'The file is not MusicXML: it has no score in it.' };
 }
 
 const ZIP = [0x50, 0x4b, 0x03, 0x04];
@@ -55,22 +55,22 @@ export function readFile(name: string, bytes: Uint8Array): FileReading {
 	const kind = FILE_KINDS[ending as FileKind] as (typeof FILE_KINDS)[FileKind] | undefined;
 	if (!kind) {
 		const known = [...new Set(Object.keys(FILE_KINDS))].map((end) => `.${end}`).join(', ');
-		return { problem: `Files named “.${ending}” are not read. Known: ${known}, .json.` };
+		return { error: `Files named “.${ending}” are not read. Known: ${known}, .json.` };
 	}
-	if (bytes.byteLength === 0) return { problem: 'The file is empty.' };
+	if (bytes.byteLength === 0) return { error: 'The file is empty.' };
 	if (kind === 'MIDI') {
 		return bytes.byteLength > MOST_XML ? tooLarge(MOST_XML) : readMidi(bytes);
 	}
 	if (kind === 'MusicXML') {
 		if (ending === 'mxl' || startsWith(bytes, ZIP)) {
 			const unpacked = unpackMxl(bytes);
-			return 'problem' in unpacked ? unpacked : asXml(unpacked.xml);
+			return 'error' in unpacked ? unpacked : asXml(unpacked.value);
 		}
 		return bytes.byteLength > MOST_XML ? tooLarge(MOST_XML) : asXml(decodeText(bytes));
 	}
 	if (bytes.byteLength > MOST_TEXT) return tooLarge(MOST_TEXT);
 	const utf16 = startsWith(bytes, [0xff, 0xfe]) || startsWith(bytes, [0xfe, 0xff]);
-	if (!utf16 && isBinary(bytes)) return { problem: 'The file is not text.' };
+	if (!utf16 && isBinary(bytes)) return { error: 'The file is not text.' };
 	const text = decodeText(bytes).replace(/^\ufeff/, '');
 	return kind === 'ChordPro' ? readChordPro(text) : readPlainText(text);
 }

@@ -1,18 +1,11 @@
+import { must } from '../test-must';
+import type { FileReading, FileNote, Piece, ReadNote, ReadPiece } from './piece';
 import fc from 'fast-check';
 import { chartTicks, parseChart } from '../chart';
 import { instrumentOf, pitchAt } from '../neck';
 import { pitchName } from '../pitch';
 import { scaleInUse } from '../harmony';
-import {
-	CELLS,
-	placeHand,
-	placesInBar,
-	planWhole,
-	readCell,
-	type LineWishes,
-	type Technique
-} from '../route';
-import type { FileNote, Piece, ReadNote, ReadPiece } from './piece';
+import { STEADY, placeHand, planWhole, type LineWishes, type Technique } from '../route';
 
 /** Charts with everything that a file may lose. */
 export const TEXTS = {
@@ -45,14 +38,14 @@ export function pieceOf(text: string, notes: readonly FileNote[] = []): Piece {
 export function plannedPiece(text: string, grid: LineWishes['grid'], position = 6): Piece {
 	const piece = pieceOf(text);
 	const { chart, instrument } = piece;
-	const steady = readCell(CELLS[0].id, placesInBar(chart, grid));
 	const { scale } = scaleInUse(chart);
 	const none = { locks: [], forbid: [], letPass: [] };
-	const placed = placeHand({ chart, instrument, scale, position, style: 'guide-tones', ...none });
-	if (typeof steady === 'string' || 'issues' in placed) throw new Error('no such plan');
-	const [{ notes }] = planWhole(placed.request, {
+	const placed = must(
+		placeHand({ chart, instrument, scale, position, style: 'guide-tones', ...none })
+	);
+	const [{ notes }] = planWhole(placed, {
 		grid,
-		cellOf: () => steady,
+		cellOf: () => STEADY,
 		scalePlan: 'one',
 		anticipate: grid === 'eighth',
 		spice: 0.6
@@ -136,10 +129,8 @@ export const toRead = ({
 });
 
 /** The one piece that was read. */
-export function onePiece(
-	reading: { pieces: readonly ReadPiece[] } | { problem: string }
-): ReadPiece {
-	if ('problem' in reading) throw new Error(reading.problem);
-	if (reading.pieces.length !== 1) throw new Error(`${reading.pieces.length} pieces`);
-	return reading.pieces[0];
+export function onePiece(reading: FileReading): ReadPiece {
+	if ('error' in reading) throw new Error(reading.error);
+	if (reading.value.pieces.length !== 1) throw new Error(`${reading.value.pieces.length} pieces`);
+	return reading.value.pieces[0];
 }

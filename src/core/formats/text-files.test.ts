@@ -10,8 +10,8 @@ import { writeTabPage } from './tab-page';
 import { runs } from '../test-runs';
 
 const leftOut = (reading: ReturnType<typeof readChordPro>) => {
-	if ('problem' in reading) throw new Error(reading.problem);
-	return reading.leftOut;
+	if ('error' in reading) throw new Error(reading.error);
+	return reading.value.leftOut;
 };
 const bars = (chart: string | null) => (chart ?? '').split('\n\n').slice(1).join('\n\n');
 
@@ -108,7 +108,7 @@ capo: 2
 
 	it('without a chord is refused', () => {
 		expect(readChordPro('{title: x}\nonly words\n')).toEqual({
-			problem: 'There is no chord in this file.'
+			error: 'There is no chord in this file.'
 		});
 	});
 });
@@ -235,7 +235,7 @@ E|-----------------|-----------------|
 	});
 
 	it.each(['', 'nothing to see', '|||', 'e|--|'])('with %j in it is refused', (text) => {
-		expect('problem' in readPlainText(text)).toBe(true);
+		expect('error' in readPlainText(text)).toBe(true);
 	});
 });
 

@@ -1,3 +1,4 @@
+import { must } from '../test-must';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { parseChord } from '../chord';
@@ -10,15 +11,13 @@ import { readMotif, writeMotif } from './motif-text';
 import { BASES, type Basis, type Motif } from './types';
 
 const read = (text: string, basis: Basis = 'role') => {
-	const result = readMotif(text, basis);
-	if ('problem' in result) throw new Error(result.problem.message);
-	return result.motif;
+	return must(readMotif(text, basis));
 };
 const notes = (text: string, basis?: Basis) =>
 	read(text, basis).notes.map((note) => [note.offsetTicks, note.durationTicks, note.step]);
 const problem = (text: string, basis: Basis = 'role') => {
 	const result = readMotif(text, basis);
-	return 'problem' in result ? result.problem : null;
+	return 'error' in result ? result.error : null;
 };
 
 describe('a motif as text', () => {

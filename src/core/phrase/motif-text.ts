@@ -1,3 +1,4 @@
+import type { Result } from '../kernel';
 import { ROLES, type Role } from '../chord';
 import { isStep } from './contour';
 import type { Basis, Motif, MotifNote } from './types';
@@ -33,17 +34,19 @@ function stepOf(text: string, basis: Basis): string | number | null {
 }
 
 /** One part of a word as a note; a message where it is none. */
-function readStep(part: string, basis: Basis): Pick<MotifNote, 'step' | 'octave'> | string {
+function readStep(part: string, basis: Basis): Result<Pick<MotifNote, 'step' | 'octave'>, string> {
 	const mark = part.at(-1);
 	let end = part.length;
 	while ((mark === '^' || mark === '_') && part[end - 1] === mark) end--;
 	const [step, marks] = [stepOf(part.slice(0, end), basis), part.slice(end)];
 	if (step === null) {
-		return `“${part}” cannot be read here: write ${WANTED[basis]}; - holds, . rests.`;
+		return { error: `“${part}” cannot be read here: write ${WANTED[basis]}; - holds, . rests.` };
 	}
 	const octave = marks.startsWith('_') ? -marks.length : marks.length;
-	if (Math.abs(octave) > MOST_OCTAVES) return `“${part}” is more than three octaves away.`;
-	return octave === 0 ? { step } : { step, octave };
+	if (Math.abs(octave) > MOST_OCTAVES) {
+		return { error: `“${part}” is more than three octaves away.` };
+	}
+	return { value: octave === 0 ? { step } : { step, octave } };
 }
 
 /** What stands in the text: words with their columns. */
@@ -67,12 +70,9 @@ function partsOf(word: string): { part: string; at: number }[] {
  * at the end names a landing.
  * @example readMotif('. 5 R 9 3 - 5 -', 'role') // offsets 240 480 720 960 1440, the last two held a quarter
  */
-export function readMotif(
-	text: string,
-	basis: Basis
-): { readonly motif: Motif } | { readonly problem: MotifProblem } {
+export function readMotif(text: string, basis: Basis): Result<Motif, MotifProblem> {
 	const wrong = (column: number, length: number, message: string) => ({
-		problem: { column, length, message }
+		error: { column, length, message }
 	});
 	const words = wordsOf(text);
 	const notes: (Pick<MotifNote, 'step' | 'octave'> & { from: number; to: number })[] = [];
@@ -114,8 +114,10 @@ export function readMotif(
 				last.to = tick + length;
 			} else if (part !== '.') {
 				const read = readStep(part, basis);
-				if (typeof read === 'string') return wrong(column + at, Math.max(1, part.length), read);
-				notes.push({ ...read, from: tick, to: tick + length });
+				if ('error' in read) {
+					return wrong(column + at, Math.max(1, part.length), read.error);
+				}
+				notes.push({ ...read.value, from: tick, to: tick + length });
 			}
 			tick += length;
 		}
@@ -129,7 +131,7 @@ export function readMotif(
 		durationTicks: to - from,
 		...step
 	}));
-	return { motif: { basis, notes: read, ...(landing ? { landing } : {}) } };
+	return { value: { basis, notes: read, ...(landing ? { landing } : {}) } };
 }
 
 const stepText = ({ step, octave = 0 }: MotifNote): string =>

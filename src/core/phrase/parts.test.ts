@@ -1,3 +1,4 @@
+import { must } from '../test-must';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { parseChart } from '../chart';
@@ -22,11 +23,7 @@ const context = (text: string, position = 6): PhraseContext => {
 		handAt: () => position
 	};
 };
-const motif = (text: string): Motif => {
-	const read = readMotif(text, 'role');
-	if ('problem' in read) throw new Error(read.problem.message);
-	return read.motif;
-};
+const motif = (text: string): Motif => must(readMotif(text, 'role'));
 const call = motif('. 5 R 9 3 . 5 -');
 const lay = (text: string, ...parts: BarPart[]) => {
 	const at = context(text);

@@ -1,3 +1,4 @@
+import { must } from '../test-must';
 import { describe, expect, it } from 'vitest';
 import { chartTicks, parseChart } from '../chart';
 import { parseChord } from '../chord';
@@ -53,8 +54,7 @@ function targetsOf(style: Parameters<typeof planRoute>[0]['style']) {
 		forbid: [],
 		letPass: []
 	});
-	if ('issues' in planned) throw new Error(planned.issues[0].message);
-	return planned.plan.targets;
+	return must(planned).targets;
 }
 
 describe('drills', () => {

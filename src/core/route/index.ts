@@ -1,5 +1,5 @@
 export { anchorOf, changeOfAnchor, sameAnchor } from './anchors';
-export { blockWindows, chordsPlayed } from './block';
+export { blockWindows } from './block';
 export {
 	coverNeck,
 	distinctChords,
@@ -13,7 +13,7 @@ export type { Check, Fix } from './judge/types';
 export { unplayable } from './judge/unplayable';
 export { APPROACH_WORDS, APPROACHES, type Approach } from './line/approach';
 export { arrivalsOf } from './line/arrivals';
-export { CELLS, GRIDS, PER_QUARTER, placesInBar, readCell, type Grid } from './line/cells';
+export { CELLS, GRIDS, STEADY, PER_QUARTER, placesInBar, readCell, type Grid } from './line/cells';
 export { LineWork } from './line/work';
 export type { ArrivalOption } from './line/plan-line';
 export { airBars, airChanges } from './line/talk';
@@ -28,7 +28,9 @@ export {
 	type Technique,
 	type LineWishes
 } from './line/types';
+export { handAlong, heldInstrument, type Holding, type Setting } from './holding';
 export { placeHand, planRoute, planTargets } from './plan';
+export { readyRoute, type ReadyRoute, type RouteWish } from './ready-route';
 export { planWhole, type WholePlan } from './plan-lines';
 export { leanOf } from './rest';
 export { blendScale, SCALE_PLANS, scalesAlong, type HandScale, type ScalePlan } from './scale-plan';
@@ -41,5 +43,6 @@ export {
 	type HandWindow,
 	type Plan,
 	type PlanRequest,
+	type RequestIssue,
 	type Style
 } from './types';

@@ -1,3 +1,4 @@
+import type { Result } from '../kernel';
 import { inWindow, lastPosition, windowPlaces } from '../neck';
 import { blendScale } from './scale-plan';
 import { differentPaths } from './targets/alternatives';
@@ -181,31 +182,29 @@ const isRoam = (position: OpenRequest['position']): position is Roam =>
  * neck.
  * @returns a request that can be planned, or what is wrong with this one
  */
-export function placeHand(
-	request: OpenRequest
-): { request: PlanRequest } | { issues: RequestIssue[] } {
+export function placeHand(request: OpenRequest): Result<PlanRequest, readonly RequestIssue[]> {
 	const issues = checkRequest(request);
-	if (issues.length > 0) return { issues };
+	if (issues.length > 0) return { error: issues };
 	const { position } = request;
 	if (isRoam(position)) {
 		const roaming = settle({ ...request, position: 1 });
 		const windows = roamWindows(roaming, position);
 		const message = 'No walk along the neck reaches all the locked places.';
-		if (!windows) return { issues: [{ path: ['position'], message }] };
-		return { request: { ...request, position: windows[0] ?? 1, windows } };
+		if (!windows) return { error: [{ path: ['position'], message }] };
+		return { value: { ...request, position: windows[0] ?? 1, windows } };
 	}
-	if (position !== 'best') return { request: { ...request, position } };
+	if (position !== 'best') return { value: { ...request, position } };
 	const best = bestPosition(request);
 	const message = 'No position reaches all the locked places at once.';
-	if (best === null) return { issues: [{ path: ['position'], message }] };
-	return { request: { ...request, position: best } };
+	if (best === null) return { error: [{ path: ['position'], message }] };
+	return { value: { ...request, position: best } };
 }
 
 /**
  * Checks a request and plans its targets, in the position given or in the best one.
  * @returns the plan, or what is wrong with the request.
  */
-export function planRoute(request: OpenRequest): { plan: Plan } | { issues: RequestIssue[] } {
+export function planRoute(request: OpenRequest): Result<Plan, readonly RequestIssue[]> {
 	const placed = placeHand(request);
-	return 'issues' in placed ? placed : { plan: planTargets(placed.request) };
+	return 'error' in placed ? placed : { value: planTargets(placed.value) };
 }

@@ -1,3 +1,4 @@
+import { must } from '../test-must';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { parseChart, transposeText, type Chart } from '../chart';
@@ -238,24 +239,23 @@ describe('plans', () => {
 describe('the best position', () => {
 	it('costs no more than any other', () => {
 		const chart = parseChart(FERRY);
-		const answer = planRoute({ ...request(chart), position: 'best' });
-		if (!('plan' in answer)) throw new Error('no plan');
+		const best = must(planRoute({ ...request(chart), position: 'best' }));
 		for (let position = 1; position <= 19; position++) {
-			expect(answer.plan.cost).toBeLessThanOrEqual(planTargets(request(chart, { position })).cost);
+			expect(best.cost).toBeLessThanOrEqual(planTargets(request(chart, { position })).cost);
 		}
 	});
 
 	it('holds the locks, or says that none does', () => {
 		const chart = parseChart(FERRY);
 		const one = { change: 0, string: 6, fret: 18 };
-		const answer = planRoute({ ...request(chart, { locks: [one] }), position: 'best' });
-		expect('plan' in answer && answer.plan.targets[0]).toMatchObject({ string: 6, fret: 18 });
+		const best = must(planRoute({ ...request(chart, { locks: [one] }), position: 'best' }));
+		expect(best.targets[0]).toMatchObject({ string: 6, fret: 18 });
 		const far = [one, { change: 1, string: 5, fret: 1 }];
 		const none = planRoute({
 			...request(chart, { locks: far.map((l) => ({ ...l })) }),
 			position: 'best'
 		});
-		expect(none).toMatchObject({ issues: [{ path: ['position'] }] });
+		expect(none).toMatchObject({ error: [{ path: ['position'] }] });
 	});
 });
 
@@ -295,7 +295,7 @@ describe('requests that break a rule', () => {
 		expect(issues).toHaveLength(1);
 		expect(issues[0].path).toEqual(path);
 		expect(issues[0].message).toContain(words);
-		expect('issues' in planRoute(request(chart, over))).toBe(true);
+		expect('error' in planRoute(request(chart, over))).toBe(true);
 	});
 });
 

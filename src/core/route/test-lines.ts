@@ -1,3 +1,4 @@
+import { must } from '../test-must';
 import { parseChart, transposeText, type Chart } from '../chart';
 import { scaleInUse } from '../harmony';
 import { instrumentOf, type Instrument } from '../neck';
@@ -21,9 +22,7 @@ export const CHARTS = {
 
 /** The cells of a steady line. */
 export const cellNamed = (id: string, slots = 8): Cell => {
-	const cell = readCell(id, slots);
-	if (typeof cell === 'string') throw new Error(cell);
-	return cell;
+	return must(readCell(id, slots));
 };
 
 export const STEADY: LineWishes = {

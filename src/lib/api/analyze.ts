@@ -123,15 +123,15 @@ function changeAnswers(chart: Chart): AnalyzeAnswer['changes'] {
 /** Reads a chart and spells everything in it; the answer of `POST /api/v1/analyze`. */
 export function runAnalyze(input: AnalyzeInput): Outcome<AnalyzeAnswer> {
 	const read = resolveChart(input.chart);
-	if ('issues' in read) return read;
+	if ('error' in read) return read;
 	const chart = read.value;
 	const resolved = resolveScale(chart, input.scale);
-	if ('issues' in resolved) return resolved;
+	if ('error' in resolved) return resolved;
 	const key = keyOf(chart);
 	const scale = resolved.value;
 	if (!key || !scale) {
 		const message = 'This chart holds no chord, so it has no key: add a line such as “key: Bb”.';
-		return { issues: [{ path: 'chart', message, line: 1, column: 1 }] };
+		return { error: [{ path: 'chart', message, line: 1, column: 1 }] };
 	}
 	const headerDiagnostics = [
 		input.scale ? null : scaleInUse(chart).diagnostic,

@@ -4,8 +4,8 @@ import { analyzeAnswer } from './chart-schema';
 import { runPlan } from './plan';
 import { planAnswer, type PlanInput } from './plan-schema';
 
-const value = <T>(outcome: { value: T } | { issues: unknown }): T => {
-	if (!('value' in outcome)) throw new Error(JSON.stringify(outcome.issues));
+const value = <T>(outcome: { value: T } | { error: unknown }): T => {
+	if (!('value' in outcome)) throw new Error(JSON.stringify(outcome.error));
 	return outcome.value;
 };
 
@@ -55,14 +55,14 @@ describe('answers', () => {
 	it('say what is wrong with a request', () => {
 		const issues = (input: Partial<PlanInput>) => {
 			const outcome = runPlan({ ...plan, ...input });
-			return 'issues' in outcome ? outcome.issues.map((issue) => issue.path) : [];
+			return 'error' in outcome ? outcome.error.map((issue) => issue.path) : [];
 		};
 		expect(issues({ instrument: { tuning: 'EADGBE' } })).toEqual(['instrument.tuning']);
 		expect(issues({ instrument: { frets: 14, capo: 12 } })).toEqual(['instrument.capo']);
 		expect(issues({ scale: { tonic: 'C', name: 'x' } })).toEqual(['scale.name']);
 		expect(issues({ chart: '' })).toEqual(['chart']);
 		expect(issues({ forbid: [{ string: 1, fret: 20 }] })).toEqual(['forbid.0']);
-		expect('issues' in runAnalyze({ chart: '| N.C. |' })).toBe(true);
+		expect('error' in runAnalyze({ chart: '| N.C. |' })).toBe(true);
 	});
 
 	it('report a scale or tuning header that does not read', () => {

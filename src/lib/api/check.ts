@@ -1,23 +1,23 @@
 import { lastPosition, isPosition } from '$core/neck';
 import { checkLine, scalesAlong, unplayable } from '$core/route';
 import type { CheckAnswer, CheckInput } from './plan-schema';
-import { resolveSetting, type Outcome } from './resolve';
+import { resolveHeld, type Outcome } from './resolve';
 
 /** Judges a line; the answer of `POST /api/v1/check`, the same in the browser and on the server. */
 export function runCheck(input: CheckInput): Outcome<CheckAnswer> {
-	const setting = resolveSetting(input);
-	if ('issues' in setting) return setting;
+	const setting = resolveHeld(input);
+	if ('error' in setting) return setting;
 	const { chart, scale, instrument } = setting.value;
 	const { position = null, notes } = input;
 	if (position !== null && !isPosition(instrument, position)) {
 		const message = `Position ${position} does not exist: this instrument has 1 to ${lastPosition(instrument)}.`;
-		return { issues: [{ path: 'position', message }] };
+		return { error: [{ path: 'position', message }] };
 	}
 	const issues = notes.flatMap((note, i) => {
 		const message = unplayable(instrument, note);
 		return message ? [{ path: `notes.${i}`, message }] : [];
 	});
-	if (issues.length > 0) return { issues: issues.slice(0, 100) };
+	if (issues.length > 0) return { error: issues.slice(0, 100) };
 	const scales = scalesAlong(chart, scale, 'one');
 	const { changes, metrics, verdict } = checkLine({ chart, instrument, scales, position, notes });
 	return {

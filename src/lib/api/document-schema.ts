@@ -1,3 +1,4 @@
+import type { Result } from '$core/kernel';
 import { z } from 'zod';
 import { chartText, isStorable, UNSTORABLE } from './chart-schema';
 import { motifRecord, routeInput } from './notebook-schema';
@@ -70,30 +71,30 @@ export function migrate(value: Json): Json {
 }
 
 /** Reads a document of a tune, a route or a motif; a sentence where it is none. */
-export function readDocument(text: string): MusicDocument | { readonly problem: string } {
+export function readDocument(text: string): Result<MusicDocument, string> {
 	let value: unknown;
 	try {
 		value = JSON.parse(text);
 	} catch {
-		return { problem: 'The file is not JSON.' };
+		return { error: 'The file is not JSON.' };
 	}
-	if (!isObject(value)) return { problem: 'The file is JSON, but no document of Arc Step.' };
+	if (!isObject(value)) return { error: 'The file is JSON, but no document of Arc Step.' };
 	if (typeof value.formatVersion === 'number' && value.formatVersion > FORMAT_VERSION) {
 		return {
-			problem: 'The file was written by a newer Arc Step; bring this one up to date first.'
+			error: 'The file was written by a newer Arc Step; bring this one up to date first.'
 		};
 	}
 	const document = migrate(value);
 	if (document.format === 'arc-step/backup') {
-		return { problem: 'The file is a backup of a whole notebook: restore it in the settings.' };
+		return { error: 'The file is a backup of a whole notebook: restore it in the settings.' };
 	}
 	const format = String(document.format);
 	const schema = Object.hasOwn(DOCUMENTS, format)
 		? DOCUMENTS[format as keyof typeof DOCUMENTS]
 		: null;
-	if (!schema) return { problem: 'The file is JSON, but no document of Arc Step.' };
+	if (!schema) return { error: 'The file is JSON, but no document of Arc Step.' };
 	const parsed = schema.safeParse(document);
-	if (parsed.success) return parsed.data;
+	if (parsed.success) return { value: parsed.data };
 	const [{ path, message }] = parsed.error.issues;
-	return { problem: `The document is not whole: ${path.join('.') || 'at its top'}: ${message}` };
+	return { error: `The document is not whole: ${path.join('.') || 'at its top'}: ${message}` };
 }

@@ -33,7 +33,7 @@ function playedBy(text: string, drill: Drill) {
 	const { instrument } = instrumentOf(chart);
 	const kept = drillInput.parse(drill);
 	const planned = runRoute(drillRoute(keyed, chart, kept, []));
-	if ('issues' in planned) throw new Error(planned.issues[0].message);
+	if ('error' in planned) throw new Error(planned.error[0].message);
 	const notes = drillNotes(chart, instrument, kept, planned.value);
 	const { tempo, feel } = chart.headers;
 	const timing = { chart, tempo, swing: swingOf(feel), range: drill.range, loops: drill.loops };

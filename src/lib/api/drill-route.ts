@@ -69,7 +69,7 @@ export function drillNotes(
 	drill: CardDrill,
 	{ targets, notes }: Pick<PlannedRoute, 'targets' | 'notes'>
 ): PlanNote[] {
-	const changeOfAnchor = new Map(targets.map(({ tick, change }) => [tick, change]));
+	const changeOn = new Map(targets.map(({ tick, change }) => [tick, change]));
 	const air = (tick: number) =>
 		drill.rules.restBars?.includes(barAt(chart, tick).index + 1) ?? false;
 	const line = notes.filter(({ kind }) => kind !== 'target');
@@ -78,6 +78,6 @@ export function drillNotes(
 		.filter(({ tick, kind }) => kind === 'target' || !air(tick))
 		.map(({ tick, durationTicks, midi, string, fret, kind }) => ({
 			...{ tick, durationTicks, midi, string, fret },
-			change: kind === 'target' ? (changeOfAnchor.get(tick) ?? null) : null
+			change: kind === 'target' ? (changeOn.get(tick) ?? null) : null
 		}));
 }

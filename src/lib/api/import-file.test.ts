@@ -1,3 +1,4 @@
+import { must } from '$core/test-must';
 import { describe, expect, it } from 'vitest';
 import { parseChart } from '$core/chart';
 import { writeMidiPiece, writeMusicXml, writeTabPage } from '$core/formats';
@@ -18,9 +19,7 @@ const request = (
 	own: []
 });
 function ready(...args: Parameters<typeof request>): ReadyFile {
-	const made = runImport(request(...args));
-	if ('problem' in made) throw new Error(made.problem);
-	return made;
+	return must(runImport(request(...args)));
 }
 const piece = plannedPiece(TEXTS.ferry, 'eighth');
 const route = {
@@ -74,7 +73,7 @@ describe('a file on its way into the notebook', () => {
 	it('with a line and no chords needs a tune to stand on', () => {
 		const rows = ['e|-0---3---|', ...Array.from('BGDAE', (s) => `${s}|---------|`)].join('\n');
 		expect(runImport(request('riff.txt', rows))).toMatchObject({
-			problem: expect.stringContaining('names no chords')
+			error: expect.stringContaining('names no chords')
 		});
 		const { tunes } = ready('riff.txt', rows, {
 			title: 'C song',
@@ -127,14 +126,14 @@ describe('a file on its way into the notebook', () => {
 				motif: { ...motif.motif, notes: [{ offsetTicks: 0, durationTicks: 240, step: 'x' }] }
 			}
 		};
-		expect(runImport(request('a.json', JSON.stringify(broken)))).toHaveProperty('problem');
+		expect(runImport(request('a.json', JSON.stringify(broken)))).toHaveProperty('error');
 	});
 });
 
 describe('documents of other versions', () => {
 	it('before version 1 are answers of the API as they were saved', () => {
 		const saved = { id: 'x', title: 'Old', chart: '| C |', version: 3 };
-		const read = readDocument(JSON.stringify(saved));
+		const read = must(readDocument(JSON.stringify(saved)));
 		expect(read).toEqual({
 			...{ format: 'arc-step/tune', formatVersion: 1, routes: [] },
 			tune: { title: 'Old', chart: '| C |' }
@@ -155,6 +154,6 @@ describe('documents of other versions', () => {
 		['{"format":"__proto__","formatVersion":1}', 'no document']
 	])('%s is refused', (text, why) => {
 		const read = readDocument(text);
-		expect('problem' in read && read.problem).toContain(why);
+		expect('error' in read && read.error).toContain(why);
 	});
 });

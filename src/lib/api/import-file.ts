@@ -1,3 +1,4 @@
+import type { Result } from '$core/kernel';
 import {
 	chartTicks,
 	keyName,
@@ -49,10 +50,10 @@ export function planInput(
 	text: string,
 	input: RouteInput,
 	own: readonly OwnInstrument[]
-): PlannedInput | { readonly problem: string } {
+): Result<PlannedInput, string> {
 	const made = planSnapshot({ chart: text, input, own });
-	if ('issues' in made) return { problem: made.issues[0]?.message ?? 'It cannot be planned.' };
-	return { input, plan: made.value };
+	if ('error' in made) return { error: made.error[0]?.message ?? 'It cannot be planned.' };
+	return { value: { input, plan: made.value } };
 }
 
 /** One sentence of what a chart is. */
@@ -92,8 +93,8 @@ function lineOf(
 	const name = piece.lineName?.trim() || fallback;
 	const { route, lost } = routeOfLine(chart, instrument, piece.notes, name);
 	const planned = planInput(text, route, own);
-	if ('problem' in planned) {
-		into.leftOut.push(`The line is left out: ${planned.problem}`);
+	if ('error' in planned) {
+		into.leftOut.push(`The line is left out: ${planned.error}`);
 		return [];
 	}
 	const missing = [
@@ -104,26 +105,28 @@ function lineOf(
 			: ''
 	].filter(Boolean);
 	if (missing.length > 0) into.leftOut.push(`Left out: ${missing.join(', ')}.`);
-	const kept = planned.plan.notes.length;
+	const kept = planned.value.plan.notes.length;
 	into.understood.push(
 		`A line of ${plural(kept, 'note')}, most of them in position ${route.position}, becomes the route “${name}”.`
 	);
-	return [planned];
+	return [planned.value];
 }
 
 function fromPiece(
 	piece: ReadPiece,
 	request: ImportRequest,
 	into: Draft
-): ReadyFile['tunes'][number] | string {
+): Result<ReadyFile['tunes'][number], string> {
 	const { onto, own, name } = request;
 	if (piece.chart === null) {
 		if (!onto) {
-			return 'The file has a line, but names no chords: open the tune that it belongs to and bring it in there.';
+			const error =
+				'The file has a line, but names no chords: open the tune that it belongs to and bring it in there.';
+			return { error };
 		}
 		const routes = lineOf(piece, onto.chart, own, stem(name) || 'A line', into);
-		if (routes.length === 0) return into.leftOut[0] ?? 'There is no note in this file.';
-		return { tune: null, title: onto.title, routes };
+		if (routes.length === 0) return { error: into.leftOut[0] ?? 'There is no note in this file.' };
+		return { value: { tune: null, title: onto.title, routes } };
 	}
 	const parsed = parseChart(piece.chart);
 	const titled = parsed.headers.title !== null && parsed.headers.title !== 'Untitled tune';
@@ -132,26 +135,21 @@ function fromPiece(
 		? piece.chart
 		: setHeader(piece.chart, 'title', title.replaceAll('//', '/ /'));
 	if (utf8Length(chart) > LIMITS.bytes)
-		return 'The chart is larger than the 64 KiB that a chart may have.';
-	if (chartTicks(parsed) === 0) return 'There is no bar in this file.';
+		return { error: 'The chart is larger than the 64 KiB that a chart may have.' };
+	if (chartTicks(parsed) === 0) return { error: 'There is no bar in this file.' };
 	into.understood.push(chartWords(parsed));
-	return {
-		tune: readTune(chart),
-		title,
-		routes: lineOf(piece, chart, own, 'Line of the file', into)
-	};
+	const routes = lineOf(piece, chart, own, 'Line of the file', into);
+	return { value: { tune: readTune(chart), title, routes } };
 }
 
-function fromDocument(
-	document: MusicDocument,
-	request: ImportRequest
-): ReadyFile | { problem: string } {
+function fromDocument(document: MusicDocument, request: ImportRequest): Result<ReadyFile, string> {
 	const { own } = request;
 	if (document.format === 'arc-step/motif') {
 		const [issue] = motifIssues(document.motif.motif);
-		if (issue) return { problem: `The motif cannot be played: ${issue.message}` };
+		if (issue) return { error: `The motif cannot be played: ${issue.message}` };
 		const understood = [`The motif “${document.motif.name}”.`];
-		return { kind: 'a motif', tunes: [], motifs: [document.motif], understood, leftOut: [] };
+		const motifs = [document.motif];
+		return { value: { kind: 'a motif', tunes: [], motifs, understood, leftOut: [] } };
 	}
 	const { chart, title } = document.tune;
 	const parsed = parseChart(chart);
@@ -159,8 +157,8 @@ function fromDocument(
 	const leftOut: string[] = [];
 	const planned = routes.flatMap((input) => {
 		const made = planInput(chart, input, own);
-		if (!('problem' in made)) return [made];
-		leftOut.push(`The route “${input.name}” is left out: ${made.problem}`);
+		if ('value' in made) return [made.value];
+		leftOut.push(`The route “${input.name}” is left out: ${made.error}`);
 		return [];
 	});
 	const understood = [chartWords(parsed)];
@@ -170,36 +168,31 @@ function fromDocument(
 		);
 	const kind = document.format === 'arc-step/route' ? 'a route with its tune' : 'a tune';
 	const named = parsed.headers.title ?? title;
-	return {
-		kind,
-		tunes: [{ tune: readTune(chart), title: named || 'Untitled tune', routes: planned }],
-		motifs: [],
-		understood,
-		leftOut
-	};
+	const tunes = [{ tune: readTune(chart), title: named || 'Untitled tune', routes: planned }];
+	return { value: { kind, tunes, motifs: [], understood, leftOut } };
 }
 
 /** The most bytes of a document of one tune. */
 const MOST_DOCUMENT = 8 * 1024 * 1024;
 
 /** Reads a file to the point where it only has to be stored, or says why it cannot be. */
-export function runImport(request: ImportRequest): ReadyFile | { readonly problem: string } {
+export function runImport(request: ImportRequest): Result<ReadyFile, string> {
 	const { name, bytes } = request;
 	const ending = endingOf(name);
 	if (ending === 'json') {
-		if (bytes.byteLength > MOST_DOCUMENT) return { problem: 'The document is larger than 8 MiB.' };
+		if (bytes.byteLength > MOST_DOCUMENT) return { error: 'The document is larger than 8 MiB.' };
 		const document = readDocument(new TextDecoder().decode(bytes));
-		return 'problem' in document ? document : fromDocument(document, request);
+		return 'error' in document ? document : fromDocument(document.value, request);
 	}
 	const reading = readFile(name, bytes);
-	if ('problem' in reading) return reading;
-	const draft: Draft = { understood: [], leftOut: [...reading.leftOut] };
+	if ('error' in reading) return reading;
+	const draft: Draft = { understood: [], leftOut: [...reading.value.leftOut] };
 	const tunes: ReadyFile['tunes'][number][] = [];
-	for (const piece of reading.pieces) {
+	for (const piece of reading.value.pieces) {
 		const made = fromPiece(piece, request, draft);
-		if (typeof made === 'string') return { problem: made };
-		tunes.push(made);
+		if ('error' in made) return made;
+		tunes.push(made.value);
 	}
 	const kind = FILE_KINDS[ending as keyof typeof FILE_KINDS];
-	return { kind, tunes, motifs: [], understood: draft.understood, leftOut: draft.leftOut };
+	return { value: { kind, tunes, motifs: [], ...draft } };
 }

@@ -16,12 +16,12 @@ const input = (over: Partial<JudgeInput> = {}): JudgeInput => ({
 });
 const value = (over?: Partial<JudgeInput>) => {
 	const outcome = runJudge(input(over));
-	if ('issues' in outcome) throw new Error(outcome.issues[0].message);
+	if ('error' in outcome) throw new Error(outcome.error[0].message);
 	return outcome.value;
 };
 const issues = (over: Partial<JudgeInput>) => {
 	const outcome = runJudge(input(over));
-	return 'issues' in outcome ? outcome.issues.map(({ path }) => path) : [];
+	return 'error' in outcome ? outcome.error.map(({ path }) => path) : [];
 };
 
 describe('the judge endpoint', () => {

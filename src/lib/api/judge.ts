@@ -13,7 +13,7 @@ import {
 import { scalesAlong } from '$core/route';
 import type { Issue } from './chart-schema';
 import type { JudgeAnswer, JudgeInput } from './practice-schema';
-import { resolveSetting, type Outcome } from './resolve';
+import { resolveHeld, type Outcome } from './resolve';
 
 /** Changes that one request may have judged: some hours of the longest charts. */
 const MOST_CHANGES = 40_000;
@@ -47,8 +47,8 @@ export function ruleIssues(rules: Rules, chart: Chart, instrument: Instrument): 
 
 /** Reads a request to judge a whole chart, or says what is wrong with it. */
 function readJudge(input: JudgeInput): Outcome<JudgeRequest> {
-	const setting = resolveSetting(input);
-	if ('issues' in setting) return setting;
+	const setting = resolveHeld(input);
+	if ('error' in setting) return setting;
 	const { chart, scale, instrument } = setting.value;
 	const { tempo, rules = {}, events, loops = 1 } = input;
 	const issues = ruleIssues(rules, chart, instrument);
@@ -56,7 +56,7 @@ function readJudge(input: JudgeInput): Outcome<JudgeRequest> {
 		const message = `${loops} times through this chart are more than ${MOST_CHANGES} changes: send fewer.`;
 		issues.push({ path: 'loops', message });
 	}
-	if (issues.length > 0) return { issues };
+	if (issues.length > 0) return { error: issues };
 	return {
 		value: {
 			chart,
@@ -77,7 +77,7 @@ function readJudge(input: JudgeInput): Outcome<JudgeRequest> {
 /** Judges a take; the answer of `POST /api/v1/judge`, the same in the browser and on the server. */
 export function runJudge(input: JudgeInput): Outcome<JudgeAnswer> {
 	const read = readJudge(input);
-	if ('issues' in read) return read;
+	if ('error' in read) return read;
 	const request = read.value;
 	const { chart, rules, events } = request;
 	const judgement = judge(request);

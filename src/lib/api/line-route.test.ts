@@ -16,13 +16,13 @@ function planned(piece: Piece) {
 		'Mine'
 	);
 	const read = resolveChart(piece.text);
-	if ('issues' in read) throw new Error('no chart');
+	if ('error' in read) throw new Error('no chart');
 	const made = runRoute({
 		chart: piece.text,
 		instrument: instrumentInputOf(read.value, []),
 		route
 	});
-	if ('issues' in made) throw new Error(JSON.stringify(made.issues));
+	if ('error' in made) throw new Error(JSON.stringify(made.error));
 	return { notes: made.value.notes, lost, route };
 }
 const shape = ({

@@ -12,11 +12,11 @@ import {
 import type { Outcome } from './resolve';
 
 const value = <T>(outcome: Outcome<T>): T => {
-	if (!('value' in outcome)) throw new Error(JSON.stringify(outcome.issues));
+	if (!('value' in outcome)) throw new Error(JSON.stringify(outcome.error));
 	return outcome.value;
 };
 const paths = (outcome: Outcome<unknown>): string[] =>
-	'issues' in outcome ? outcome.issues.map((issue) => issue.path) : [];
+	'error' in outcome ? outcome.error.map((issue) => issue.path) : [];
 
 const CHART = 'key: Bb blues\n| Bb7 | Eb7 | Bb7 | F7 |';
 

@@ -31,14 +31,14 @@ import {
 /** Lays a scale out on the neck; the answer of `POST /api/v1/positions`. */
 export function runPositions(input: PositionsInput): Outcome<PositionsAnswer> {
 	const instrument = resolveInstrument(null, input.instrument);
-	if ('issues' in instrument) return instrument;
+	if ('error' in instrument) return instrument;
 	const tonic = parseNote(input.scale.tonic);
 	const scale = tonic && buildScale(tonic, input.scale.name);
 	if (!scale) return unknownScale(input.scale.name);
 	const { family, notesPerString, passing } = input;
 	if (family === 'n-per-string' && notesPerString === 1) {
 		const message = 'One note a string is no pattern: ask for 2 to 4.';
-		return { issues: [{ path: 'notesPerString', message }] };
+		return { error: [{ path: 'notesPerString', message }] };
 	}
 	const positions = positionsOf(instrument.value, scale, family, { notesPerString, passing });
 	return {
@@ -55,18 +55,18 @@ export function runPositions(input: PositionsInput): Outcome<PositionsAnswer> {
 /** Everything a chord is made of in one position; the answer of `POST /api/v1/shapes`. */
 export function runShapes(input: ShapesInput): Outcome<ShapesAnswer> {
 	const instrument = resolveInstrument(null, input.instrument);
-	if ('issues' in instrument) return instrument;
+	if ('error' in instrument) return instrument;
 	const neck = instrument.value;
 	const chord = parseChord(input.chord);
 	if (!chord) {
 		const suggestion = suggestSymbol(input.chord);
 		const message = `“${input.chord}” is not a chord that can be read${suggestion ? `; did you mean ${suggestion}?` : '.'}`;
-		return { issues: [{ path: 'chord', message, suggestion }] };
+		return { error: [{ path: 'chord', message, suggestion }] };
 	}
 	const { position } = input;
 	if (!isPosition(neck, position)) {
 		const message = `Position ${position} does not exist: this instrument has 1 to ${lastPosition(neck)}, its highest fret is ${highestFret(neck)}.`;
-		return { issues: [{ path: 'position', message }] };
+		return { error: [{ path: 'position', message }] };
 	}
 	return {
 		value: {
@@ -96,18 +96,18 @@ export function runShapes(input: ShapesInput): Outcome<ShapesAnswer> {
 /** Tries every position of the neck; the answer of `POST /api/v1/coverage`. */
 export function runCoverage(input: CoverageInput): Outcome<CoverageAnswer> {
 	const read = resolveChart(input.chart);
-	if ('issues' in read) return read;
+	if ('error' in read) return read;
 	const chart = read.value;
 	const scale = resolveScale(chart, input.scale);
-	if ('issues' in scale) return scale;
+	if ('error' in scale) return scale;
 	const instrument = resolveInstrument(chart, input.instrument);
-	if ('issues' in instrument) return instrument;
+	if ('error' in instrument) return instrument;
 	const { style = 'nearest' } = input;
 	const request = { chart, instrument: instrument.value, scale: scale.value, style };
 	const chords = distinctChords(request);
 	if (chords.length === 0) {
 		const message = 'This chart holds no chord, so no place can be weighed.';
-		return { issues: [{ path: 'chart', message, line: 1, column: 1 }] };
+		return { error: [{ path: 'chart', message, line: 1, column: 1 }] };
 	}
 	const rows = [...coverNeck(request)];
 	const ranked = rankCoverage(rows);

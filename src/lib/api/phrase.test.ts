@@ -59,15 +59,15 @@ describe('the phrase endpoint', () => {
 			notes: [{ offsetTicks: 0, durationTicks: 240, step: 'b3' }]
 		};
 		expect(runPhrase(input({ motif }))).toEqual({
-			issues: [
+			error: [
 				{
 					path: 'motif.notes.0.step',
 					message: '“b3” is no step here: give a whole number of semitones between -36 and 36.'
 				}
 			]
 		});
-		expect(runPhrase(input({ position: 40 }))).toMatchObject({ issues: [{ path: 'position' }] });
-		expect(runPhrase(input({ chart: '| N.C. |' }))).toMatchObject({ issues: [{ path: 'chart' }] });
+		expect(runPhrase(input({ position: 40 }))).toMatchObject({ error: [{ path: 'position' }] });
+		expect(runPhrase(input({ chart: '| N.C. |' }))).toMatchObject({ error: [{ path: 'chart' }] });
 	});
 
 	it('refuses what its schema does not know', () => {

@@ -15,7 +15,7 @@ import {
 import { scalesAlong } from '$core/route';
 import type { Issue } from './chart-schema';
 import type { MotifInput, PhraseAnswer, PhraseInput } from './phrase-schema';
-import { resolveSetting, type Outcome } from './resolve';
+import { resolveHeld, type Outcome } from './resolve';
 
 const EXAMPLES = {
 	role: 'a role such as R, b3, 5 or 9',
@@ -60,18 +60,18 @@ function perform(
 
 /** Makes a phrase of a motif; the answer of `POST /api/v1/phrase`, the same in the browser and on the server. */
 export function runPhrase(input: PhraseInput): Outcome<PhraseAnswer> {
-	const setting = resolveSetting(input);
-	if ('issues' in setting) return setting;
+	const setting = resolveHeld(input);
+	if ('error' in setting) return setting;
 	const { chart, scale, instrument } = setting.value;
 	const { position } = input;
 	if (!isPosition(instrument, position)) {
 		const message = `Position ${position} does not exist: this instrument has 1 to ${lastPosition(instrument)}.`;
-		return { issues: [{ path: 'position', message }] };
+		return { error: [{ path: 'position', message }] };
 	}
 	const issues = motifIssues(input.motif);
-	if (issues.length > 0) return { issues };
+	if (issues.length > 0) return { error: issues };
 	if (chart.changes.length === 0) {
-		return { issues: [{ path: 'chart', message: 'No chord sounds in this chart.' }] };
+		return { error: [{ path: 'chart', message: 'No chord sounds in this chart.' }] };
 	}
 	const context: PhraseContext = {
 		chart,

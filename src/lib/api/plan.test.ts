@@ -8,14 +8,14 @@ const FERRY =
 	'key: Bb blues\ntempo: 104\nfeel: shuffle\n| Bb7 | Eb7 | Bb7 | % | Eb7 | Edim7 | Bb7 | G7alt | Cm7 | F7 | Bb7 G7 | Cm7 F7 |';
 const base: PlanInput = { chart: FERRY, position: 6, style: 'guide-tones', grid: 'eighth' };
 
-const value = <T>(outcome: { value: T } | { issues: unknown }): T => {
-	if (!('value' in outcome)) throw new Error(JSON.stringify(outcome.issues));
+const value = <T>(outcome: { value: T } | { error: unknown }): T => {
+	if (!('value' in outcome)) throw new Error(JSON.stringify(outcome.error));
 	return outcome.value;
 };
 const plan = (over: Partial<PlanInput> = {}) => value(runPlan({ ...base, ...over }));
 const issues = (over: Partial<PlanInput>) => {
 	const outcome = runPlan({ ...base, ...over });
-	return 'issues' in outcome ? outcome.issues : [];
+	return 'error' in outcome ? outcome.error : [];
 };
 
 describe('a plan in full', () => {
@@ -134,8 +134,8 @@ describe('a check', () => {
 	it('names the note that is not on the instrument', () => {
 		const wrong = [...notes.slice(0, 3), { tick: 0, durationTicks: 10, midi: 20 }];
 		const outcome = runCheck({ chart: FERRY, notes: wrong });
-		expect('issues' in outcome && outcome.issues).toMatchObject([{ path: 'notes.3' }]);
+		expect('error' in outcome && outcome.error).toMatchObject([{ path: 'notes.3' }]);
 		const off = runCheck({ chart: FERRY, position: 40, notes });
-		expect('issues' in off && off.issues).toMatchObject([{ path: 'position' }]);
+		expect('error' in off && off.error).toMatchObject([{ path: 'position' }]);
 	});
 });

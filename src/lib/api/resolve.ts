@@ -1,3 +1,4 @@
+import type { Result } from '$core/kernel';
 import { parseChart, type Chart } from '$core/chart';
 import { buildScale, scaleInUse, type Scale } from '$core/harmony';
 import {
@@ -6,17 +7,16 @@ import {
 	instrumentOf,
 	standardGuitar,
 	tuningText,
-	withSlide,
 	type Instrument,
 	type OwnInstrument
 } from '$core/neck';
-import { chordsPlayed } from '$core/route';
+import { heldInstrument, type RequestIssue, type Setting } from '$core/route';
 import { parseNote } from '$core/pitch';
 import type { z } from 'zod';
 import type { Issue, instrumentInput, scaleInput } from './chart-schema';
 
 /** An answer, or what is wrong with the request. */
-export type Outcome<T> = { readonly value: T } | { readonly issues: Issue[] };
+export type Outcome<T> = Result<T, readonly Issue[]>;
 
 const fromDiagnostic = (d: Chart['diagnostics'][number]): Issue => ({
 	path: 'chart',
@@ -26,20 +26,11 @@ const fromDiagnostic = (d: Chart['diagnostics'][number]): Issue => ({
 	suggestion: d.suggestion
 });
 
-/** The chart that was read last: one is planned on again and again. */
-let lastText: string | null = null;
-let lastChart: Outcome<Chart> = { issues: [] };
-
 /** Reads chart text that must be within its limits and hold at least one readable bar. */
 export function resolveChart(text: string): Outcome<Chart> {
-	if (text !== lastText) [lastText, lastChart] = [text, readChart(text)];
-	return lastChart;
-}
-
-function readChart(text: string): Outcome<Chart> {
 	const chart = parseChart(text);
 	const beyond = chart.diagnostics.filter((entry) => entry.limit);
-	if (beyond.length > 0) return { issues: beyond.map(fromDiagnostic) };
+	if (beyond.length > 0) return { error: beyond.map(fromDiagnostic) };
 	if (chart.events.some((event) => event.kind !== 'unreadable')) return { value: chart };
 	const errors = chart.diagnostics.filter((entry) => entry.severity === 'error').slice(0, 20);
 	const nothing: Issue = {
@@ -48,12 +39,12 @@ function readChart(text: string): Outcome<Chart> {
 		line: 1,
 		column: 1
 	};
-	return { issues: errors.length > 0 ? errors.map(fromDiagnostic) : [nothing] };
+	return { error: errors.length > 0 ? errors.map(fromDiagnostic) : [nothing] };
 }
 
-export function unknownScale(name: string): { issues: Issue[] } {
+export function unknownScale(name: string): { error: Issue[] } {
 	const message = `There is no scale “${name}” in the library; give one of its names, or degrees such as 1 b3 4 5 b7.`;
-	return { issues: [{ path: 'scale.name', message }] };
+	return { error: [{ path: 'scale.name', message }] };
 }
 
 /** The instrument that a chart is planned on, as a request names it; own ones lend their frets. */
@@ -89,37 +80,42 @@ export function resolveInstrument(
 	const instrument = buildInstrument(input.tuning, input.frets, input.capo);
 	if (!instrument) {
 		const message = `“${input.tuning}” is not a tuning: give a preset id or 4 to 8 pitches such as E2 A2 D3 G3 B3 E4.`;
-		return { issues: [{ path: 'instrument.tuning', message }] };
+		return { error: [{ path: 'instrument.tuning', message }] };
 	}
 	if (highestFret(instrument) < 4) {
 		return {
-			issues: [{ path: 'instrument.capo', message: 'The capo leaves fewer than four frets.' }]
+			error: [{ path: 'instrument.capo', message: 'The capo leaves fewer than four frets.' }]
 		};
 	}
 	return { value: instrument };
 }
+
+/** What is wrong with a request of the core, as it is answered. */
+export const asIssues = (issues: readonly RequestIssue[]): Issue[] =>
+	issues.map(({ path, message }) => ({ path: path.join('.'), message }));
 
 /** Chart, scale in use and instrument of a request, or what is wrong with the first of them that cannot be read. */
 export function resolveSetting(input: {
 	readonly chart: string;
 	readonly scale?: z.infer<typeof scaleInput>;
 	readonly instrument?: z.infer<typeof instrumentInput>;
-	readonly slide?: 1 | 2;
-}): Outcome<{
-	readonly chart: Chart;
-	readonly scale: Scale | null;
-	readonly instrument: Instrument;
-}> {
+}): Outcome<Setting> {
 	const chart = resolveChart(input.chart);
-	if ('issues' in chart) return chart;
+	if ('error' in chart) return chart;
 	const scale = resolveScale(chart.value, input.scale);
-	if ('issues' in scale) return scale;
+	if ('error' in scale) return scale;
 	const instrument = resolveInstrument(chart.value, input.instrument);
-	if ('issues' in instrument) return instrument;
-	const held = input.slide
-		? withSlide(instrument.value, input.slide, {
-				...{ scale: scale.value, chords: chordsPlayed(chart.value) }
-			})
-		: instrument.value;
-	return { value: { chart: chart.value, scale: scale.value, instrument: held } };
+	if ('error' in instrument) return instrument;
+	return { value: { chart: chart.value, scale: scale.value, instrument: instrument.value } };
+}
+
+/** The same, with the instrument as it is held. */
+export function resolveHeld(
+	input: Parameters<typeof resolveSetting>[0] & { readonly slide?: 1 | 2 }
+): Outcome<Setting> {
+	const setting = resolveSetting(input);
+	if ('error' in setting || !input.slide) return setting;
+	const holding = { slide: input.slide, block: false };
+	const instrument = heldInstrument(setting.value, holding, null);
+	return { value: { ...setting.value, instrument } };
 }

@@ -10,7 +10,7 @@ const request = (over: Partial<RouteRequest['route']> = {}, chart = CHART): Rout
 });
 function planned(over: Partial<RouteRequest['route']> = {}) {
 	const made = runRoute(request(over));
-	if ('issues' in made) throw new Error(made.issues[0].message);
+	if ('error' in made) throw new Error(made.error[0].message);
 	return made.value;
 }
 
@@ -34,7 +34,7 @@ describe('a route as the page asks for it', () => {
 		const wrong = runRoute(
 			request({ line, anchors: { ...NO_ANCHORS, locks: [{ ...lock, fret: 5 }] } })
 		);
-		expect('issues' in wrong && wrong.issues[0].message).toMatch(/outside position 11/);
+		expect('error' in wrong && wrong.error[0].message).toMatch(/outside position 11/);
 	});
 
 	it('leaves air where the player asks for call and answer', () => {
@@ -68,7 +68,7 @@ describe('a route as the page asks for it', () => {
 			const made = runRoute(
 				request({ line: { ...line, ...over }, position, style: 'roots' }, chart)
 			);
-			if ('issues' in made) throw new Error(made.issues[0].message);
+			if ('error' in made) throw new Error(made.error[0].message);
 			return made.value.targets.map((target) => target.fret);
 		};
 		expect(frets({})).toEqual([12, 12, 12, 12]);
@@ -123,12 +123,12 @@ describe('a route as the page asks for it', () => {
 
 	it('gives plans that are truly different', () => {
 		const made = runAlternatives(request(), 5);
-		if ('issues' in made) throw new Error('no plans');
+		if ('error' in made) throw new Error('no plans');
 		expect(made.value.length).toBeGreaterThan(1);
 		const [first, second] = made.value;
 		const changed = first.targets.filter((target, i) => target.midi !== second.targets[i].midi);
 		expect(changed.length).toBeGreaterThanOrEqual(2);
-		expect('issues' in runAlternatives(request({}, '???'), 5)).toBe(true);
+		expect('error' in runAlternatives(request({}, '???'), 5)).toBe(true);
 	});
 
 	it('takes own notes where nothing is landed on, and before the first landing', () => {

@@ -1,24 +1,29 @@
 import type { Chart } from '$core/chart';
 import { scaleInUse } from '$core/harmony';
-import { inWindow, standardGuitar, withSlide, type Instrument } from '$core/neck';
+import { inWindow, type Instrument } from '$core/neck';
 import {
 	airBars,
 	airChanges,
-	blockWindows,
-	chordsPlayed,
 	changeOfAnchor,
+	handAlong,
+	heldInstrument,
+	LineWork,
 	placesInBar,
+	planWhole,
 	rankLandings,
 	readCell,
+	readyRoute,
+	STEADY,
 	type ArrivalOption,
 	type Landing,
 	type LineWishes,
-	type LineWork
+	type ReadyRoute,
+	type RouteWish
 } from '$core/route';
 import type { LineSettings, RouteInput } from './notebook-schema';
-import { answerOf, prepare, runWhole, type Extras } from './plan';
+import { answerOf } from './plan-answer';
 import type { PlanAnswer, PlanInput } from './plan-schema';
-import { resolveChart, resolveInstrument, type Outcome } from './resolve';
+import { asIssues, resolveChart, resolveInstrument, type Outcome } from './resolve';
 import { frozenOf, scalesOf } from './route-anchors';
 
 /** A route to be planned: what the player wishes, on a chart and an instrument. */
@@ -34,118 +39,129 @@ export type PlannedRoute = PlanAnswer['plans'][number] & {
 	readonly arrivals: readonly (readonly ArrivalOption[])[];
 };
 
+/** A chart that is planned on again and again: read once, with what earlier plans of it left. */
+export class PlanDesk {
+	readonly chart: Outcome<Chart>;
+	readonly work = new LineWork();
+
+	constructor(readonly text: string) {
+		this.chart = resolveChart(text);
+	}
+}
+
+type Told<T> = { readonly value: T; readonly warnings: readonly string[] };
+
 /** The cell of each section; one that does not fit the grid gives way to steady notes. */
 function cellsOf(
 	chart: Chart,
-	{ grid, cell, cells }: LineSettings
-): { cellOf: LineWishes['cellOf']; warnings: string[] } | null {
-	if (grid === 'targets') return null;
+	grid: LineWishes['grid'],
+	{ cell, cells }: LineSettings
+): Told<LineWishes['cellOf']> {
 	const places = placesInBar(chart, grid);
 	const warnings: string[] = [];
 	const read = (text: string) => {
 		const found = readCell(text, places);
-		if (typeof found !== 'string') return found;
-		if (!warnings.includes(found)) warnings.push(found);
-		return readCell('steady', places) as Exclude<typeof found, string>;
+		if ('value' in found) return found.value;
+		if (!warnings.includes(found.error)) warnings.push(found.error);
+		return STEADY;
 	};
 	const usual = read(cell);
 	const own = new Map(cells.map((entry) => [entry.section, read(entry.cell)]));
-	return { cellOf: (section) => own.get(section ?? '') ?? usual, warnings };
+	return { value: (section) => own.get(section ?? '') ?? usual, warnings };
 }
 
-/** Where the hand is at each change, where it moves as a block or single sections have their places. */
-function windowsOf(
+/** What is fixed, by change; anchors that the chart no longer has do not bind. */
+function bound<T extends Parameters<typeof changeOfAnchor>[1], R>(
 	chart: Chart,
-	{ position, line }: RouteRequest['route'],
-	instrument: Instrument
-): number[] | undefined {
-	if (line.roam) return undefined;
-	if (line.block) return blockWindows(chart, instrument, position);
-	if (line.places.length === 0) return undefined;
-	const places = new Map(line.places.map((entry) => [entry.section, entry.position]));
-	return chart.changes.map(({ bar }) => {
-		const { section } = chart.played[bar - 1];
-		return places.get(section ?? '') ?? position;
+	list: readonly T[],
+	make: (entry: T, change: number) => R
+): R[] {
+	return list.flatMap((entry) => {
+		const change = changeOfAnchor(chart, entry)?.index;
+		return change === undefined ? [] : [make(entry, change)];
 	});
 }
 
-/** The request that a route's wishes make; anchors that the chart no longer has do not bind. */
-function toInput({ chart: text, instrument, route }: RouteRequest, chart: Chart) {
-	const { position, style, anchors, line } = route;
-	const at = <T extends Parameters<typeof changeOfAnchor>[1]>(entry: T) =>
-		changeOfAnchor(chart, entry)?.index;
-	const bound = <T extends Parameters<typeof changeOfAnchor>[1], R>(
-		list: readonly T[],
-		make: (entry: T, change: number) => R
-	): R[] =>
-		list.flatMap((entry) => {
-			const change = at(entry);
-			return change === undefined ? [] : [make(entry, change)];
-		});
-	const cells = cellsOf(chart, line);
-	const resolved = resolveInstrument(chart, instrument);
-	const guitar = 'value' in resolved ? resolved.value : standardGuitar();
-	const slideFrom = line.block ? position : undefined;
-	const { scale } = scaleInUse(chart);
-	const played = line.slide
-		? withSlide(guitar, line.slide, { scale, from: slideFrom, chords: chordsPlayed(chart) })
-		: guitar;
-	const windows = windowsOf(chart, route, played);
-	const held = (place: { string: number; fret: number }) =>
-		line.roam !== null || (windows ?? [position]).some((window) => inWindow(played, window, place));
-	const locked = new Set(bound(anchors.locks, (_, change) => change));
-	const silent = airChanges(chart, line.talk).filter((change) => !locked.has(change));
+/** How the way between landings is filled; null where landings alone are planned. */
+function wayOf(chart: Chart, { line, anchors }: RouteRequest['route']): Told<RouteWish['way']> {
+	const { grid } = line;
+	if (grid === 'targets') return { value: null, warnings: [] };
+	const { value: cellOf, warnings } = cellsOf(chart, grid, line);
 	const air = airBars(chart, line.talk);
-	const input: PlanInput = {
-		chart: text,
-		instrument,
-		style,
-		...(line.slide ? { slide: line.slide } : {}),
-		position: line.roam
-			? { roam: line.roam.frets, ...(line.roam.wish ? { wish: line.roam.wish } : {}) }
-			: position,
-		grid: line.grid,
-		scalePlan: line.scalePlan,
-		alternate: line.alternate,
-		only: line.only,
+	const way: RouteWish['way'] = {
+		grid,
+		cellOf,
+		...(line.talk.length > 0 ? { airAt: (bar) => air[bar.index] } : {}),
 		anticipate: line.anticipate,
 		spice: line.spice,
 		seed: line.seed,
-		locks: bound(anchors.locks, ({ string, fret }, change) => ({ change, string, fret })),
-		letPass: [...new Set([...bound(anchors.letPass, (_, change) => change), ...silent])],
-		// A place that is left out binds only where the hand is near it.
-		forbid: anchors.forbid.filter(held)
+		direction: line.direction ?? undefined,
+		frozen: frozenOf(chart, anchors),
+		fingers: bound(chart, anchors.fingers, ({ offset, string, fret, finger }, change) => ({
+			...{ tick: chart.changes[change].tick + offset, string, fret, finger }
+		})),
+		arrive: bound(chart, anchors.arrive, ({ approach }, change) => ({ change, approach }))
 	};
-	const extras: Extras = {
-		windows,
-		slideFrom,
-		leans: bound(anchors.leans, ({ wish }, change) => ({ change, wish })),
-		line: {
-			...(cells ? { cellOf: cells.cellOf } : {}),
-			...(line.talk.length > 0 ? { airAt: (bar) => air[bar.index] } : {}),
-			direction: line.direction ?? undefined,
-			byHand: scalesOf(chart, anchors),
-			frozen: frozenOf(chart, anchors),
-			fingers: bound(anchors.fingers, ({ offset, string, fret, finger }, change) => ({
-				tick: chart.changes[change].tick + offset,
-				string,
-				fret,
-				finger
-			})),
-			arrive: bound(anchors.arrive, ({ approach }, change) => ({ change, approach }))
+	return { value: way, warnings };
+}
+
+/** The request that a route's wishes make. */
+function wishOf(chart: Chart, instrument: Instrument, route: RouteRequest['route']) {
+	const { position, style, anchors, line } = route;
+	const { scale } = scaleInUse(chart);
+	const holding = { slide: line.slide, block: line.block && line.roam === null };
+	const places = line.roam ? [] : line.places;
+	const held = heldInstrument({ chart, instrument, scale }, line, position);
+	const windows = handAlong(chart, held, position, { block: holding.block, places }) ?? [position];
+	const locked = new Set(bound(chart, anchors.locks, (_, change) => change));
+	const silent = airChanges(chart, line.talk).filter((change) => !locked.has(change));
+	const { value: way, warnings } = wayOf(chart, route);
+	const wish: RouteWish = {
+		...{ chart, instrument, scale, style, holding, places, way },
+		position: line.roam
+			? { roam: line.roam.frets, ...(line.roam.wish ? { wish: line.roam.wish } : {}) }
+			: position,
+		locks: bound(chart, anchors.locks, ({ string, fret }, change) => ({ change, string, fret })),
+		letPass: [...new Set([...bound(chart, anchors.letPass, (_, change) => change), ...silent])],
+		// A place that is left out binds only where the hand is near it.
+		forbid: anchors.forbid.filter(
+			(place) => line.roam !== null || windows.some((window) => inWindow(held, window, place))
+		),
+		leans: bound(chart, anchors.leans, ({ wish }, change) => ({ change, wish })),
+		scales: {
+			scalePlan: line.scalePlan,
+			alternate: line.alternate,
+			only: line.only,
+			byHand: scalesOf(chart, anchors)
 		}
 	};
-	return { input, extras, warnings: cells?.warnings ?? [] };
+	return { wish, warnings };
+}
+
+/** Reads a route's wishes: what the planner works on, and what of them cannot be. */
+function resolveRoute(
+	{ instrument, route }: RouteRequest,
+	desk: PlanDesk
+): Outcome<Told<ReadyRoute>> {
+	if ('error' in desk.chart) return desk.chart;
+	const chart = desk.chart.value;
+	const resolved = resolveInstrument(chart, instrument);
+	if ('error' in resolved) return resolved;
+	const { wish, warnings } = wishOf(chart, resolved.value, route);
+	const ready = readyRoute(wish);
+	if ('error' in ready) return { error: asIssues(ready.error) };
+	return { value: { value: ready.value, warnings } };
 }
 
 /** Plans a route: in the page's worker and when it is saved. */
-export function runRoute(request: RouteRequest, work?: LineWork): Outcome<PlannedRoute> {
-	const read = resolveChart(request.chart);
-	if ('issues' in read) return read;
-	const { input, extras, warnings } = toInput(request, read.value);
-	const made = runWhole(input, { extras, work });
-	if ('issues' in made) return made;
-	const [whole] = made.value;
+export function runRoute(
+	request: RouteRequest,
+	desk = new PlanDesk(request.chart)
+): Outcome<PlannedRoute> {
+	const resolved = resolveRoute(request, desk);
+	if ('error' in resolved) return resolved;
+	const { value: ready, warnings } = resolved.value;
+	const [whole] = planWhole(ready.request, ready.line, 1, desk.work);
 	const told = whole.plan.warnings.map((warning) => warning.message);
 	const arrivals = whole.line?.options() ?? [];
 	return { value: { ...answerOf(whole), warnings: [...warnings, ...told], arrivals } };
@@ -155,20 +171,20 @@ export function runRoute(request: RouteRequest, work?: LineWork): Outcome<Planne
 export function runAlternatives(
 	request: RouteRequest,
 	count: number,
-	work?: LineWork
+	desk = new PlanDesk(request.chart)
 ): Outcome<PlanAnswer['plans']> {
-	const read = resolveChart(request.chart);
-	if ('issues' in read) return read;
-	const { input, extras } = toInput(request, read.value);
-	const made = runWhole({ ...input, alternatives: count }, { extras, work });
-	return 'issues' in made ? made : { value: made.value.map(answerOf) };
+	const resolved = resolveRoute(request, desk);
+	if ('error' in resolved) return resolved;
+	const { request: ready, line } = resolved.value.value;
+	return { value: planWhole(ready, line, count, desk.work).map(answerOf) };
 }
 
 /** Where one change of a route could land, best first; empty where the route cannot be planned. */
-export function runLandings(request: RouteRequest, change: number): Landing[] {
-	const read = resolveChart(request.chart);
-	if ('issues' in read) return [];
-	const { input, extras } = toInput(request, read.value);
-	const ready = prepare(input, extras);
-	return 'issues' in ready ? [] : rankLandings(ready.value.request, change);
+export function runLandings(
+	request: RouteRequest,
+	change: number,
+	desk = new PlanDesk(request.chart)
+): Landing[] {
+	const resolved = resolveRoute(request, desk);
+	return 'error' in resolved ? [] : rankLandings(resolved.value.value.request, change);
 }

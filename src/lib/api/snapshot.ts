@@ -1,8 +1,8 @@
 import type { OwnInstrument } from '$core/neck';
 import { anchorOf } from '$core/route';
 import type { PlanSnapshot, RouteInput } from './notebook-schema';
-import { instrumentInputOf, resolveChart, type Outcome } from './resolve';
-import { runRoute } from './route';
+import { instrumentInputOf, type Outcome } from './resolve';
+import { PlanDesk, runRoute } from './route';
 
 /** A route to be planned as it is kept. */
 export type SnapshotRequest = {
@@ -17,11 +17,12 @@ export type SnapshotRequest = {
  * the route and simply do not bind.
  */
 export function planSnapshot({ chart: text, input, own }: SnapshotRequest): Outcome<PlanSnapshot> {
-	const read = resolveChart(text);
-	if ('issues' in read) return read;
-	const chart = read.value;
-	const made = runRoute({ chart: text, instrument: instrumentInputOf(chart, own), route: input });
-	if ('issues' in made) return made;
+	const desk = new PlanDesk(text);
+	if ('error' in desk.chart) return desk.chart;
+	const chart = desk.chart.value;
+	const instrument = instrumentInputOf(chart, own);
+	const made = runRoute({ chart: text, instrument, route: input }, desk);
+	if ('error' in made) return made;
 	const { cost, targets, notes } = made.value;
 	return {
 		value: {

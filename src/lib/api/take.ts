@@ -100,7 +100,7 @@ export function runTake({ chart: text, title, take, own }: TakeRequest): Outcome
 	if (chart.changes.length === 0) {
 		issues.push({ path: 'tuneId', message: 'This tune has no chord to land on.' });
 	}
-	if (issues.length > 0) return { issues };
+	if (issues.length > 0) return { error: issues };
 	const { instrument } = instrumentOf(chart, own);
 	const rule = drillLine(title, drill, inKey(text, null).tonic);
 	const kept = { chart: moved, key: tonic ?? '', rule };

@@ -1,3 +1,4 @@
+import type { Result } from '$core/kernel';
 import workletUrl from '$lib/audio/capture.worklet.ts?worker&url';
 import { PageClock } from '$lib/audio/page-clock';
 import { hearPort } from '$lib/workers/hearing';
@@ -21,9 +22,9 @@ function troubleOf(error: unknown): InputTrouble {
 export async function openMicrophone(
 	listener: NoteListener,
 	lost: () => void
-): Promise<OpenInput | InputTrouble> {
+): Promise<Result<OpenInput, InputTrouble>> {
 	const trouble = noMicrophone();
-	if (trouble) return trouble;
+	if (trouble) return { error: trouble };
 	let stream: MediaStream;
 	try {
 		stream = await navigator.mediaDevices.getUserMedia({
@@ -35,7 +36,7 @@ export async function openMicrophone(
 			}
 		});
 	} catch (error) {
-		return troubleOf(error);
+		return { error: troubleOf(error) };
 	}
 	const context = new AudioContext({ latencyHint: 'interactive' });
 	const stop = () => {
@@ -62,16 +63,15 @@ export async function openMicrophone(
 		const tracks = stream.getAudioTracks();
 		for (const track of tracks) track.addEventListener('ended', lost);
 		listener.devices?.(tracks.map(({ label }) => label || 'the microphone'));
-		return {
-			close: () => {
-				clearInterval(looking);
-				for (const track of tracks) track.removeEventListener('ended', lost);
-				deaf();
-				stop();
-			}
+		const close = () => {
+			clearInterval(looking);
+			for (const track of tracks) track.removeEventListener('ended', lost);
+			deaf();
+			stop();
 		};
+		return { value: { close } };
 	} catch {
 		stop();
-		return 'broken';
+		return { error: 'broken' };
 	}
 }

@@ -1,3 +1,5 @@
+import type { OpenInput } from './types';
+import type { Result } from '$core/kernel';
 import type { Input, NoteMessageEvent, WebMidi } from 'webmidi';
 
 /** What hears the keys of MIDI devices. Pitches are MIDI numbers. */
@@ -31,15 +33,15 @@ export async function midiAllowed(): Promise<boolean> {
  * Listens to every MIDI device, also to those that are plugged in later.
  * @returns what stops it, or why there is none
  */
-export async function openMidi(listener: MidiListener): Promise<(() => void) | MidiTrouble> {
-	if (!hasMidi()) return 'missing';
+export async function openMidi(listener: MidiListener): Promise<Result<OpenInput, MidiTrouble>> {
+	if (!hasMidi()) return { error: 'missing' };
 	const { WebMidi: midi } = await import('webmidi');
 	try {
 		if (!midi.enabled) await midi.enable();
 	} catch {
-		return 'refused';
+		return { error: 'refused' };
 	}
-	return listen(midi, listener);
+	return { value: { close: listen(midi, listener) } };
 }
 
 function listen(midi: typeof WebMidi, { strike, release, devices }: MidiListener): () => void {

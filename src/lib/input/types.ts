@@ -19,6 +19,3 @@ export type InputTrouble = 'missing' | 'insecure' | 'refused' | 'absent' | 'brok
 
 /** What an input stops by. */
 export type OpenInput = { readonly close: () => void };
-
-export const isTrouble = (opened: OpenInput | InputTrouble): opened is InputTrouble =>
-	typeof opened === 'string';

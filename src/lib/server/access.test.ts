@@ -25,7 +25,7 @@ describe('the passphrase', () => {
 	const WORDS = 'five grey herons';
 	const opened = async (words: string, address: string, now?: Date) => {
 		const entered = await enter(db, words, address, now);
-		return 'token' in entered ? entered.token : null;
+		return 'value' in entered ? entered.value.token : null;
 	};
 
 	const session = async (address: string) => {
@@ -83,8 +83,8 @@ describe('the passphrase', () => {
 		const now = new Date();
 		const tries = [];
 		for (let i = 0; i < 6; i++) tries.push(await enter(db, 'guess', 'guesser', now));
-		expect(tries.slice(0, 5)).toEqual(Array.from({ length: 5 }, () => ({ wait: 0 })));
-		expect(tries[5]).toEqual({ wait: 60 });
+		expect(tries.slice(0, 5)).toEqual(Array.from({ length: 5 }, () => ({ error: { wait: 0 } })));
+		expect(tries[5]).toEqual({ error: { wait: 60 } });
 		// The right words wait as well, so that nothing is learnt; another address does not.
 		expect(await opened(WORDS, 'guesser', now)).toBeNull();
 		expect(await opened(WORDS, 'owner', now)).not.toBeNull();

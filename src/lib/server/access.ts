@@ -1,3 +1,4 @@
+import type { Result } from '$core/kernel';
 import { addDays } from 'date-fns';
 import PQueue from 'p-queue';
 import { and, eq, gt, lt } from 'drizzle-orm';
@@ -69,20 +70,20 @@ export async function enter(
 	words: string,
 	address: string,
 	now = new Date()
-): Promise<Entered | { readonly wait: number }> {
+): Promise<Result<Entered, { readonly wait: number }>> {
 	held.arcStepTries ??= new Tries();
 	const wait = held.arcStepTries.take(address, now.getTime());
-	if (wait > 0) return { wait };
+	if (wait > 0) return { error: { wait } };
 	const [known] = await db.select().from(passphrase);
 	if (!known || words.length > LONGEST || !(await stretching.add(() => matches(words, known)))) {
-		return { wait: 0 };
+		return { error: { wait: 0 } };
 	}
 	held.arcStepTries.forget(address);
 	await db.delete(session).where(lt(session.expiresAt, now));
 	const token = randomBytes(32).toString('base64url');
 	const expires = addDays(now, SESSION_DAYS);
 	await db.insert(session).values({ hash: tokenHash(token), expiresAt: expires });
-	return { token, expires };
+	return { value: { token, expires } };
 }
 
 /** Whether a cookie belongs to a session that goes on. */

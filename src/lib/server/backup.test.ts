@@ -1,3 +1,4 @@
+import { must } from '$core/test-must';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { drillOf, inKey } from '$core/practice';
 import type { CardDrill, TakeInput } from '../api/practice-schema';
@@ -58,7 +59,7 @@ async function played(
 		...{ durationMs: 4000, day: '2026-03-02' }
 	};
 	const judged = runTake({ chart, title, take, own: [] });
-	if ('issues' in judged) throw new Error(judged.issues[0].message);
+	if ('error' in judged) throw new Error(judged.error[0].message);
 	await storeTake(full, take, { judged: judged.value, chart, own: [] }, at);
 }
 
@@ -80,9 +81,8 @@ beforeAll(async () => {
 	const wish = { position: 6, style: 'guide-tones', anchors: NO_ANCHORS } as const;
 	for (const [k, grid] of (['targets', 'eighth'] as const).entries()) {
 		const input = { ...wish, name: `Route ${k}`, line: { ...NO_LINE, grid } };
-		const planned = planInput(ferry.chart, input, []);
-		if ('problem' in planned) throw new Error(planned.problem);
-		await createRoute(full, ferry.id, input, planned.plan, ferry.version, new Date(start + k));
+		const { plan } = must(planInput(ferry.chart, input, []));
+		await createRoute(full, ferry.id, input, plan, ferry.version, new Date(start + k));
 	}
 	await createSet(full, {
 		name: 'Thursday',
@@ -119,9 +119,7 @@ function fileOf(content: string | Uint8Array): string {
 }
 async function read(value: unknown): Promise<ReadBackup> {
 	const path = fileOf(JSON.stringify(value));
-	const found = await readBackup(path, false);
-	if (!('index' in found)) throw new Error(JSON.stringify(found));
-	return { path, index: found.index };
+	return { path, index: must(await readBackup(path, false)) };
 }
 async function makeBackup(db: Database): Promise<BackupDocument> {
 	let text = '';
@@ -217,27 +215,26 @@ describe('a backup', () => {
 	])('with %s is refused', async (_, change, why) => {
 		const path = fileOf(JSON.stringify(change(structuredClone(backup))));
 		const found = await readBackup(path, false);
-		expect('issues' in found && found.issues[0].message).toMatch(why);
+		const first = 'error' in found && 'issues' in found.error ? found.error.issues[0].message : '';
+		expect(first).toMatch(why);
 	});
 
 	it('that is no JSON is refused as such', async () => {
 		const whole = JSON.stringify(backup);
 		for (const content of ['', '{', '{"tunes":', whole.slice(0, -1), `${whole}x`, '\0\0', '[[[[']) {
 			expect(await readBackup(fileOf(content), false), content.slice(0, 20)).toMatchObject({
-				issues: [expect.anything()]
+				error: { kind: /^\[/.test(content) ? 'broken' : 'no-json' }
 			});
 		}
 		const found = await readBackup(fileOf(new Uint8Array([0xff, 0xfe, 1])), false);
-		expect(found).toMatchObject({ json: false });
-		expect(await readBackup(fileOf(whole), true)).toMatchObject({ json: false });
+		expect(found).toMatchObject({ error: { kind: 'no-json' } });
+		expect(await readBackup(fileOf(whole), true)).toMatchObject({ error: { kind: 'no-json' } });
 	});
 
 	it('is read packed, and whatever the order of its fields', async () => {
 		const turned = Object.fromEntries(Object.entries(backup).reverse());
 		const path = fileOf(gzipSync(JSON.stringify(turned, null, 1)));
-		const found = await readBackup(path, true);
-		if (!('index' in found)) throw new Error(JSON.stringify(found));
-		await restore(other, { path, index: found.index }, 'replace');
+		await restore(other, { path, index: must(await readBackup(path, true)) }, 'replace');
 		expect(told(await makeBackup(other))).toEqual(told(backup));
 	});
 

@@ -25,5 +25,5 @@ export const coverage = runCoverage;
 /** Analyses a chart; the answer is JSON. */
 export function analyze(input: AnalyzeInput): Outcome<string> {
 	const outcome = runAnalyze(input);
-	return 'issues' in outcome ? outcome : { value: JSON.stringify(outcome.value) };
+	return 'error' in outcome ? outcome : { value: JSON.stringify(outcome.value) };
 }

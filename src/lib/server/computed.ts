@@ -14,7 +14,7 @@ export const computed =
 	) =>
 	async ({ request }: { request: Request }): Promise<Response> => {
 		const read = await readJson(request, schema);
-		if ('response' in read) return read.response;
-		const outcome = await compute(read.data);
-		return 'issues' in outcome ? brokenRule(outcome.issues) : json(outcome.value);
+		if ('error' in read) return read.error;
+		const outcome = await compute(read.value);
+		return 'error' in outcome ? brokenRule(outcome.error) : json(outcome.value);
 	};

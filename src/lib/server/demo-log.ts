@@ -41,7 +41,7 @@ function stage(tune: Tune, course: Course): Staged {
 	const rules = course.fret === undefined ? made.rules : { ...made.rules, fret: course.fret };
 	const drill = plain({ ...made, rules });
 	const planned = runRoute(drillRoute(text, chart, drill, []));
-	if ('issues' in planned) throw new Error(`${tune.title}: ${planned.issues[0].message}`);
+	if ('error' in planned) throw new Error(`${tune.title}: ${planned.error[0].message}`);
 	const notes = drillNotes(chart, instrument, drill, planned.value);
 	return { chart, instrument, drill, notes };
 }
@@ -132,7 +132,7 @@ const plain = (drill: Drill): CardDrill => structuredClone(drill) as CardDrill;
 async function put(db: Database, tune: Tune, input: TakeInput, at: Date) {
 	const { chart, title } = tune;
 	const judged = runTake({ chart, title, take: input, own: [] });
-	if ('issues' in judged) throw new Error(`${title}: ${judged.issues[0].message}`);
+	if ('error' in judged) throw new Error(`${title}: ${judged.error[0].message}`);
 	return storeTake(db, input, { judged: judged.value, chart, own: [] }, at);
 }
 
@@ -154,7 +154,7 @@ function twoTakes(tunes: readonly Tune[]): Planned[] {
 	const timing = { chart, tempo, swing: swingOf(chart.headers.feel), range: null, loops: 1 };
 	const skill = { spreadMs: 9, biasMs: 5, wrongShare: 0, silentShare: 0, hesitationMs: 0 };
 	const planned = runRoute(drillRoute(tune.chart, chart, drill, []));
-	if ('issues' in planned) throw new Error(`${tune.title}: ${planned.issues[0].message}`);
+	if ('error' in planned) throw new Error(`${tune.title}: ${planned.error[0].message}`);
 	const lines: [number, string, PlanNote[]][] = [
 		[15, 'Runs the scale.', scaleRun(instrument)],
 		[8, 'Follows the chords.', drillNotes(chart, instrument, drill, planned.value)]

@@ -4,8 +4,8 @@ import { runPlan } from '../api/plan';
 import { planInput } from '../api/plan-schema';
 import { DEMO_TUNES } from './demo-tunes';
 
-const value = <T>(outcome: { value: T } | { issues: unknown }): T => {
-	if (!('value' in outcome)) throw new Error(JSON.stringify(outcome.issues));
+const value = <T>(outcome: { value: T } | { error: unknown }): T => {
+	if (!('value' in outcome)) throw new Error(JSON.stringify(outcome.error));
 	return outcome.value;
 };
 

@@ -28,7 +28,7 @@ export async function loadDemo(db: Database): Promise<void> {
 				const { line, ...rest } = wish;
 				const input = { ...rest, line: { ...NO_LINE, ...line }, anchors: NO_ANCHORS };
 				const made = planSnapshot({ chart: demo.chart, input, own: [] });
-				if ('issues' in made) throw new Error(`demo route: ${made.issues[0].message}`);
+				if ('error' in made) throw new Error(`demo route: ${made.error[0].message}`);
 				const at = new Date(start + 100 * i + k);
 				await createRoute(tx, tune.id, input, made.value, tune.version, at);
 			}

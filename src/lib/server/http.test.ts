@@ -11,18 +11,18 @@ const send = (body: BodyInit, type = 'application/json') =>
 
 async function refusal(body: BodyInit, type?: string) {
 	const read = await readJson(send(body, type), schema);
-	if (!('response' in read)) throw new Error('taken');
-	const answer = await read.response.json();
-	expect(answer.status).toBe(read.response.status);
+	if (!('error' in read)) throw new Error('taken');
+	const answer = await read.error.json();
+	expect(answer.status).toBe(read.error.status);
 	return answer;
 }
 
 describe('readJson', () => {
 	it('takes what fits the schema', async () => {
-		expect(await readJson(send('{"name":"a"}'), schema)).toEqual({ data: { name: 'a' } });
+		expect(await readJson(send('{"name":"a"}'), schema)).toEqual({ value: { name: 'a' } });
 		expect(
 			await readJson(send('{"name":"a"}', 'application/json; charset=utf-8'), schema)
-		).toHaveProperty('data');
+		).toHaveProperty('value');
 	});
 
 	it('tells why it refuses', async () => {

@@ -1,3 +1,4 @@
+import type { Result } from '$core/kernel';
 import { z } from 'zod';
 import { UNSTORABLE, unstorablePath, type Issue } from '../api/chart-schema';
 import { brokenRule, problemResponse } from './problem';
@@ -52,11 +53,11 @@ export async function readForm(request: Request): Promise<URLSearchParams | null
 /** The bytes of a body that holds files, or 413. */
 export async function readBytes(
 	request: Request
-): Promise<{ bytes: Uint8Array<ArrayBuffer> } | { response: Response }> {
+): Promise<Result<Uint8Array<ArrayBuffer>, Response>> {
 	const bytes = await bytesOf(request, MAX_FILES);
 	return bytes
-		? { bytes }
-		: { response: problemResponse(413, 'The files have more than 64 MiB together.') };
+		? { value: bytes }
+		: { error: problemResponse(413, 'The files have more than 64 MiB together.') };
 }
 
 /** Turns Zod's findings into the public form, one issue per unknown field. */
@@ -79,35 +80,35 @@ export async function readJson<T extends z.ZodType>(
 	request: Request,
 	schema: T,
 	most = MAX_BODY
-): Promise<{ data: z.infer<T> } | { response: Response }> {
+): Promise<Result<z.infer<T>, Response>> {
 	const type = request.headers.get('content-type')?.split(';')[0].trim().toLowerCase();
 	if (type !== 'application/json') {
-		return { response: problemResponse(415, 'Send the body as application/json.') };
+		return { error: problemResponse(415, 'Send the body as application/json.') };
 	}
 	const bytes = await bytesOf(request, most);
 	if (bytes === null) {
 		const limit = most / MAX_BODY;
-		return { response: problemResponse(413, `The body has more than ${limit} MiB.`) };
+		return { error: problemResponse(413, `The body has more than ${limit} MiB.`) };
 	}
 	let text: string;
 	try {
 		text = new TextDecoder('utf-8', { fatal: true }).decode(bytes);
 	} catch {
-		return { response: problemResponse(400, 'The body is not UTF-8 text.') };
+		return { error: problemResponse(400, 'The body is not UTF-8 text.') };
 	}
 	let body: unknown;
 	try {
 		body = JSON.parse(text);
 	} catch (error) {
 		const detail = error instanceof Error ? error.message : 'It cannot be parsed.';
-		return { response: problemResponse(400, `The body is not JSON: ${detail}`) };
+		return { error: problemResponse(400, `The body is not JSON: ${detail}`) };
 	}
 	const unstorable = unstorablePath(body, text);
 	if (unstorable !== null) {
-		return { response: brokenRule([{ path: unstorable, message: UNSTORABLE }]) };
+		return { error: brokenRule([{ path: unstorable, message: UNSTORABLE }]) };
 	}
 	const parsed = schema.safeParse(body);
-	return parsed.success ? { data: parsed.data } : { response: brokenRule(toIssues(parsed.error)) };
+	return parsed.success ? { value: parsed.data } : { error: brokenRule(toIssues(parsed.error)) };
 }
 
 const uuid = z.uuid();

@@ -1,3 +1,4 @@
+import type { Outcome } from '../api/resolve';
 import type { ImportAnswer } from '../api/import-schema';
 import type { ReadyFile } from '../api/import-file';
 import type { Issue } from '../api/chart-schema';
@@ -62,7 +63,7 @@ export async function importFiles(
 	files: readonly SentFile[],
 	onto: Onto | null,
 	preview: boolean
-): Promise<{ answer: ImportAnswer } | { issues: Issue[] }> {
+): Promise<Outcome<ImportAnswer>> {
 	const own = await listInstruments(db);
 	const answer: ImportAnswer = { tunes: [], routes: [], motifs: [], warnings: [], files: [] };
 	const ready: ReadyFile[] = [];
@@ -70,25 +71,26 @@ export async function importFiles(
 	for (const [i, { name, bytes }] of files.entries()) {
 		const shown = baseName(name);
 		const read = await importInPool({ name: shown, bytes, onto, own });
-		if ('problem' in read) {
+		if ('error' in read) {
 			issues.push({
 				path: `file.${i}`,
-				message: `${shown || 'A file without a name'}: ${read.problem}`
+				message: `${shown || 'A file without a name'}: ${read.error}`
 			});
 			continue;
 		}
-		ready.push(read);
+		const file = read.value;
+		ready.push(file);
 		answer.files.push({
 			name: shown,
-			kind: read.kind,
-			understood: [...read.understood],
-			leftOut: [...read.leftOut]
+			kind: file.kind,
+			understood: [...file.understood],
+			leftOut: [...file.leftOut]
 		});
 		answer.warnings.push(
-			...read.leftOut.map((text) => (files.length > 1 ? `${shown}: ${text}` : text))
+			...file.leftOut.map((text) => (files.length > 1 ? `${shown}: ${text}` : text))
 		);
 	}
-	if (issues.length > 0) return { issues };
+	if (issues.length > 0) return { error: issues };
 	if (preview) for (const file of ready) show(file, answer);
 	else {
 		// Each thing a little later than the one before, so that lists keep the order of the files.
@@ -98,7 +100,7 @@ export async function importFiles(
 			for (const file of ready) await store(tx, file, onto, answer, next);
 		});
 	}
-	return { answer };
+	return { value: answer };
 }
 
 /** The tune that a line is brought onto, with its version. */

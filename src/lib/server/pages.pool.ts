@@ -10,15 +10,8 @@ export * from './compute-jobs';
 export const importFile = runImport;
 export const svg = sheetSvg;
 export const pdf = sheetPdf;
-export const readBackup = async ({ path, packed }: { path: string; packed: boolean }) => {
-	try {
-		return await read(path, packed);
-	} catch (error) {
-		const { code } = error as NodeJS.ErrnoException;
-		if (code === 'ENOSPC' || code === 'EDQUOT') return { full: true };
-		throw error;
-	}
-};
+export const readBackup = ({ path, packed }: { path: string; packed: boolean }) =>
+	read(path, packed);
 export const readTunes = (charts: readonly string[]): TuneReading[] => charts.map(readTune);
 
 // On Linux a thread has a priority of its own: what is short, and the server, come first.

@@ -1,3 +1,4 @@
+import type { Result } from '$core/kernel';
 import type { AnalyzeInput } from '../api/chart-schema';
 import type { ImportRequest, ReadyFile } from '../api/import-file';
 import type {
@@ -73,16 +74,11 @@ export const readTunesInPool = (charts: readonly string[]): Promise<TuneReading[
 	long('readTunes', charts, UNREADABLE, 120_000);
 
 /** Reads a file to the point where it only has to be stored; a problem is told in words. */
-export const importInPool = (
-	request: ImportRequest
-): Promise<ReadyFile | { readonly problem: string }> =>
+export const importInPool = (request: ImportRequest): Promise<Result<ReadyFile, string>> =>
 	long('importFile', request, `${request.name}: the file takes too long to read.`, 15_000);
 
-/** Reads a backup from its file and lays its rows ready beside it; `full` where the disk has no room for them. */
-export const readBackupInPool = (
-	path: string,
-	packed: boolean
-): Promise<BackupReading | { readonly full: true }> =>
+/** Reads a backup from its file and lays its rows ready beside it. */
+export const readBackupInPool = (path: string, packed: boolean): Promise<BackupReading> =>
 	long('readBackup', { path, packed }, 'The backup takes too long to read.', 900_000);
 
 /** The pages for the music stand as SVG. */

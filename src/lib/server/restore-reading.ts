@@ -1,3 +1,4 @@
+import type { Result } from '$core/kernel';
 import { TokenParser, Tokenizer, TokenType } from '@streamparser/json';
 import { getTableColumns, type Table } from 'drizzle-orm';
 import { randomUUID } from 'node:crypto';
@@ -45,11 +46,14 @@ export const rowsFile = (path: string, table: RestoredTable): string => `${path}
 export type BackupIndex = {
 	readonly [K in RestoreKind]: readonly (readonly [id: string, updatedAt: number])[];
 };
-export type BackupReading =
-	| { readonly index: BackupIndex }
-	| { readonly issues: Issue[]; readonly json: boolean }
-	/** Unpacked it is larger than anything that belongs to a notebook. */
-	| { readonly tooLarge: true };
+/**
+ * Why a backup cannot be read: it is no JSON, breaks a rule, is unpacked larger than anything that belongs to a
+ * notebook, or the disk has no room for its rows.
+ */
+export type BackupFault =
+	| { readonly kind: 'no-json' | 'broken'; readonly issues: readonly Issue[] }
+	| { readonly kind: 'too-large' | 'no-room' };
+export type BackupReading = Result<BackupIndex, BackupFault>;
 
 const MOST_ISSUES = 20;
 /** Characters of a part of the rows. */
@@ -206,8 +210,8 @@ class BackupReader {
 		if (read.data?.player) this.writers.player.add({ id: 1, ...read.data.player });
 		for (const writer of Object.values(this.writers)) writer.close();
 		return this.issues.length > 0
-			? { issues: this.issues.slice(0, MOST_ISSUES), json: true }
-			: { index: this.index };
+			? { error: { kind: 'broken', issues: this.issues.slice(0, MOST_ISSUES) } }
+			: { value: this.index };
 	}
 
 	close(): void {
@@ -285,7 +289,7 @@ export async function readBackup(path: string, packed: boolean): Promise<BackupR
 		let size = 0;
 		for await (const chunk of bytes as AsyncIterable<Buffer>) {
 			size += chunk.byteLength;
-			if (size > MOST_UNPACKED) return { tooLarge: true };
+			if (size > MOST_UNPACKED) return { error: { kind: 'too-large' } };
 			decoder.decode(chunk, { stream: true });
 			tokenizer.write(chunk);
 		}
@@ -294,11 +298,12 @@ export async function readBackup(path: string, packed: boolean): Promise<BackupR
 		if (depth !== 0 || top === null) throw new SyntaxError('It ends in the middle.');
 	} catch (error) {
 		reader.close();
-		if (error instanceof Enough) return { json: true, issues: reader.issues };
+		if (error instanceof Enough) return { error: { kind: 'broken', issues: reader.issues } };
 		const { code = '' } = error as NodeJS.ErrnoException;
-		if (code === 'ENOSPC' || code === 'EDQUOT') throw error;
+		if (code === 'ENOSPC' || code === 'EDQUOT') return { error: { kind: 'no-room' } };
 		const why = error instanceof Error ? error.message : String(error);
-		return { json: false, issues: [{ path: '', message: `The body is not JSON: ${why}` }] };
+		const issues = [{ path: '', message: `The body is not JSON: ${why}` }];
+		return { error: { kind: 'no-json', issues } };
 	}
 	return reader.done(lists);
 }

@@ -16,11 +16,12 @@ export async function signIn(
 	words: string
 ): Promise<{ status: 401 | 429; message: string; wait: number } | null> {
 	const entered = await enter(await openDatabase(), words, getClientAddress());
-	if ('token' in entered) {
-		cookies.set(SESSION, entered.token, { ...common(url), expires: entered.expires });
+	if ('value' in entered) {
+		const { token, expires } = entered.value;
+		cookies.set(SESSION, token, { ...common(url), expires });
 		return null;
 	}
-	const { wait } = entered;
+	const { wait } = entered.error;
 	return wait > 0
 		? { status: 429, message: `Too many tries; wait ${wait} seconds.`, wait }
 		: { status: 401, message: 'That is not the passphrase.', wait };

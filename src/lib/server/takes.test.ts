@@ -69,7 +69,7 @@ async function store(tuneId: string, change: Partial<TakeInput> = {}, missed = 0
 	const take = takeOf(tuneId, change, missed);
 	expect(takeInput.safeParse(take).error).toBeUndefined();
 	const judged = runTake({ chart: CHART, title: 'Slip Line', take, own: [] });
-	if ('issues' in judged) throw new Error(judged.issues[0].message);
+	if ('error' in judged) throw new Error(judged.error[0].message);
 	return storeTake(db, take, { judged: judged.value, chart: CHART, own: [] }, at);
 }
 

@@ -1,3 +1,4 @@
+import type { Result } from '$core/kernel';
 import type { Problem } from '$lib/api/chart-schema';
 import type { RestoreAnswer } from '$lib/api/backup-schema';
 import type { ImportAnswer } from '$lib/api/import-schema';
@@ -37,19 +38,19 @@ async function post(
 	file: File,
 	tuneId: string | null,
 	query: string
-): Promise<ImportAnswer | string> {
+): Promise<Result<ImportAnswer, string>> {
 	const form = new FormData();
 	form.append('file', file, file.name);
 	if (tuneId) form.append('tuneId', tuneId);
 	try {
 		const response = await fetch(`/api/v1/import${query}`, { method: 'POST', body: form });
 		const answer = (await response.json()) as ImportAnswer | Problem;
-		if (response.ok) return answer as ImportAnswer;
+		if (response.ok) return { value: answer as ImportAnswer };
 		const told = (answer as Problem).detail;
 		// The name stands beside it already.
-		return told.startsWith(`${file.name}: `) ? told.slice(file.name.length + 2) : told;
+		return { error: told.startsWith(`${file.name}: `) ? told.slice(file.name.length + 2) : told };
 	} catch {
-		return NO_ANSWER;
+		return { error: NO_ANSWER };
 	}
 }
 
@@ -104,13 +105,13 @@ export class BringIn {
 			return;
 		}
 		const answer = AUDIO.test(entry.file.name)
-			? RECORDING
+			? { error: RECORDING }
 			: await post(entry.file, this.tuneId, '?preview=1');
-		if (typeof answer === 'string') {
-			entry.message = answer;
+		if ('error' in answer) {
+			entry.message = answer.error;
 			entry.state = 'refused';
 		} else {
-			entry.answer = answer;
+			entry.answer = answer.value;
 			entry.state = 'ready';
 		}
 	}
@@ -135,15 +136,15 @@ export class BringIn {
 			if (!entry) continue;
 			entry.state = 'keeping';
 			const answer = await post(entry.file, this.tuneId, '');
-			if (typeof answer === 'string') {
-				entry.message = answer;
+			if ('error' in answer) {
+				entry.message = answer.error;
 				entry.state = 'refused';
 				continue;
 			}
 			entry.state = 'kept';
-			kept.tunes.push(...answer.tunes);
-			kept.routes.push(...answer.routes);
-			kept.motifs.push(...answer.motifs);
+			kept.tunes.push(...answer.value.tunes);
+			kept.routes.push(...answer.value.routes);
+			kept.motifs.push(...answer.value.motifs);
 		}
 		this.list = this.list.filter(({ state }) => state !== 'kept');
 		if (this.list.length === 0) this.shown = false;

@@ -1,3 +1,4 @@
+import type { Result } from '$core/kernel';
 import type { CardAnswer, CardDrill } from '$lib/api/practice-schema';
 import { Refusal, send } from './api';
 
@@ -19,14 +20,14 @@ export class DrillCards {
 	}
 
 	/** Keeps a drill with the card of its place and key. @returns the card, or why it could not be kept */
-	async save(drill: CardDrill): Promise<CardAnswer | string> {
+	async save(drill: CardDrill): Promise<Result<CardAnswer, string>> {
 		try {
 			const body = { tuneId: this.tuneId, drill };
 			const card = await send<CardAnswer>('POST', '/api/v1/cards', body);
 			this.keep(card);
-			return card;
+			return { value: card };
 		} catch (error) {
-			return error instanceof Refusal ? error.message : 'The drill could not be kept.';
+			return { error: error instanceof Refusal ? error.message : 'The drill could not be kept.' };
 		}
 	}
 }

@@ -197,11 +197,11 @@ export class DrillDesk {
 		this.transport.stop();
 		if (drill.key !== this.drill.key) this.keyTune(drill.key);
 		const card = await this.cards.save(drill);
-		if (typeof card === 'string') {
+		if ('error' in card) {
 			this.keyTune(this.drill.key);
-			return card;
+			return card.error;
 		}
-		this.take(drill, card);
+		this.take(drill, card.value);
 		return null;
 	}
 

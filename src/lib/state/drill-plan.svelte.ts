@@ -12,7 +12,7 @@ import type { PlannedRoute } from '$lib/api/route';
 import { Planner } from '$lib/workers/planner';
 import { send } from './api';
 import type { OpenTune } from './open-tune.svelte';
-import { handAlong, holdAs, savedTargets } from './played-route';
+import { handOn, holdAs, savedTargets } from './played-route';
 import type { PlayedRoute, Transport } from './transport.svelte';
 
 /** What a saved route asks of a drill over it. */
@@ -58,13 +58,13 @@ export class DrillPlan {
 		const request = drillRoute(text, open.chart, drill, open.player.instruments);
 		const answer = await this.planner.plan(request);
 		if (answer === null || this.drill !== drill) return;
-		if ('issues' in answer) {
+		if ('error' in answer) {
 			this.made = null;
-			this.trouble = answer.issues[0].message;
+			this.trouble = answer.error[0].message;
 			return;
 		}
 		this.made = answer.value;
-		this.handAt = handAlong(open, answer.value.targets, drill.position);
+		this.handAt = handOn(open, answer.value.targets, drill.position);
 		this.show();
 	}
 
@@ -77,7 +77,7 @@ export class DrillPlan {
 		const targets = savedTargets(route, open.chart, open.instrument);
 		const fresh = route.tuneVersion === open.saved.version;
 		this.made = { targets, notes: fresh ? route.plan.notes : [] };
-		this.handAt = handAlong(open, targets, route.position);
+		this.handAt = handOn(open, targets, route.position);
 		this.show();
 		return true;
 	}
@@ -88,7 +88,7 @@ export class DrillPlan {
 		if (!route) return null;
 		const { chart } = inKey(this.open.saved.chart, null);
 		const targets = savedTargets(route, chart, this.open.instrument);
-		const at = handAlong(this.open, targets, route.position, route.line);
+		const at = handOn(this.open, targets, route.position, route.line);
 		const roams = targets.some(({ change }) => at(change) !== route.position);
 		return { slide: route.line.slide, roams };
 	}

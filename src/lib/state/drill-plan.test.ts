@@ -27,7 +27,7 @@ function saved(position: number, line: Partial<RouteAnswer['line']>): RouteAnswe
 		route: { position, style: 'nearest', line: wishes, anchors: NO_ANCHORS }
 	};
 	const planned = runRoute(request);
-	if ('issues' in planned) throw new Error(planned.issues[0].message);
+	if ('error' in planned) throw new Error(planned.error[0].message);
 	const { chart } = inKey(CHART, null);
 	const plan = planned.value;
 	const targets = plan.targets.map((target) => ({

@@ -31,7 +31,7 @@ const made = runRoute({
 		anchors: NO_ANCHORS
 	}
 });
-if ('issues' in made) throw new Error('no plan');
+if ('error' in made) throw new Error('no plan');
 const context: EditContext = {
 	chart,
 	instrument: standardGuitar(),

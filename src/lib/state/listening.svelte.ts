@@ -2,7 +2,7 @@ import * as z from 'zod/mini';
 import { bleeds, INPUTS, latencyOf, type InputKind, type Meter } from '$core/practice';
 import { playClicks, type Clicks } from '$lib/audio/clicks';
 import { hasMidi, openMidi } from '$lib/input/midi';
-import { isTrouble, type InputTrouble, type NoteListener, type OpenInput } from '$lib/input/types';
+import type { InputTrouble, NoteListener, OpenInput } from '$lib/input/types';
 import { INPUT_TROUBLE } from './input-words';
 import { Kept } from './kept.svelte';
 
@@ -119,8 +119,8 @@ export class Listening {
 			release: this.ear.release,
 			devices: (names) => (this.devices = names)
 		});
-		if (typeof opened === 'string') this.trouble = opened;
-		else this.hold('midi', { close: opened });
+		if ('error' in opened) this.trouble = opened.error;
+		else this.hold('midi', opened.value);
 	}
 
 	private async openMicrophone(): Promise<void> {
@@ -129,8 +129,8 @@ export class Listening {
 			this.close();
 			this.trouble = 'broken';
 		});
-		if (isTrouble(opened)) this.trouble = opened;
-		else this.hold('microphone', opened);
+		if ('error' in opened) this.trouble = opened.error;
+		else this.hold('microphone', opened.value);
 	}
 
 	/** Another input may have been chosen while this one was opened. */

@@ -17,10 +17,10 @@ const world = vi.hoisted(() => ({
 vi.mock('$lib/input/midi', () => ({
 	hasMidi: () => world.hasMidi,
 	openMidi: (listener: MidiListener) => {
-		if (world.midiAnswer) return Promise.resolve(world.midiAnswer);
+		if (world.midiAnswer) return Promise.resolve({ error: world.midiAnswer });
 		world.midi = listener;
 		listener.devices(['Pebble Keys']);
-		return Promise.resolve(() => world.closed.push('midi'));
+		return Promise.resolve({ value: { close: () => world.closed.push('midi') } });
 	}
 }));
 vi.mock('$lib/input/microphone', () => ({
@@ -28,7 +28,8 @@ vi.mock('$lib/input/microphone', () => ({
 		world.microphone = listener;
 		world.lost = lost;
 		listener.devices?.(['Tin Can']);
-		return Promise.resolve({ close: () => world.closed.push('microphone') });
+		const close = () => world.closed.push('microphone');
+		return Promise.resolve({ value: { close } });
 	}
 }));
 vi.mock('$lib/audio/clicks', () => ({

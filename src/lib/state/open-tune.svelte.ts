@@ -17,12 +17,11 @@ import {
 	instrumentOf,
 	lastPosition,
 	MEDIUM_HAND,
-	withSlide,
 	type Hand,
 	type Instrument,
 	type OwnInstrument
 } from '$core/neck';
-import { chordsPlayed } from '$core/route';
+import { heldInstrument } from '$core/route';
 import { pitchClass } from '$core/pitch';
 import type { TuneAnswer } from '$lib/api/notebook-schema';
 import { ChordScales } from './chord-scales.svelte';
@@ -92,10 +91,8 @@ export class OpenTune {
 	readonly scale = $derived(scaleInUse(this.chart).scale);
 	/** The instrument as it is held: with a slide, a position is what lies on its fret. */
 	readonly held: Instrument = $derived.by(() => {
-		const { instrument, slide, scale, block, position } = this;
-		const from = block ? position : null;
-		const chords = chordsPlayed(this.chart);
-		return slide === 0 ? instrument : withSlide(instrument, slide, { scale, from, chords });
+		const { slide, block, position } = this;
+		return heldInstrument(this, { slide, block }, position);
 	});
 	readonly change: Change | undefined = $derived(this.chart.changes[this.cursor]);
 	readonly before: Change | undefined = $derived.by(() => {

@@ -19,7 +19,7 @@ const request = (anchors = NO_ANCHORS): RouteRequest => ({
 });
 function planned(anchors = NO_ANCHORS) {
 	const made = runRoute(request(anchors));
-	if ('issues' in made) throw new Error('no plan');
+	if ('error' in made) throw new Error('no plan');
 	return made.value.notes;
 }
 const line = planned();

@@ -192,8 +192,8 @@ export class PhraseDesk {
 	/** Takes a motif from text. Returns what is wrong with it; then nothing has changed. */
 	write(text: string): string | null {
 		const read = readMotif(text, this.motifBasis);
-		if ('problem' in read) return `Column ${read.problem.column}: ${read.problem.message}`;
-		if (writeMotif(read.motif) !== this.text) this.set(read.motif);
+		if ('error' in read) return `Column ${read.error.column}: ${read.error.message}`;
+		if (writeMotif(read.value) !== this.text) this.set(read.value);
 		return null;
 	}
 

@@ -237,10 +237,10 @@ export class PlayIn {
 			release: (midi) => this.release(midi),
 			devices: (names) => (this.devices = names)
 		});
-		if (typeof opened === 'string') this.midi = opened;
-		else if (this.on) [this.close, this.midi] = [opened, 'on'];
+		if ('error' in opened) this.midi = opened.error;
+		else if (this.on) [this.close, this.midi] = [opened.value.close, 'on'];
 		else {
-			opened();
+			opened.value.close();
 			this.midi = 'off';
 		}
 	}

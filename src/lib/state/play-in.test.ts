@@ -24,7 +24,8 @@ vi.mock('$lib/input/midi', () => ({
 	openMidi: (listener: NonNullable<typeof midi.listener>) => {
 		midi.listener = listener;
 		listener.devices(['Pebble Keys']);
-		return Promise.resolve(midi.answer ?? (() => midi.closed++));
+		const close = () => midi.closed++;
+		return Promise.resolve(midi.answer ? { error: midi.answer } : { value: { close } });
 	}
 }));
 

@@ -1,7 +1,7 @@
 import type { Chart } from '$core/chart';
 import { toneAt } from '$core/chord';
-import { inWindow, pitchAt, withSlide, type Instrument } from '$core/neck';
-import { blockWindows, changeOfAnchor, chordsPlayed } from '$core/route';
+import { inWindow, pitchAt, type Instrument } from '$core/neck';
+import { changeOfAnchor, handAlong, heldInstrument } from '$core/route';
 import type { RouteAnswer, RouteSummary } from '$lib/api/notebook-schema';
 import type { TargetAnswer } from '$lib/api/plan-schema';
 import { send } from './api';
@@ -36,20 +36,14 @@ export const holdAs = (open: OpenTune, { slide, block }: Held): void => {
 };
 
 /** Where the hand is at each change: in the position, where it reaches the landings; else where they lie. */
-export function handAlong(
+export function handOn(
 	open: OpenTune,
 	targets: readonly TargetAnswer[],
 	position: number,
 	{ slide, block }: Held = open
 ): PlayedRoute['handAt'] {
-	const { chart, instrument, scale } = open;
-	const held =
-		slide === 0
-			? instrument
-			: withSlide(instrument, slide, {
-					...{ scale, from: block ? position : null, chords: chordsPlayed(chart) }
-				});
-	const windows = block ? blockWindows(chart, held, position) : null;
+	const held = heldInstrument(open, { slide, block }, position);
+	const windows = handAlong(open.chart, held, position, { block });
 	return (change) => {
 		if (windows) return windows[change] ?? position;
 		const target = targets.findLast((entry) => entry.change <= change);
@@ -72,7 +66,7 @@ export async function newestRoute(
 	holdAs(open, route.line);
 	const targets = savedTargets(route, chart, instrument);
 	const { position } = route;
-	const handAt = handAlong(open, targets, position);
+	const handAt = handOn(open, targets, position);
 	const roams = targets.some(({ change }) => handAt(change) !== position);
 	return {
 		notes: route.tuneVersion === saved.version ? route.plan.notes : [],

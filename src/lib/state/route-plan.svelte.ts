@@ -199,8 +199,8 @@ export class RoutePlan extends RouteWishes {
 				this.progress = share;
 			});
 			if (!outcome) return;
-			if ('issues' in outcome) {
-				this.warnings = outcome.issues.map((issue) => issue.message);
+			if ('error' in outcome) {
+				this.warnings = outcome.error.map((issue) => issue.message);
 				return;
 			}
 			const { targets, notes, windows, arrivals, warnings } = outcome.value;
@@ -220,7 +220,7 @@ export class RoutePlan extends RouteWishes {
 		if (this.line.length === 0 || this.arrivals.length > 0 || this.outdated) return;
 		const { line } = this;
 		const outcome = await this.planner().plan(this.request());
-		if (!outcome || 'issues' in outcome || this.line !== line) return;
+		if (!outcome || 'error' in outcome || this.line !== line) return;
 		const same = outcome.value.notes.length === line.length;
 		if (same && outcome.value.notes.every((note, i) => note.tick === line[i].tick)) {
 			this.arrivals = outcome.value.arrivals;

@@ -1,10 +1,10 @@
-import { lastPosition, withSlide, type Place } from '$core/neck';
+import { lastPosition, type Place } from '$core/neck';
 import {
 	airChanges,
 	anchorOf,
-	blockWindows,
-	chordsPlayed,
 	changeOfAnchor,
+	handAlong,
+	heldInstrument,
 	type Approach,
 	type Style
 } from '$core/route';
@@ -158,13 +158,9 @@ export abstract class RouteWishes {
 
 	/** What is fixed, without the locks that lie outside the hand's places. */
 	private within({ slide, block }: LineSettings, position: number): Anchors {
-		const { chart, instrument, scale } = this.open;
-		const from = block ? position : null;
-		const held =
-			slide === 0
-				? instrument
-				: withSlide(instrument, slide, { scale, from, chords: chordsPlayed(chart) });
-		const windows = block ? blockWindows(chart, held, position) : [];
+		const { chart } = this.open;
+		const held = heldInstrument(this.open, { slide, block }, position);
+		const windows = handAlong(chart, held, position, { block }) ?? [];
 		return edit.locksWithin(
 			this.wishes.anchors,
 			{ chart, instrument: held },

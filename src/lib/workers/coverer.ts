@@ -19,10 +19,10 @@ export class Coverer {
 	async cover(input: CoverageInput, onrow: (row: CoverageRow) => void): Promise<void> {
 		const mine = ++this.ticket;
 		const chart = resolveChart(input.chart);
-		if ('issues' in chart || chart.value.changes.length === 0) return;
+		if ('error' in chart || chart.value.changes.length === 0) return;
 		const instrument = resolveInstrument(chart.value, input.instrument);
 		const scale = resolveScale(chart.value, input.scale);
-		if ('issues' in instrument || 'issues' in scale) return;
+		if ('error' in instrument || 'error' in scale) return;
 		const request = {
 			chart: chart.value,
 			instrument: instrument.value,

@@ -1,9 +1,10 @@
 import { expose } from 'comlink';
-import { LineWork, type Landing } from '$core/route';
+import type { Landing } from '$core/route';
 import type { PlanAnswer } from '$lib/api/plan-schema';
 import { NO_ANCHORS, NO_LINE } from '$lib/api/route-defaults';
 import type { Outcome } from '$lib/api/resolve';
 import {
+	PlanDesk,
 	runAlternatives,
 	runLandings,
 	runRoute,
@@ -17,22 +18,21 @@ export type PlanWorker = {
 	landings: (request: RouteRequest, change: number) => Landing[];
 };
 
-// What earlier plans of the chart left: after one change only what changed is searched again.
-let workFor = '';
-let work = new LineWork();
-function workOn(chart: string): LineWork {
-	if (workFor !== chart) [workFor, work] = [chart, new LineWork()];
-	return work;
+// The chart as it was read, and what earlier plans of it left: after one change only what changed is searched again.
+let desk = new PlanDesk('');
+function deskFor(chart: string): PlanDesk {
+	if (desk.text !== chart) desk = new PlanDesk(chart);
+	return desk;
 }
 
 const worker: PlanWorker = {
 	plan(request, progress) {
-		const kept = workOn(request.chart);
-		kept.onProgress = progress ?? null;
-		return runRoute(request, kept);
+		const { work } = deskFor(request.chart);
+		work.onProgress = progress ?? null;
+		return runRoute(request, desk);
 	},
-	alternatives: (request, count) => runAlternatives(request, count, workOn(request.chart)),
-	landings: runLandings
+	alternatives: (request, count) => runAlternatives(request, count, deskFor(request.chart)),
+	landings: (request, change) => runLandings(request, change, deskFor(request.chart))
 };
 
 // The first plan in a cold engine is many times slower: warm it before it is asked for.

@@ -1,3 +1,4 @@
+import type { Result } from '../../kernel';
 import { strFromU8, strToU8 } from 'fflate';
 import { parseMidi, type MidiData, type MidiEvent } from 'midi-file';
 
@@ -27,15 +28,16 @@ export function merged({ tracks }: MidiData): Timed[] {
 }
 
 /** Reads the bytes of a file; a sentence where they are no MIDI file or a damaged one. */
-export function parseFile(bytes: Uint8Array): MidiData | { readonly problem: string } {
+export function parseFile(bytes: Uint8Array): Result<MidiData, string> {
 	try {
 		const data = parseMidi(bytes);
 		const ends = data.tracks.every((track) => track.every(({ deltaTime }) => deltaTime >= 0));
-		if (ends && data.tracks.length > 0 && data.tracks.length === data.header.numTracks) return data;
+		if (ends && data.tracks.length > 0 && data.tracks.length === data.header.numTracks)
+			return { value: data };
 	} catch {
 		// The library tells what it stumbled over in its own terms.
 	}
-	return { problem: 'The file is no MIDI file, or it is damaged.' };
+	return { error: 'The file is no MIDI file, or it is damaged.' };
 }
 
 /** General MIDI's channel of drums, from 0. */

@@ -152,8 +152,8 @@ describe('MIDI, written and read again', () => {
 	it('says which tracks it leaves out and refuses what has nothing to say', () => {
 		const bytes = writeMidiPiece(plannedPiece(TEXTS.minor, 'eighth'));
 		const reading = readMidi(edited(bytes, (event) => (isOwnText(event) ? null : event)));
-		if ('problem' in reading) throw new Error(reading.problem);
-		expect(reading.leftOut).toEqual([
+		if ('error' in reading) throw new Error(reading.error);
+		expect(reading.value.leftOut).toEqual([
 			'Other tracks are left out: “Chords”, “Bass”. The line is “Line”.'
 		]);
 		const empty = writeMidi({
@@ -166,7 +166,7 @@ describe('MIDI, written and read again', () => {
 			[bytes.slice(0, 400), 'damaged']
 		] as const) {
 			const read = readMidi(data);
-			expect('problem' in read && read.problem).toContain(why);
+			expect('error' in read && read.error).toContain(why);
 		}
 	});
 });

@@ -1,5 +1,4 @@
 import { QUARTER, msPerTick, tempoWithin } from '../../kernel';
-import type { MidiData } from 'midi-file';
 import { swingOf, swung } from '../../band';
 import {
 	LIMITS,
@@ -162,11 +161,12 @@ function written(voice: Voice, chart: Chart): ReadNote[] {
  * were, as long as its notes still say the same.
  */
 export function readMidi(bytes: Uint8Array): FileReading {
-	const data: MidiData | { problem: string } = parseFile(bytes);
-	if ('problem' in data) return data;
+	const read = parseFile(bytes);
+	if ('error' in read) return read;
+	const data = read.value;
 	const { ticksPerBeat } = data.header;
 	if (!ticksPerBeat) {
-		return { problem: 'The file counts in frames of film, not in beats: its bars cannot be told.' };
+		return { error: 'The file counts in frames of film, not in beats: its bars cannot be told.' };
 	}
 	const left = new LeftOut();
 	const scale = QUARTER / ticksPerBeat;
@@ -175,7 +175,7 @@ export function readMidi(bytes: Uint8Array): FileReading {
 	const voices = voicesOf(events, scale).filter(({ channel }) => channel !== DRUMS);
 	const line = chooseLine(voices);
 	const named = frame.chords.some(({ symbol }) => symbol !== 'N.C.');
-	if (!named && !line) return { problem: 'The file has neither notes nor chord names.' };
+	if (!named && !line) return { error: 'The file has neither notes nor chord names.' };
 	const bars = draftBars(frame, frame.end, left);
 	const chartText = writeChart({ title: frame.title, key: frame.key, tempo: frame.tempo, bars });
 	for (const bar of chartText.moved) {
@@ -201,14 +201,16 @@ export function readMidi(bytes: Uint8Array): FileReading {
 	}
 	const chart = trusted ?? found;
 	return {
-		pieces: [
-			{
-				chart: trusted && own !== undefined ? own : named ? chartText.text : null,
-				notes: kept?.notes ?? (line ? written(line, chart) : []),
-				lineName: kept?.name ?? (line ? line.name : null)
-			}
-		],
-		leftOut: left.sentences
+		value: {
+			pieces: [
+				{
+					chart: trusted && own !== undefined ? own : named ? chartText.text : null,
+					notes: kept?.notes ?? (line ? written(line, chart) : []),
+					lineName: kept?.name ?? (line ? line.name : null)
+				}
+			],
+			leftOut: left.sentences
+		}
 	};
 }
 

@@ -5,8 +5,8 @@ import { buildXml, parseXml, type XmlNode } from './xml';
 
 const read = (xml: string): XmlNode => {
 	const node = parseXml(xml);
-	if ('problem' in node) throw new Error(node.problem);
-	return node;
+	if ('error' in node) throw new Error(node.error);
+	return node.value;
 };
 
 const SUFFIXES =
@@ -62,7 +62,7 @@ describe('documents', () => {
 		[`${'<a>'.repeat(200)}${'</a>'.repeat(200)}`, 'nested']
 	])('%s is refused', (text, why) => {
 		const read = parseXml(text);
-		expect('problem' in read && read.problem).toContain(why);
+		expect('error' in read && read.error).toContain(why);
 	});
 
 	it('keeps text, attributes and the five entities; drops signs that XML cannot hold', () => {

@@ -119,8 +119,8 @@ describe('MusicXML from elsewhere', () => {
 				<measure number="3">${note('F', 2, '<tie type="stop"/>')}<note><rest/><duration>4</duration></note><barline location="right"><repeat direction="backward"/></barline></measure>`
 			)
 		);
-		if ('problem' in reading) throw new Error(reading.problem);
-		const [piece] = reading.pieces;
+		if ('error' in reading) throw new Error(reading.error);
+		const [piece] = reading.value.pieces;
 		expect(piece.chart).toBe(
 			'title: Ferry & Lamp\nkey: G minor\ntime: 3/4\ntempo: 96\n\n| N.C. | Gm Cm6 |\n|: D7 | % :|\n'
 		);
@@ -133,7 +133,7 @@ describe('MusicXML from elsewhere', () => {
 				[5760, 1920, 65]
 			]
 		);
-		expect(reading.leftOut).toEqual([
+		expect(reading.value.leftOut).toEqual([
 			'One grace note is left out.',
 			'One note under another is left out.'
 		]);
@@ -147,18 +147,18 @@ describe('MusicXML from elsewhere', () => {
 			${harmony('D', 'dominant-ninth')}${note('D', 4, '<voice>1</voice><notations><technical><bend><bend-alter>2</bend-alter></bend></technical></notations>')}${note('E', 2, '<voice>1</voice>')}
 			<backup><duration>2</duration></backup>${note('C', 2, '<voice>2</voice>')}</part><part id="P2">${note('C', 6)}</part></measure></score-timewise>`;
 		const reading = readMusicXml(text);
-		if ('problem' in reading) throw new Error(reading.problem);
-		expect(reading.pieces[0].chart).toContain('| C9 |');
+		if ('error' in reading) throw new Error(reading.error);
+		expect(reading.value.pieces[0].chart).toContain('| C9 |');
 		// B flat in G minor's signature, a whole tone lower: F minor.
-		expect(reading.pieces[0].chart).toContain('key: F minor');
+		expect(reading.value.pieces[0].chart).toContain('key: F minor');
 		expect(
-			reading.pieces[0].notes.map(({ tick, midi, technique }) => [tick, midi, technique])
+			reading.value.pieces[0].notes.map(({ tick, midi, technique }) => [tick, midi, technique])
 		).toEqual([
 			[0, 60, null],
 			[240, 62, 'bend'],
 			[960, 62, null]
 		]);
-		expect(reading.leftOut).toEqual([
+		expect(reading.value.leftOut).toEqual([
 			'Other parts are left out: “Bells”. The line is “Horn”.',
 			'One note of a second voice is left out.'
 		]);
@@ -178,12 +178,12 @@ describe('MusicXML from elsewhere', () => {
 					bar(`${ending('2')}${harmony('G', 'dominant')}${note('C', 8)}`)
 			)
 		);
-		if ('problem' in reading) throw new Error(reading.problem);
-		expect(reading.pieces[0].chart?.split('\n\n')[1]).toBe(
+		if ('error' in reading) throw new Error(reading.error);
+		expect(reading.value.pieces[0].chart?.split('\n\n')[1]).toBe(
 			'| C |\n{3/4} | F |\n{4/4} | 1. % :|\n| 2. G7 |\n'
 		);
-		expect(reading.leftOut).toHaveLength(1);
-		expect(reading.pieces[0].notes.map(({ tick }) => tick)).toEqual([
+		expect(reading.value.leftOut).toHaveLength(1);
+		expect(reading.value.pieces[0].notes.map(({ tick }) => tick)).toEqual([
 			0, 1920, 3360, 5280, 7200, 8640
 		]);
 	});
@@ -194,6 +194,6 @@ describe('MusicXML from elsewhere', () => {
 		['no xml at all', 'XML']
 	])('refuses %s', (text, why) => {
 		const reading = readMusicXml(text);
-		expect('problem' in reading && reading.problem).toContain(why);
+		expect('error' in reading && reading.error).toContain(why);
 	});
 });

@@ -1,3 +1,4 @@
+import type { Result } from '../../kernel';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { all, child, parseXml } from './xml';
 
@@ -32,7 +33,7 @@ export function packMxl(xml: string): Uint8Array<ArrayBuffer> {
 function unpack(
 	bytes: Uint8Array,
 	wanted: (name: string) => boolean
-): Record<string, Uint8Array> | string {
+): Result<Record<string, Uint8Array>, string> {
 	let files = 0;
 	let large: string | null = null;
 	try {
@@ -45,34 +46,35 @@ function unpack(
 				return false;
 			}
 		});
-		if (large !== null) return `“${String(large)}” in the archive is larger than 8 MiB.`;
-		return found;
+		if (large !== null) return { error: `“${String(large)}” in the archive is larger than 8 MiB.` };
+		return { value: found };
 	} catch {
-		return 'The archive is damaged or is none.';
+		return { error: 'The archive is damaged or is none.' };
 	}
 }
 
+/** A file of an archive; a name such as __proto__ is none of its own. */
+const ownFile = (files: Record<string, Uint8Array>, name: string): Uint8Array | undefined =>
+	Object.hasOwn(files, name) ? files[name] : undefined;
+
 /** The document inside a `.mxl` file. */
-export function unpackMxl(
-	bytes: Uint8Array
-): { readonly xml: string } | { readonly problem: string } {
+export function unpackMxl(bytes: Uint8Array): Result<string, string> {
 	const listed = unpack(bytes, (name) => name === CONTAINER);
-	if (typeof listed === 'string') return { problem: listed };
-	const container = Object.hasOwn(listed, CONTAINER) ? listed[CONTAINER] : undefined;
-	if (!container) return { problem: 'The archive does not say which of its files is the music.' };
+	if ('error' in listed) return listed;
+	const container = ownFile(listed.value, CONTAINER);
+	if (!container) return { error: 'The archive does not say which of its files is the music.' };
 	const read = parseXml(strFromU8(container));
-	if ('problem' in read) return read;
-	const roots = all(child(read, 'rootfiles'), 'rootfile');
+	if ('error' in read) return read;
+	const roots = all(child(read.value, 'rootfiles'), 'rootfile');
 	const root = roots.find((node) => (node.attributes['media-type'] ?? TYPE) === TYPE) ?? roots[0];
 	const path = root?.attributes['full-path'] ?? '';
 	const found = unpack(bytes, (name) => name === path);
-	if (typeof found === 'string') return { problem: found };
-	// A name such as __proto__ is none of the archive's own.
-	const music = Object.hasOwn(found, path) ? found[path] : undefined;
-	if (!music || path === '') return { problem: 'The music that the archive names is not in it.' };
+	if ('error' in found) return found;
+	const music = ownFile(found.value, path);
+	if (!music || path === '') return { error: 'The music that the archive names is not in it.' };
 	if (music.byteLength > MOST_XML)
-		return { problem: `“${path}” in the archive is larger than 8 MiB.` };
-	return { xml: decodeText(music) };
+		return { error: `“${path}” in the archive is larger than 8 MiB.` };
+	return { value: decodeText(music) };
 }
 
 /** Text in UTF-8 or, where it begins with their mark, UTF-16. */

@@ -145,10 +145,11 @@ function tuningOf(state: PartState): { tuning: string | null; capo: number } {
  * The chart's own text is taken from its field as long as it says what the measures say.
  */
 export function readMusicXml(text: string): FileReading {
-	const root = parseXml(text);
-	if ('problem' in root) return root;
+	const parsed = parseXml(text);
+	if ('error' in parsed) return parsed;
+	const root = parsed.value;
 	if (root.name !== 'score-partwise' && root.name !== 'score-timewise') {
-		return { problem: `The file is XML, but no MusicXML: it begins with <${root.name}>.` };
+		return { error: `The file is XML, but no MusicXML: it begins with <${root.name}>.` };
 	}
 	const left = new LeftOut();
 	const names = namesOf(root);
@@ -157,7 +158,7 @@ export function readMusicXml(text: string): FileReading {
 	const melody = pitched.find((part) => has(part.measures, isTab)) ?? pitched[0];
 	const chords = parts.find((part) => has(part.measures, isHarmony));
 	const main = melody ?? chords;
-	if (!main) return { problem: 'The file has neither chords nor notes.' };
+	if (!main) return { error: 'The file has neither chords nor notes.' };
 	const others = parts.filter((part) => part !== main && part !== chords);
 	if (others.length > 0) {
 		const list = others.map(({ name }) => `“${name}”`).join(', ');
@@ -198,7 +199,7 @@ export function readMusicXml(text: string): FileReading {
 	const chart = parseChart(written.text);
 	const notes = unfolded(chart, measures, bars, left);
 	if (!hasChords && notes.length === 0) {
-		return { problem: 'The file has neither chords nor notes that can be read.' };
+		return { error: 'The file has neither chords nor notes that can be read.' };
 	}
 	const fields = all(child(child(root, 'identification'), 'miscellaneous'), 'miscellaneous-field');
 	const field = (name: string) =>
@@ -212,14 +213,16 @@ export function readMusicXml(text: string): FileReading {
 			instrumentKey(instrumentOf(chart).instrument);
 	const trusted = alike ? `${own}\n` : null;
 	return {
-		pieces: [
-			{
-				chart: trusted ?? (hasChords ? written.text : null),
-				notes,
-				lineName: notes.length > 0 ? (field(FIELDS.line) ?? null) : null
-			}
-		],
-		leftOut: left.sentences
+		value: {
+			pieces: [
+				{
+					chart: trusted ?? (hasChords ? written.text : null),
+					notes,
+					lineName: notes.length > 0 ? (field(FIELDS.line) ?? null) : null
+				}
+			],
+			leftOut: left.sentences
+		}
 	};
 }
 

@@ -1,3 +1,4 @@
+import type { Result } from '../../kernel';
 import { XMLBuilder } from 'fast-xml-parser';
 import { SaxesParser } from 'saxes';
 
@@ -69,13 +70,13 @@ class Fault extends Error {}
  * Reads a document. Entities of its own are never read: a document that declares some is refused.
  * @returns its root, or in a sentence what is wrong with it
  */
-export function parseXml(text: string): XmlNode | { readonly problem: string } {
+export function parseXml(text: string): Result<XmlNode, string> {
 	const quick = treeOf(text, false);
 	// Where a fault stands is looked for only when there is one.
-	return 'problem' in quick ? treeOf(text, true) : quick;
+	return 'error' in quick ? treeOf(text, true) : quick;
 }
 
-function treeOf(text: string, position: boolean): XmlNode | { readonly problem: string } {
+function treeOf(text: string, position: boolean): Result<XmlNode, string> {
 	const parser = new SaxesParser({ xmlns: false, position });
 	const open: Draft[] = [];
 	let root: Draft | null = null;
@@ -107,10 +108,10 @@ function treeOf(text: string, position: boolean): XmlNode | { readonly problem: 
 	try {
 		parser.write(text.replace(/^\ufeff/, '')).close();
 	} catch (error) {
-		if (error instanceof Fault) return { problem: error.message };
+		if (error instanceof Fault) return { error: error.message };
 		throw error;
 	}
-	return root ?? { problem: 'The file holds no XML element.' };
+	return root ? { value: root } : { error: 'The file holds no XML element.' };
 }
 
 /** The first child of a name. */

@@ -1,4 +1,4 @@
-import { QUARTER } from '../../kernel';
+import { type Result, QUARTER } from '../../kernel';
 import { barTicks, type Chart } from '../../chart';
 
 /** Where the notes of a line may stand; `targets` plans landings alone. */
@@ -44,8 +44,11 @@ const cell = (
 /** Three and three and two of every eight places; on triplets long and short. */
 const LEANING = 'x--x--x-';
 
+/** A note on every place; what stands in for a cell that does not fit. */
+export const STEADY: Cell = cell('steady', 'Steady', 'A note on every place.', () => 'x');
+
 export const CELLS: readonly Cell[] = [
-	cell('steady', 'Steady', 'A note on every place.', () => 'x'),
+	STEADY,
 	cell('breath', 'Breathe after landing', 'Hold each landing, then move on.', () => 'x', true),
 	cell('long-short', 'Long and two short', 'One beat held, one beat played.', (slot, n) =>
 		slot % n === 0 || Math.floor(slot / n) % 2 === 1 ? 'x' : '-'
@@ -75,15 +78,17 @@ const WRITTEN = /^[x.-]+$/;
  * @param slots places of the grid in the chart's first bar
  * @returns the cell, or what is wrong with it
  */
-export function readCell(text: string, slots: number): Cell | string {
+export function readCell(text: string, slots: number): Result<Cell, string> {
 	const known = CELLS.find((entry) => entry.id === text);
-	if (known) return known;
+	if (known) return { value: known };
 	if (!WRITTEN.test(text)) {
 		const ids = CELLS.map((entry) => entry.id).join(', ');
-		return `“${text}” is no rhythm cell. Use ${ids}, or one bar of x (play), - (hold) and . (rest).`;
+		const error = `“${text}” is no rhythm cell. Use ${ids}, or one bar of x (play), - (hold) and . (rest).`;
+		return { error };
 	}
 	if (text.length !== slots) {
-		return `This cell has ${text.length} marks; a bar of this chart has ${slots} places on the grid.`;
+		const error = `This cell has ${text.length} marks; a bar of this chart has ${slots} places on the grid.`;
+		return { error };
 	}
-	return cell('own', 'Own', text, (slot) => text[slot % text.length] as Mark);
+	return { value: cell('own', 'Own', text, (slot) => text[slot % text.length] as Mark) };
 }

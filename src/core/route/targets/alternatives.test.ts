@@ -1,3 +1,4 @@
+import { must } from '../../test-must';
 import { describe, expect, it } from 'vitest';
 import { inWindow, lastPosition, standardGuitar } from '../../neck';
 import { parseChart } from '../../chart';
@@ -85,9 +86,8 @@ describe('a hand that may move', () => {
 		};
 	};
 	const walkOf = (roam: Roam, over: Partial<OpenRequest> = {}) => {
-		const placed = placeHand(open(roam, over));
-		if ('issues' in placed) throw new Error(placed.issues[0].message);
-		return { request: placed.request, plan: planTargets(placed.request) };
+		const placed = must(placeHand(open(roam, over)));
+		return { request: placed, plan: planTargets(placed) };
 	};
 
 	it('phrases are four bars of a section at most', () => {
@@ -149,11 +149,11 @@ describe('a hand that may move', () => {
 		expect(
 			placeHand(open({ roam: 0 }, { locks: [locks[0], { change: 3, string: 6, fret: 18 }] }))
 		).toMatchObject({
-			issues: [{ path: ['position'] }]
+			error: [{ path: ['position'] }]
 		});
 		const apart = [locks[0], { change: 6, string: 1, fret: 19 }];
 		expect(placeHand(open({ roam: 1 }, { locks: apart }))).toMatchObject({
-			issues: [
+			error: [
 				{ path: ['position'], message: 'No walk along the neck reaches all the locked places.' }
 			]
 		});

@@ -152,7 +152,7 @@ export function engraveRows(
 		const from = part.firstMasterBarIndex;
 		if (from < 0) return [];
 		const node = parseXml(String(part.renderResult));
-		if ('problem' in node) throw new Error(node.problem);
+		if ('error' in node) throw new Error(node.error);
 		const engraved: EngravedBar[] = [];
 		for (let i = from; i <= part.lastMasterBarIndex; i++) {
 			const found = lookup?.findMasterBarByIndex(i);
@@ -166,6 +166,8 @@ export function engraveRows(
 			}));
 			engraved.push({ index: bar.index, x, width: w, beats });
 		}
-		return [{ ink: moved(inkOf(node, scale), part.x, 0), height: part.height, bars: engraved }];
+		return [
+			{ ink: moved(inkOf(node.value, scale), part.x, 0), height: part.height, bars: engraved }
+		];
 	});
 }

@@ -1,3 +1,4 @@
+import { must } from '$core/test-must';
 import { extractText, getDocumentProxy } from 'unpdf';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { parseChart } from '$core/chart';
@@ -34,9 +35,7 @@ function requestOf(
 		line,
 		anchors: NO_ANCHORS
 	};
-	const planned = planInput(chart, input, []);
-	if ('problem' in planned) throw new Error(planned.problem);
-	const { plan } = planned;
+	const { plan } = must(planInput(chart, input, []));
 	const notes = plan.notes.length > 0 ? plan.notes : [];
 	return { ...frame, route: { name: 'Sixth', style: 'guide-tones', line, plan, notes } };
 }
@@ -115,8 +114,7 @@ describe('the printed page', () => {
 				.sort()
 				.join('');
 		drawn.forEach((svg, i) => {
-			const node = parseXml(svg);
-			if ('problem' in node) throw new Error(node.problem);
+			const node = must(parseXml(svg));
 			const texts = node.children.filter(
 				({ name, attributes }) => name === 'text' && attributes['font-family'] !== 'Score'
 			);
@@ -159,8 +157,7 @@ describe('the printed page', () => {
 			for (const grid of [null, 'eighth'] as const) {
 				const request = requestOf(chart, grid, {}, 5);
 				for (const svg of sheetSvg(request)) {
-					const node = parseXml(svg);
-					if ('problem' in node) throw new Error(node.problem);
+					const node = must(parseXml(svg));
 					for (const { attributes, text, name } of node.children) {
 						if (name !== 'text') continue;
 						const [x, y] = [Number(attributes.x), Number(attributes.y)];
@@ -176,7 +173,7 @@ describe('the printed page', () => {
 			'title: <b>&"A very long name of a tune that goes on & on for ever and ever</b>\n| C |\n';
 		const [svg] = sheetSvg(requestOf(chart, null));
 		expect(svg).not.toContain('<b>');
-		expect('problem' in parseXml(svg)).toBe(false);
+		expect('error' in parseXml(svg)).toBe(false);
 	});
 });
 

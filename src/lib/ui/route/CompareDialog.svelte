@@ -48,8 +48,8 @@
 					: { ...own, route: await send<RouteAnswer>('GET', `/api/v1/routes/${which}`) };
 			const outcome = await planner?.plan(request);
 			if (!outcome) return { planned: null, problem: '' };
-			return 'issues' in outcome
-				? { planned: null, problem: outcome.issues.map((issue) => issue.message).join(' ') }
+			return 'error' in outcome
+				? { planned: null, problem: outcome.error.map((issue) => issue.message).join(' ') }
 				: { planned: outcome.value, problem: '' };
 		} catch (error) {
 			return { planned: null, problem: error instanceof Error ? error.message : String(error) };

@@ -74,8 +74,8 @@
 	function write(text: string): void {
 		if (text.trim() === '') return;
 		const read = readCell(text.trim(), places);
-		wrong = typeof read === 'string' ? read : '';
-		if (typeof read !== 'string') plan.setLine({ cell: text.trim() });
+		wrong = 'error' in read ? read.error : '';
+		if ('value' in read) plan.setLine({ cell: text.trim() });
 	}
 	const sections = $derived([
 		...new Set(open.chart.played.flatMap((bar) => (bar.section ? [bar.section] : [])))

@@ -5,8 +5,8 @@ import { brokenRule } from '$lib/server/problem';
 
 export async function POST({ request }: { request: Request }): Promise<Response> {
 	const read = await readJson(request, analyzeInput);
-	if ('response' in read) return read.response;
-	const outcome = await analyzeInPool(read.data);
-	if ('issues' in outcome) return brokenRule(outcome.issues);
+	if ('error' in read) return read.error;
+	const outcome = await analyzeInPool(read.value);
+	if ('error' in outcome) return brokenRule(outcome.error);
 	return new Response(outcome.value, { headers: { 'content-type': 'application/json' } });
 }

@@ -9,8 +9,8 @@ import { getTune } from '$lib/server/tunes';
 
 export async function POST({ request }: { request: Request }): Promise<Response> {
 	const read = await readJson(request, cardInput);
-	if ('response' in read) return read.response;
-	const { tuneId, drill } = read.data;
+	if ('error' in read) return read.error;
+	const { tuneId, drill } = read.value;
 	const db = await openDatabase();
 	const tune = await getTune(db, tuneId);
 	if (!tune) return notFound('tune');

@@ -1,3 +1,4 @@
+import type { Result } from '$core/kernel';
 import { importInput } from '$lib/api/import-schema';
 import { openDatabase } from '$lib/server/database';
 import { isUuid, json, readBytes, readJson } from '$lib/server/http';
@@ -11,30 +12,30 @@ const MOST_FILES = 32;
 type Sent = { files: SentFile[]; tuneId: string | null };
 
 /** The files of a form, or the one of a JSON body. */
-async function readFiles(request: Request): Promise<Sent | { response: Response }> {
+async function readFiles(request: Request): Promise<Result<Sent, Response>> {
 	const type = request.headers.get('content-type') ?? '';
 	if (!type.toLowerCase().startsWith('multipart/form-data')) {
 		const read = await readJson(request, importInput);
-		if ('response' in read) return read;
-		const { name, text, tuneId = null } = read.data;
-		return { files: [{ name, bytes: new TextEncoder().encode(text) }], tuneId };
+		if ('error' in read) return read;
+		const { name, text, tuneId = null } = read.value;
+		return { value: { files: [{ name, bytes: new TextEncoder().encode(text) }], tuneId } };
 	}
 	const body = await readBytes(request);
-	if ('response' in body) return body;
+	if ('error' in body) return body;
 	let form: FormData;
 	try {
-		form = await new Response(body.bytes, { headers: { 'content-type': type } }).formData();
+		form = await new Response(body.value, { headers: { 'content-type': type } }).formData();
 	} catch {
-		return { response: problemResponse(400, 'The form cannot be read.') };
+		return { error: problemResponse(400, 'The form cannot be read.') };
 	}
 	const sent = form.getAll('file');
 	if (sent.length === 0 || sent.some((part) => typeof part === 'string')) {
 		const message = 'Send files in fields named “file”.';
-		return { response: brokenRule([{ path: 'file', message }]) };
+		return { error: brokenRule([{ path: 'file', message }]) };
 	}
 	if (sent.length > MOST_FILES) {
 		const message = `Send at most ${MOST_FILES} files at a time.`;
-		return { response: brokenRule([{ path: 'file', message }]) };
+		return { error: brokenRule([{ path: 'file', message }]) };
 	}
 	const files = await Promise.all(
 		(sent as File[]).map(async (file) => ({
@@ -43,18 +44,18 @@ async function readFiles(request: Request): Promise<Sent | { response: Response 
 		}))
 	);
 	const tuneId = form.get('tuneId');
-	return { files, tuneId: typeof tuneId === 'string' ? tuneId : null };
+	return { value: { files, tuneId: typeof tuneId === 'string' ? tuneId : null } };
 }
 
 export const POST: RequestHandler = async ({ request, url }) => {
 	const read = await readFiles(request);
-	if ('response' in read) return read.response;
-	const { files, tuneId } = read;
+	if ('error' in read) return read.error;
+	const { files, tuneId } = read.value;
 	const db = await openDatabase();
 	const onto = tuneId !== null && isUuid(tuneId) ? await tuneFor(db, tuneId) : null;
 	if (tuneId !== null && !onto) return notFound('tune');
 	const preview = url.searchParams.get('preview') === '1';
 	const made = await importFiles(db, files, onto, preview);
-	if ('issues' in made) return brokenRule(made.issues);
-	return json(made.answer, preview ? 200 : 201);
+	if ('error' in made) return brokenRule(made.error);
+	return json(made.value, preview ? 200 : 201);
 };

@@ -10,9 +10,9 @@ export async function GET(): Promise<Response> {
 
 export async function POST({ request }: { request: Request }): Promise<Response> {
 	const read = await readJson(request, instrumentRecord);
-	if ('response' in read) return read.response;
-	const issues = checkInstrument(read.data);
+	if ('error' in read) return read.error;
+	const issues = checkInstrument(read.value);
 	if (issues.length > 0) return brokenRule(issues);
-	const made = await createInstrument(await openDatabase(), read.data);
+	const made = await createInstrument(await openDatabase(), read.value);
 	return json(made, 201, { location: `/api/v1/instruments/${made.id}` });
 }

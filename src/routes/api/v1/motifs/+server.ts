@@ -11,9 +11,9 @@ export async function GET(): Promise<Response> {
 
 export async function POST({ request }: { request: Request }): Promise<Response> {
 	const read = await readJson(request, motifRecord);
-	if ('response' in read) return read.response;
-	const issues = motifIssues(read.data.motif);
+	if ('error' in read) return read.error;
+	const issues = motifIssues(read.value.motif);
 	if (issues.length > 0) return brokenRule(issues);
-	const made = await createMotif(await openDatabase(), read.data);
+	const made = await createMotif(await openDatabase(), read.value);
 	return json(made, 201, { location: `/api/v1/motifs/${made.id}` });
 }

@@ -10,9 +10,9 @@ export async function GET(): Promise<Response> {
 
 export async function PUT({ request }: { request: Request }): Promise<Response> {
 	const read = await readJson(request, playerUpdate);
-	if ('response' in read) return read.response;
+	if ('error' in read) return read.error;
 	const db = await openDatabase();
-	const { version, ...input } = read.data;
+	const { version, ...input } = read.value;
 	const saved = await updatePlayer(db, input, version);
 	if (saved) return json(saved);
 	const current = await getPlayer(db);

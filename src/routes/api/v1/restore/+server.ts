@@ -3,10 +3,25 @@ import { json } from '$lib/server/http';
 import { readBackupInPool } from '$lib/server/pool';
 import { brokenRule, noRoom, problemResponse } from '$lib/server/problem';
 import { NoRoom, previewRestore, restore } from '$lib/server/restore';
+import type { BackupFault } from '$lib/server/restore-reading';
 import { spool } from '$lib/server/spool';
 import type { RequestHandler } from './$types';
 
 const TYPES = new Set(['application/json', 'application/gzip', 'application/x-gzip']);
+
+/** The answer to a backup that cannot be read. */
+function refusalOf(fault: BackupFault): Response {
+	switch (fault.kind) {
+		case 'too-large':
+			return problemResponse(413, 'Unpacked, this backup is larger than 8 GiB.');
+		case 'no-room':
+			return noRoom();
+		case 'no-json':
+			return problemResponse(400, fault.issues[0]?.message ?? 'The body is not JSON.');
+		case 'broken':
+			return brokenRule(fault.issues);
+	}
+}
 
 export const POST: RequestHandler = async ({ request, url }) => {
 	const mode = url.searchParams.get('mode');
@@ -25,16 +40,9 @@ export const POST: RequestHandler = async ({ request, url }) => {
 	if (!sent) return noRoom();
 	try {
 		const read = await readBackupInPool(sent.path, sent.packed);
-		if ('tooLarge' in read) {
-			return problemResponse(413, 'Unpacked, this backup is larger than 8 GiB.');
-		}
-		if ('full' in read) return noRoom();
-		if ('issues' in read) {
-			const [first] = read.issues;
-			return read.json ? brokenRule(read.issues) : problemResponse(400, first.message);
-		}
+		if ('error' in read) return refusalOf(read.error);
 		const db = await openDatabase();
-		const backup = { index: read.index, path: sent.path };
+		const backup = { index: read.value, path: sent.path };
 		if (url.searchParams.get('preview') === '1') {
 			return json(await previewRestore(db, backup, mode));
 		}

@@ -9,9 +9,9 @@ const done = () => new Response(null, { status: 204 });
 
 export const POST: RequestHandler = async (event) => {
 	const read = await readJson(event.request, sessionInput);
-	if ('response' in read) return read.response;
+	if ('error' in read) return read.error;
 	if (!isGuarded()) return notFound('passphrase here: every request is taken');
-	const refused = await signIn(event, read.data.passphrase);
+	const refused = await signIn(event, read.value.passphrase);
 	if (!refused) return done();
 	const answer = problemResponse(refused.status, refused.message);
 	if (refused.wait > 0) answer.headers.set('retry-after', String(refused.wait));

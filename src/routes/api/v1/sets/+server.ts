@@ -10,10 +10,10 @@ export async function GET(): Promise<Response> {
 
 export async function POST({ request }: { request: Request }): Promise<Response> {
 	const read = await readJson(request, setInput);
-	if ('response' in read) return read.response;
+	if ('error' in read) return read.error;
 	const db = await openDatabase();
-	const issues = await checkSet(db, read.data);
+	const issues = await checkSet(db, read.value);
 	if (issues.length > 0) return brokenRule(issues);
-	const made = await createSet(db, read.data);
+	const made = await createSet(db, read.value);
 	return json(made, 201, { location: `/api/v1/sets/${made.id}` });
 }

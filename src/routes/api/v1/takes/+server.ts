@@ -9,14 +9,14 @@ import { getTune } from '$lib/server/tunes';
 
 export async function POST({ request }: { request: Request }): Promise<Response> {
 	const read = await readJson(request, takeInput);
-	if ('response' in read) return read.response;
+	if ('error' in read) return read.error;
 	const db = await openDatabase();
-	const tune = await getTune(db, read.data.tuneId);
+	const tune = await getTune(db, read.value.tuneId);
 	if (!tune) return notFound('tune');
 	const own = await listInstruments(db);
 	const { chart, title } = tune;
-	const judged = await takeInPool({ chart, title, take: read.data, own });
-	if ('issues' in judged) return brokenRule(judged.issues);
-	const stored = await storeTake(db, read.data, { judged: judged.value, chart, own });
+	const judged = await takeInPool({ chart, title, take: read.value, own });
+	if ('error' in judged) return brokenRule(judged.error);
+	const stored = await storeTake(db, read.value, { judged: judged.value, chart, own });
 	return json(stored, 201, { location: `/api/v1/takes/${stored.take.id}` });
 }

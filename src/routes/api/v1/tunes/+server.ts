@@ -14,9 +14,9 @@ export async function GET(): Promise<Response> {
 
 export async function POST({ request }: { request: Request }): Promise<Response> {
 	const read = await readJson(request, tuneInput);
-	if ('response' in read) return read.response;
-	const issues = checkChartSize(read.data.chart);
+	if ('error' in read) return read.error;
+	const issues = checkChartSize(read.value.chart);
 	if (issues.length > 0) return brokenRule(issues);
-	const tune = await createTune(await openDatabase(), await readTuneInPool(read.data.chart));
+	const tune = await createTune(await openDatabase(), await readTuneInPool(read.value.chart));
 	return json(tune, 201, { location: `/api/v1/tunes/${tune.id}` });
 }

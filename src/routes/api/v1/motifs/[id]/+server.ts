@@ -14,9 +14,9 @@ export const GET: RequestHandler = async ({ params }) => {
 
 export const PUT: RequestHandler = async ({ params, request }) => {
 	const read = await readJson(request, motifUpdate);
-	if ('response' in read) return read.response;
+	if ('error' in read) return read.error;
 	if (!isUuid(params.id)) return notFound('motif');
-	const { version, ...record } = read.data;
+	const { version, ...record } = read.value;
 	const issues = motifIssues(record.motif);
 	if (issues.length > 0) return brokenRule(issues);
 	const db = await openDatabase();

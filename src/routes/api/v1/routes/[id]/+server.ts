@@ -15,17 +15,17 @@ export const GET: RequestHandler = async ({ params }) => {
 
 export const PUT: RequestHandler = async ({ params, request }) => {
 	const read = await readJson(request, routeUpdate);
-	if ('response' in read) return read.response;
+	if ('error' in read) return read.error;
 	const db = await openDatabase();
 	const found = isUuid(params.id) ? await getRoute(db, params.id) : null;
 	if (!found) return notFound('route');
-	const { version, ...input } = read.data;
+	const { version, ...input } = read.value;
 	const made = await snapshotInPool({
 		chart: found.chart,
 		input,
 		own: await listInstruments(db)
 	});
-	if ('issues' in made) return brokenRule(made.issues);
+	if ('error' in made) return brokenRule(made.error);
 	const saved = await updateRoute(db, params.id, input, made.value, found.tuneVersion, version);
 	if (saved) return json(saved);
 	const current = (await getRoute(db, params.id))?.route;

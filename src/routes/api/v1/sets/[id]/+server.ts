@@ -13,11 +13,11 @@ export const GET: RequestHandler = async ({ params }) => {
 
 export const PUT: RequestHandler = async ({ params, request }) => {
 	const read = await readJson(request, setUpdate);
-	if ('response' in read) return read.response;
+	if ('error' in read) return read.error;
 	const db = await openDatabase();
 	const current = isUuid(params.id) ? await getSet(db, params.id) : null;
 	if (!current) return notFound('set');
-	const { version, ...input } = read.data;
+	const { version, ...input } = read.value;
 	const issues = await checkSet(db, input);
 	if (issues.length > 0) return brokenRule(issues);
 	const saved = await updateSet(db, params.id, input, version);

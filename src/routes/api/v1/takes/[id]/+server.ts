@@ -16,9 +16,9 @@ export const GET: RequestHandler = async ({ params }) => {
 
 export const PUT: RequestHandler = async ({ params, request }) => {
 	const read = await readJson(request, takeUpdate);
-	if ('response' in read) return read.response;
+	if ('error' in read) return read.error;
 	if (!isUuid(params.id)) return notFound('take');
-	const { note, version } = read.data;
+	const { note, version } = read.value;
 	const saved = await updateTake(await openDatabase(), params.id, note, version);
 	if (saved) return json(saved);
 	const current = await find(params.id);

@@ -13,9 +13,9 @@ export const GET: RequestHandler = async ({ params }) => {
 
 export const PUT: RequestHandler = async ({ params, request }) => {
 	const read = await readJson(request, tuneUpdate);
-	if ('response' in read) return read.response;
+	if ('error' in read) return read.error;
 	if (!isUuid(params.id)) return notFound('tune');
-	const { chart, version } = read.data;
+	const { chart, version } = read.value;
 	const issues = checkChartSize(chart);
 	if (issues.length > 0) return brokenRule(issues);
 	const db = await openDatabase();

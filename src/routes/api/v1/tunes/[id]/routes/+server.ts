@@ -16,16 +16,16 @@ export const GET: RequestHandler = async ({ params }) => {
 
 export const POST: RequestHandler = async ({ params, request }) => {
 	const read = await readJson(request, routeInput);
-	if ('response' in read) return read.response;
+	if ('error' in read) return read.error;
 	const db = await openDatabase();
 	const tune = isUuid(params.id) ? await getTune(db, params.id) : null;
 	if (!tune) return notFound('tune');
 	const made = await snapshotInPool({
 		chart: tune.chart,
-		input: read.data,
+		input: read.value,
 		own: await listInstruments(db)
 	});
-	if ('issues' in made) return brokenRule(made.issues);
-	const route = await createRoute(db, tune.id, read.data, made.value, tune.version);
+	if ('error' in made) return brokenRule(made.error);
+	const route = await createRoute(db, tune.id, read.value, made.value, tune.version);
 	return json(route, 201, { location: `/api/v1/routes/${route.id}` });
 };
