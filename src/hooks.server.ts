@@ -11,7 +11,7 @@ import { isOurs } from '$lib/server/hosts';
 import { drain } from '$lib/server/http';
 import { startJobs, stopJobs } from '$lib/server/jobs';
 import { clientGone, whileAsked } from '$lib/server/leaving';
-import { readTunesInPool } from '$lib/server/pool';
+import { inPool } from '$lib/server/pool';
 import { brokenRule, databaseAway, folderLost, noRoom, problemResponse } from '$lib/server/problem';
 import { lookOverAll } from '$lib/server/restore';
 import { SESSION } from '$lib/server/session-cookie';
@@ -32,7 +32,7 @@ export const init: ServerInit = async () => {
 	await setPassphrase(db, process.env.ARC_STEP_PASSPHRASE);
 	await purgeDeleted(db);
 	startJobs();
-	await readAgain(db, readTunesInPool);
+	await readAgain(db, inPool.readTunes);
 	await lookOverAll(db);
 	clearSpool();
 	if (process.env.ARC_STEP_DEMO === '1') await loadDemo(db);

@@ -14,7 +14,7 @@ import type { PlanSnapshot, RouteAnswer, RouteInput, TuneAnswer } from '../api/n
 import type { Database } from './database';
 import { download } from './download';
 import { listInstruments } from './instruments';
-import { snapshotInPool } from './pool';
+import { inPool } from './pool';
 import { getRoute, listRoutes } from './routes';
 
 const wishesOf = ({ name, position, style, line, anchors }: RouteAnswer): RouteInput => ({
@@ -52,7 +52,7 @@ export async function pieceOfRoute(
 	const { instrument } = instrumentOf(chart, own);
 	let { plan } = route;
 	if (route.tuneVersion !== tuneVersion) {
-		const made = await snapshotInPool({ chart: text, input: wishesOf(route), own });
+		const made = await inPool.snapshot({ chart: text, input: wishesOf(route), own });
 		if ('value' in made) plan = made.value;
 	}
 	const frame = { chart, text, instrument, lineName: route.name };
@@ -75,26 +75,63 @@ async function tuneDocumentOf(db: Database, tune: TuneAnswer): Promise<TuneDocum
 
 const asJson = (value: unknown): string => `${JSON.stringify(value, null, '\t')}\n`;
 
-/** Files of a tune by their endings; null where there is no such kind. */
+type Made = { readonly type: string; readonly content: string | Uint8Array<ArrayBuffer> };
+
+/** Files of a tune by their endings. */
+export const TUNE_FILES: Readonly<
+	Record<string, (db: Database, tune: TuneAnswer) => Promise<Made>>
+> = {
+	txt: async (_, { chart }) => ({ type: 'text/plain', content: chart }),
+	cho: async (_, { chart }) => ({
+		type: 'text/plain',
+		content: writeChordPro(parseChart(chart), chart)
+	}),
+	json: async (db, tune) => ({
+		type: 'application/json',
+		content: asJson(await tuneDocumentOf(db, tune))
+	})
+};
+
+type PieceOfRoute = NonNullable<Awaited<ReturnType<typeof pieceOfRoute>>>;
+const titleOf = ({ piece }: PieceOfRoute): string => piece.chart.headers.title ?? 'Untitled tune';
+
+/** Files of a route by their endings; those of notation unfold the repeats or keep them. */
+export const ROUTE_FILES: Readonly<
+	Record<string, (found: PieceOfRoute, repeats: 'kept' | 'unfolded') => Made>
+> = {
+	musicxml: ({ piece }, repeats) => ({
+		type: 'application/vnd.recordare.musicxml+xml',
+		content: writeMusicXml(piece, repeats)
+	}),
+	mxl: ({ piece }, repeats) => ({
+		type: 'application/vnd.recordare.musicxml',
+		content: packMxl(writeMusicXml(piece, repeats))
+	}),
+	mid: ({ piece }) => ({ type: 'audio/midi', content: writeMidiPiece(piece) }),
+	txt: ({ piece }) => ({ type: 'text/plain', content: writeTabPage(piece) }),
+	json: (found) => {
+		const document: RouteDocument = {
+			format: 'arc-step/route',
+			formatVersion: FORMAT_VERSION,
+			tune: { title: titleOf(found), chart: found.text },
+			route: wishesOf(found.route)
+		};
+		return { type: 'application/json', content: asJson(document) };
+	}
+};
+
+/** A file of a tune; null where there is no such kind. */
 export async function tuneFile(
 	db: Database,
 	tune: TuneAnswer,
 	ending: string
 ): Promise<Response | null> {
-	const name = tune.title;
-	if (ending === 'txt') return download(tune.chart, { name, ending, type: 'text/plain' });
-	if (ending === 'cho') {
-		const song = writeChordPro(parseChart(tune.chart), tune.chart);
-		return download(song, { name, ending, type: 'text/plain' });
-	}
-	if (ending === 'json') {
-		const document = await tuneDocumentOf(db, tune);
-		return download(asJson(document), { name, ending, type: 'application/json' });
-	}
-	return null;
+	if (!Object.hasOwn(TUNE_FILES, ending)) return null;
+	const { type, content } = await TUNE_FILES[ending](db, tune);
+	return download(content, { name: tune.title, ending, type });
 }
 
-/** Files of a route by their endings; null where there is no such kind. */
+/** A file of a route; null where there is no such kind. */
 export async function routeFile(
 	db: Database,
 	id: string,
@@ -102,33 +139,7 @@ export async function routeFile(
 	repeats: 'kept' | 'unfolded'
 ): Promise<Response | null> {
 	const found = await pieceOfRoute(db, id);
-	if (!found) return null;
-	const { piece, route, text } = found;
-	const title = piece.chart.headers.title ?? 'Untitled tune';
-	const name = `${title} ${route.name}`;
-	switch (ending) {
-		case 'musicxml': {
-			const type = 'application/vnd.recordare.musicxml+xml';
-			return download(writeMusicXml(piece, repeats), { name, ending, type });
-		}
-		case 'mxl': {
-			const type = 'application/vnd.recordare.musicxml';
-			return download(packMxl(writeMusicXml(piece, repeats)), { name, ending, type });
-		}
-		case 'mid':
-			return download(writeMidiPiece(piece), { name, ending, type: 'audio/midi' });
-		case 'txt':
-			return download(writeTabPage(piece), { name, ending, type: 'text/plain' });
-		case 'json': {
-			const document: RouteDocument = {
-				format: 'arc-step/route',
-				formatVersion: FORMAT_VERSION,
-				tune: { title, chart: text },
-				route: wishesOf(route)
-			};
-			return download(asJson(document), { name, ending, type: 'application/json' });
-		}
-		default:
-			return null;
-	}
+	if (!found || !Object.hasOwn(ROUTE_FILES, ending)) return null;
+	const { type, content } = ROUTE_FILES[ending](found, repeats);
+	return download(content, { name: `${titleOf(found)} ${found.route.name}`, ending, type });
 }

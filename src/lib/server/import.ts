@@ -5,7 +5,7 @@ import type { Issue } from '../api/chart-schema';
 import { atomically, type Database } from './database';
 import { listInstruments } from './instruments';
 import { createMotif } from './motifs';
-import { importInPool } from './pool';
+import { inPool } from './pool';
 import { createRoute } from './routes';
 import { createTune, getTune } from './tunes';
 
@@ -70,7 +70,7 @@ export async function importFiles(
 	const issues: Issue[] = [];
 	for (const [i, { name, bytes }] of files.entries()) {
 		const shown = baseName(name);
-		const read = await importInPool({ name: shown, bytes, onto, own });
+		const read = await inPool.importFile({ name: shown, bytes, onto, own });
 		if ('error' in read) {
 			issues.push({
 				path: `file.${i}`,

@@ -1,5 +1,6 @@
+import { saveVersioned } from './versioned';
 import { HANDS, parseTuning } from '$core/neck';
-import { and, asc, eq, sql } from 'drizzle-orm';
+import { asc, eq } from 'drizzle-orm';
 import type { Issue } from '../api/chart-schema';
 import type {
 	InstrumentAnswer,
@@ -51,11 +52,7 @@ export async function updateInstrument(
 	record: InstrumentRecord,
 	version: number
 ): Promise<InstrumentAnswer | null> {
-	const [row] = await db
-		.update(instrument)
-		.set({ ...record, version: sql`${instrument.version} + 1`, updatedAt: new Date() })
-		.where(and(eq(instrument.id, id), eq(instrument.version, version)))
-		.returning();
+	const row = await saveVersioned(db, instrument, eq(instrument.id, id), version, record);
 	return row ? answer(row) : null;
 }
 
@@ -76,10 +73,6 @@ export async function updatePlayer(
 	version: number
 ): Promise<PlayerAnswer | null> {
 	await db.insert(player).values({ handMm: NEWCOMER.handMm, scales: [] }).onConflictDoNothing();
-	const [row] = await db
-		.update(player)
-		.set({ ...input, version: sql`${player.version} + 1`, updatedAt: new Date() })
-		.where(eq(player.version, version))
-		.returning();
+	const row = await saveVersioned(db, player, undefined, version, input);
 	return row ? { handMm: row.handMm, scales: row.scales, version: row.version } : null;
 }

@@ -1,4 +1,5 @@
-import { and, asc, eq, sql } from 'drizzle-orm';
+import { saveVersioned } from './versioned';
+import { asc, eq } from 'drizzle-orm';
 import type { MotifAnswer, MotifRecord } from '../api/notebook-schema';
 import type { Database } from './database';
 import { motif } from './schema';
@@ -36,10 +37,6 @@ export async function updateMotif(
 	record: MotifRecord,
 	version: number
 ): Promise<MotifAnswer | null> {
-	const [row] = await db
-		.update(motif)
-		.set({ ...record, version: sql`${motif.version} + 1`, updatedAt: new Date() })
-		.where(and(eq(motif.id, id), eq(motif.version, version)))
-		.returning();
+	const row = await saveVersioned(db, motif, eq(motif.id, id), version, record);
 	return row ? answer(row) : null;
 }

@@ -1,58 +1,22 @@
 import * as notebook from '../api/notebook-schema';
 import * as practice from '../api/practice-schema';
-import { READ, type Operation } from './openapi-operation';
+import { searchAnswer } from '../api/search-schema';
+import { sessionInput } from '../api/session-schema';
+import { itemOperations, listOperations, READ, type Operation } from './openapi-operation';
 
-/** What is stored. */
+/** What is stored, how it is found, and the passphrase. */
 export const NOTEBOOK: readonly Operation[] = [
-	{
-		method: 'get',
+	...listOperations({
+		kind: 'tune',
 		path: '/api/v1/tunes',
-		summary: 'All tunes',
-		status: 200,
-		answer: notebook.tuneList,
-		errors: []
-	},
-	{
-		method: 'post',
-		path: '/api/v1/tunes',
-		summary: 'Keep a new tune; text that cannot be read is kept too',
-		body: notebook.tuneInput,
-		status: 201,
+		all: 'All tunes',
+		list: notebook.tuneList,
+		input: notebook.tuneInput,
+		keeping: 'Keep a new tune; text that cannot be read is kept too',
+		update: notebook.tuneUpdate,
 		answer: notebook.tuneAnswer,
-		errors: READ
-	},
-	{
-		method: 'get',
-		path: '/api/v1/tunes/{id}',
-		summary: 'One tune',
-		status: 200,
-		answer: notebook.tuneAnswer,
-		errors: [404]
-	},
-	{
-		method: 'put',
-		path: '/api/v1/tunes/{id}',
-		summary: 'Save a chart made from a version; a stale version answers 409 with the current tune',
-		body: notebook.tuneUpdate,
-		status: 200,
-		answer: notebook.tuneAnswer,
-		errors: [...READ, 404, 409]
-	},
-	{
-		method: 'delete',
-		path: '/api/v1/tunes/{id}',
-		summary: 'Delete a tune with its routes; it can be brought back for a day',
-		status: 204,
-		errors: [404]
-	},
-	{
-		method: 'post',
-		path: '/api/v1/tunes/{id}/undelete',
-		summary: 'Bring a deleted tune back',
-		status: 200,
-		answer: notebook.tuneAnswer,
-		errors: [404]
-	},
+		deleting: ' with its routes'
+	}),
 	{
 		method: 'get',
 		path: '/api/v1/tunes/{id}/routes',
@@ -70,113 +34,61 @@ export const NOTEBOOK: readonly Operation[] = [
 		answer: notebook.routeAnswer,
 		errors: [...READ, 404]
 	},
-	{
-		method: 'get',
-		path: '/api/v1/routes/{id}',
-		summary: 'One route',
-		status: 200,
+	...itemOperations({
+		kind: 'route',
+		path: '/api/v1/routes',
+		update: notebook.routeUpdate,
 		answer: notebook.routeAnswer,
-		errors: [404]
-	},
-	{
-		method: 'put',
-		path: '/api/v1/routes/{id}',
-		summary:
-			'Plan and save a route made from a version; a stale version answers 409 with the current route',
-		body: notebook.routeUpdate,
-		status: 200,
-		answer: notebook.routeAnswer,
-		errors: [...READ, 404, 409]
-	},
-	{
-		method: 'delete',
-		path: '/api/v1/routes/{id}',
-		summary: 'Delete a route',
-		status: 204,
-		errors: [404]
-	},
-	{
-		method: 'get',
+		saving: 'Plan and save'
+	}),
+	...listOperations({
+		kind: 'set',
+		path: '/api/v1/sets',
+		all: 'All sets, each with its tunes in playing order',
+		list: notebook.setsAnswer,
+		input: notebook.setInput,
+		keeping: 'Keep a new set',
+		update: notebook.setUpdate,
+		answer: notebook.setAnswer,
+		deleting: '; its tunes stay'
+	}),
+	...listOperations({
+		kind: 'motif',
+		path: '/api/v1/motifs',
+		all: 'All motifs',
+		list: notebook.motifList,
+		input: notebook.motifRecord,
+		keeping: 'Keep a new motif',
+		update: notebook.motifUpdate,
+		answer: notebook.motifAnswer
+	}),
+	...listOperations({
+		kind: 'instrument',
 		path: '/api/v1/instruments',
-		summary: 'The instruments of the player',
+		all: 'The instruments of the player',
+		list: notebook.instrumentList,
+		input: notebook.instrumentRecord,
+		keeping: 'Keep an instrument of one’s own',
+		update: notebook.instrumentUpdate,
+		answer: notebook.instrumentAnswer,
+		deleting: '; charts in its tuning stay as they are'
+	}),
+	{
+		method: 'get',
+		path: '/api/v1/player',
+		summary: 'The player’s hand and own scales',
 		status: 200,
-		answer: notebook.instrumentList,
+		answer: notebook.playerAnswer,
 		errors: []
 	},
 	{
-		method: 'post',
-		path: '/api/v1/instruments',
-		summary: 'Keep an instrument of one’s own',
-		body: notebook.instrumentRecord,
-		status: 201,
-		answer: notebook.instrumentAnswer,
-		errors: READ
-	},
-	{
-		method: 'get',
-		path: '/api/v1/instruments/{id}',
-		summary: 'One instrument',
-		status: 200,
-		answer: notebook.instrumentAnswer,
-		errors: [404]
-	},
-	{
 		method: 'put',
-		path: '/api/v1/instruments/{id}',
-		summary:
-			'Save an instrument made from a version; a stale version answers 409 with the current one',
-		body: notebook.instrumentUpdate,
+		path: '/api/v1/player',
+		summary: 'Save the player’s hand and scales; a stale version answers 409 with the current ones',
+		body: notebook.playerUpdate,
 		status: 200,
-		answer: notebook.instrumentAnswer,
-		errors: [...READ, 404, 409]
-	},
-	{
-		method: 'delete',
-		path: '/api/v1/instruments/{id}',
-		summary: 'Delete an instrument; charts in its tuning stay as they are',
-		status: 204,
-		errors: [404]
-	},
-	{
-		method: 'get',
-		path: '/api/v1/motifs',
-		summary: 'List motifs',
-		status: 200,
-		answer: notebook.motifList,
-		errors: []
-	},
-	{
-		method: 'post',
-		path: '/api/v1/motifs',
-		summary: 'Store a motif',
-		body: notebook.motifRecord,
-		status: 201,
-		answer: notebook.motifAnswer,
-		errors: READ
-	},
-	{
-		method: 'get',
-		path: '/api/v1/motifs/{id}',
-		summary: 'One motif',
-		status: 200,
-		answer: notebook.motifAnswer,
-		errors: [404]
-	},
-	{
-		method: 'put',
-		path: '/api/v1/motifs/{id}',
-		summary: 'Save a motif; a stale version answers 409 with the current one',
-		body: notebook.motifUpdate,
-		status: 200,
-		answer: notebook.motifAnswer,
-		errors: [...READ, 404, 409]
-	},
-	{
-		method: 'delete',
-		path: '/api/v1/motifs/{id}',
-		summary: 'Delete a motif',
-		status: 204,
-		errors: [404]
+		answer: notebook.playerAnswer,
+		errors: [...READ, 409]
 	},
 	{
 		method: 'post',
@@ -204,45 +116,52 @@ export const NOTEBOOK: readonly Operation[] = [
 		answer: practice.takeStored,
 		errors: [...READ, 404]
 	},
+	...itemOperations({
+		kind: 'take',
+		path: '/api/v1/takes',
+		update: practice.takeUpdate,
+		answer: practice.takeAnswer,
+		saved: practice.takeSummary
+	}),
 	{
 		method: 'get',
-		path: '/api/v1/takes/{id}',
-		summary: 'One take with its notes and the chart that it was played over',
+		path: '/api/v1/search',
+		summary:
+			'Find tunes by title, key, chords one after the other, and what was written about them',
+		text: ['q'],
 		status: 200,
-		answer: practice.takeAnswer,
-		errors: [404]
+		answer: searchAnswer,
+		errors: [422]
 	},
 	{
-		method: 'put',
-		path: '/api/v1/takes/{id}',
-		summary: 'Save the note of a take; a stale version answers 409 with the current take',
-		body: practice.takeUpdate,
-		status: 200,
-		answer: practice.takeSummary,
-		errors: [...READ, 404, 409]
+		method: 'post',
+		path: '/api/v1/session',
+		summary: 'Give the passphrase of a server that asks for one; the session is kept in a cookie',
+		body: sessionInput,
+		status: 204,
+		errors: [...READ, 401, 404, 429]
 	},
 	{
 		method: 'delete',
-		path: '/api/v1/takes/{id}',
-		summary: 'Delete a take',
+		path: '/api/v1/session',
+		summary: 'End the session of this browser',
 		status: 204,
-		errors: [404]
-	},
-	{
-		method: 'get',
-		path: '/api/v1/player',
-		summary: 'The player’s hand and own scales',
-		status: 200,
-		answer: notebook.playerAnswer,
 		errors: []
 	},
 	{
-		method: 'put',
-		path: '/api/v1/player',
-		summary: 'Save the player’s hand and scales; a stale version answers 409 with the current ones',
-		body: notebook.playerUpdate,
+		method: 'get',
+		path: '/api/v1/openapi.json',
+		summary: 'This document',
+		media: 'application/json',
 		status: 200,
-		answer: notebook.playerAnswer,
-		errors: [...READ, 409]
+		errors: []
+	},
+	{
+		method: 'get',
+		path: '/healthz',
+		summary: 'Whether the server and its notebook answer',
+		media: 'application/json',
+		status: 200,
+		errors: [503]
 	}
 ];

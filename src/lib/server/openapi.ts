@@ -4,7 +4,6 @@ import { FILES } from './openapi-files';
 import { MUSIC } from './openapi-music';
 import { NOTEBOOK } from './openapi-notebook';
 import type { Operation } from './openapi-operation';
-import { SETS } from './openapi-sets';
 
 const schemaOf = (type: z.ZodType, io: 'input' | 'output') => {
 	const { $schema: _, ...schema } = z.toJSONSchema(type, { io });
@@ -68,7 +67,7 @@ function operation(entry: Operation) {
 /** The OpenAPI 3.1 document, made from the schemas that the routes validate with. */
 export function openApiDocument(version: string) {
 	const paths: Record<string, Record<string, unknown>> = {};
-	for (const entry of [...MUSIC, ...NOTEBOOK, ...SETS, ...FILES]) {
+	for (const entry of [...MUSIC, ...NOTEBOOK, ...FILES]) {
 		paths[entry.path] = { ...paths[entry.path], [entry.method]: operation(entry) };
 	}
 	return {

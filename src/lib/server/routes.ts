@@ -1,4 +1,5 @@
-import { and, asc, eq, isNull, sql } from 'drizzle-orm';
+import { saveVersioned } from './versioned';
+import { and, asc, eq, isNull } from 'drizzle-orm';
 import type { PlanSnapshot, RouteAnswer, RouteInput, RouteSummary } from '../api/notebook-schema';
 import { NO_ANCHORS, NO_LINE } from '../api/route-defaults';
 import type { Database } from './database';
@@ -85,14 +86,12 @@ export async function updateRoute(
 	tuneVersion: number,
 	version: number
 ): Promise<RouteAnswer | null> {
-	const [row] = await db
-		.update(route)
-		.set({
-			...stored(input, plan, tuneVersion),
-			version: sql`${route.version} + 1`,
-			updatedAt: new Date()
-		})
-		.where(and(eq(route.id, id), eq(route.version, version)))
-		.returning();
+	const row = await saveVersioned(
+		db,
+		route,
+		eq(route.id, id),
+		version,
+		stored(input, plan, tuneVersion)
+	);
 	return row ? answer(row) : null;
 }

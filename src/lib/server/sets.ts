@@ -1,3 +1,4 @@
+import { saveVersioned } from './versioned';
 import { and, asc, eq, inArray, isNotNull, isNull, sql } from 'drizzle-orm';
 import type { Issue } from '../api/chart-schema';
 import type { SetAnswer, SetInput } from '../api/notebook-schema';
@@ -81,11 +82,7 @@ export async function updateSet(
 ): Promise<SetAnswer | null> {
 	const { name, note, tuneIds } = input;
 	return atomically(db, async (tx) => {
-		const [set] = await tx
-			.update(setList)
-			.set({ name, note, version: sql`${setList.version} + 1`, updatedAt: new Date() })
-			.where(and(eq(setList.id, id), eq(setList.version, version)))
-			.returning();
+		const set = await saveVersioned(tx, setList, eq(setList.id, id), version, { name, note });
 		if (!set) return null;
 		// A deleted tune that is brought back is still in the set, at its end.
 		const hidden = await tx

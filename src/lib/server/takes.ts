@@ -1,3 +1,4 @@
+import { saveVersioned } from './versioned';
 import type { OwnInstrument } from '$core/neck';
 import {
 	climb,
@@ -10,7 +11,7 @@ import {
 	nextPlace,
 	review
 } from '$core/practice';
-import { and, eq, inArray, sql } from 'drizzle-orm';
+import { eq, inArray, sql } from 'drizzle-orm';
 import type {
 	CardAnswer,
 	CardDrill,
@@ -292,10 +293,6 @@ export async function updateTake(
 	note: string,
 	version: number
 ): Promise<TakeSummaryAnswer | null> {
-	const [row] = await db
-		.update(take)
-		.set({ note, version: sql`${take.version} + 1`, updatedAt: new Date() })
-		.where(and(eq(take.id, id), eq(take.version, version)))
-		.returning();
+	const row = await saveVersioned(db, take, eq(take.id, id), version, { note });
 	return row ? takeSummaryOf(row) : null;
 }

@@ -1,3 +1,4 @@
+import { saveVersioned } from './versioned';
 import { LIMITS, utf8Length } from '$core/chart';
 import { subHours } from 'date-fns';
 import { and, asc, count, eq, isNotNull, isNull, lt, ne, sql, type SQL } from 'drizzle-orm';
@@ -21,6 +22,11 @@ export const tuneAnswerOf = (row: Row): TuneAnswer => ({
 	version: row.version,
 	createdAt: row.createdAt.toISOString(),
 	updatedAt: row.updatedAt.toISOString()
+});
+
+/** What a list of tunes tells of one. */
+export const summaryOf = ({ id, title, key, tempo, version }: TuneAnswer) => ({
+	...{ id, title, key, tempo, version }
 });
 
 /** Only the size of a text can forbid saving it. */
@@ -69,15 +75,13 @@ export async function updateTune(
 	read: TuneReading,
 	version: number
 ): Promise<TuneAnswer | null> {
-	const [row] = await db
-		.update(tune)
-		.set({
-			...read,
-			version: sql`${tune.version} + 1`,
-			updatedAt: new Date()
-		})
-		.where(and(eq(tune.id, id), eq(tune.version, version), isNull(tune.deletedAt)))
-		.returning();
+	const row = await saveVersioned(
+		db,
+		tune,
+		and(eq(tune.id, id), isNull(tune.deletedAt)),
+		version,
+		read
+	);
 	return row ? tuneAnswerOf(row) : null;
 }
 

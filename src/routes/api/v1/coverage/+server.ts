@@ -1,5 +1,5 @@
 import { coverageInput } from '$lib/api/neck-schema';
 import { computed } from '$lib/server/computed';
-import { coverageInPool } from '$lib/server/pool';
+import { inPool } from '$lib/server/pool';
 
-export const POST = computed(coverageInput, coverageInPool);
+export const POST = computed(coverageInput, inPool.coverage);

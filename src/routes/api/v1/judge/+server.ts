@@ -1,5 +1,5 @@
 import { judgeInput } from '$lib/api/practice-schema';
 import { computed } from '$lib/server/computed';
-import { judgeInPool } from '$lib/server/pool';
+import { inPool } from '$lib/server/pool';
 
-export const POST = computed(judgeInput, judgeInPool);
+export const POST = computed(judgeInput, inPool.judge);

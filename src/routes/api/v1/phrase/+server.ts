@@ -1,5 +1,5 @@
 import { phraseInput } from '$lib/api/phrase-schema';
 import { computed } from '$lib/server/computed';
-import { phraseInPool } from '$lib/server/pool';
+import { inPool } from '$lib/server/pool';
 
-export const POST = computed(phraseInput, phraseInPool);
+export const POST = computed(phraseInput, inPool.phrase);

@@ -1,5 +1,5 @@
 import { planInput } from '$lib/api/plan-schema';
 import { computed } from '$lib/server/computed';
-import { planInPool } from '$lib/server/pool';
+import { inPool } from '$lib/server/pool';
 
-export const POST = computed(planInput, planInPool);
+export const POST = computed(planInput, inPool.plan);

@@ -1,5 +1,5 @@
 import { positionsInput } from '$lib/api/neck-schema';
 import { computed } from '$lib/server/computed';
-import { positionsInPool } from '$lib/server/pool';
+import { inPool } from '$lib/server/pool';
 
-export const POST = computed(positionsInput, positionsInPool);
+export const POST = computed(positionsInput, inPool.positions);

@@ -1,6 +1,6 @@
 import { openDatabase } from '$lib/server/database';
 import { json } from '$lib/server/http';
-import { readBackupInPool } from '$lib/server/pool';
+import { inPool } from '$lib/server/pool';
 import { brokenRule, noRoom, problemResponse } from '$lib/server/problem';
 import { NoRoom, previewRestore, restore } from '$lib/server/restore';
 import type { BackupFault } from '$lib/server/restore-reading';
@@ -39,7 +39,7 @@ export const POST: RequestHandler = async ({ request, url }) => {
 	const sent = await spool(request);
 	if (!sent) return noRoom();
 	try {
-		const read = await readBackupInPool(sent.path, sent.packed);
+		const read = await inPool.readBackup({ path: sent.path, packed: sent.packed });
 		if ('error' in read) return refusalOf(read.error);
 		const db = await openDatabase();
 		const backup = { index: read.value, path: sent.path };

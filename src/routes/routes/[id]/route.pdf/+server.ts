@@ -1,7 +1,7 @@
 import { openDatabase } from '$lib/server/database';
 import { download } from '$lib/server/download';
 import { isUuid } from '$lib/server/http';
-import { sheetPdfInPool } from '$lib/server/pool';
+import { inPool } from '$lib/server/pool';
 import { notFound } from '$lib/server/problem';
 import { getRoute } from '$lib/server/routes';
 import { sheetOptions, sheetRequest } from '$lib/server/sheet-request';
@@ -15,7 +15,7 @@ export const GET: RequestHandler = async ({ params, url }) => {
 	const options = sheetOptions(url.searchParams);
 	const made = await sheetRequest(db, found.route.tuneId, wish, options);
 	if (!made) return notFound('route');
-	const pdf = await sheetPdfInPool(made.request);
+	const pdf = await inPool.pdf(made.request);
 	const name = `${found.title} ${found.route.name}`;
 	return download(pdf, { name, ending: 'pdf', type: 'application/pdf' });
 };

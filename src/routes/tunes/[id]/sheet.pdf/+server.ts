@@ -1,7 +1,7 @@
 import { openDatabase } from '$lib/server/database';
 import { download } from '$lib/server/download';
 import { isUuid } from '$lib/server/http';
-import { sheetPdfInPool } from '$lib/server/pool';
+import { inPool } from '$lib/server/pool';
 import { notFound } from '$lib/server/problem';
 import { sheetOptions, sheetRequest } from '$lib/server/sheet-request';
 import { getTune } from '$lib/server/tunes';
@@ -16,6 +16,6 @@ export const GET: RequestHandler = async ({ params, url }) => {
 	const wish = { routeId: 'none', position: Number.isInteger(asked) && asked > 0 ? asked : null };
 	const made = await sheetRequest(db, tune.id, wish, sheetOptions(url.searchParams));
 	if (!made) return notFound('tune');
-	const pdf = await sheetPdfInPool(made.request);
+	const pdf = await inPool.pdf(made.request);
 	return download(pdf, { name: tune.title, ending: 'pdf', type: 'application/pdf' });
 };

@@ -1,6 +1,6 @@
 import { openDatabase } from '$lib/server/database';
 import { isUuid } from '$lib/server/http';
-import { sheetSvgInPool } from '$lib/server/pool';
+import { inPool } from '$lib/server/pool';
 import { sheetOptions, sheetRequest } from '$lib/server/sheet-request';
 import { error } from '@sveltejs/kit';
 import type { PageServerLoad } from './$types';
@@ -18,7 +18,7 @@ export const load: PageServerLoad = async ({ params, url }) => {
 	if (!made) error(404, 'There is no such tune, or it has no such route.');
 	const { request, routeId } = made;
 	return {
-		pages: await sheetSvgInPool(request),
+		pages: await inPool.svg(request),
 		routeId,
 		place: request.position,
 		options

@@ -1,5 +1,4 @@
-import { getInstrument } from '$lib/server/instruments';
-import { undoing } from '$lib/server/undo';
-import type { RequestHandler } from './$types';
+import { undeletion } from '$lib/server/resource';
+import { INSTRUMENT } from '$lib/server/resources';
 
-export const POST: RequestHandler = undoing('instrument', getInstrument);
+export const POST = undeletion(INSTRUMENT);

@@ -1,5 +1,4 @@
-import { getMotif } from '$lib/server/motifs';
-import { undoing } from '$lib/server/undo';
-import type { RequestHandler } from './$types';
+import { undeletion } from '$lib/server/resource';
+import { MOTIF } from '$lib/server/resources';
 
-export const POST: RequestHandler = undoing('motif', getMotif);
+export const POST = undeletion(MOTIF);

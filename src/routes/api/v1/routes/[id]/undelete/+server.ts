@@ -1,8 +1,4 @@
-import { getRoute } from '$lib/server/routes';
-import { undoing } from '$lib/server/undo';
-import type { RequestHandler } from './$types';
+import { undeletion } from '$lib/server/resource';
+import { ROUTE } from '$lib/server/resources';
 
-export const POST: RequestHandler = undoing(
-	'route',
-	async (db, id) => (await getRoute(db, id))?.route ?? null
-);
+export const POST = undeletion(ROUTE);

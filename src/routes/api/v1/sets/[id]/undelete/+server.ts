@@ -1,5 +1,4 @@
-import { getSet } from '$lib/server/sets';
-import { undoing } from '$lib/server/undo';
-import type { RequestHandler } from './$types';
+import { undeletion } from '$lib/server/resource';
+import { SET } from '$lib/server/resources';
 
-export const POST: RequestHandler = undoing('set', getSet);
+export const POST = undeletion(SET);

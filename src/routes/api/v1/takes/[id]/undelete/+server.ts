@@ -1,8 +1,4 @@
-import { getTakes } from '$lib/server/takes';
-import { undoing } from '$lib/server/undo';
-import type { RequestHandler } from './$types';
+import { undeletion } from '$lib/server/resource';
+import { TAKE } from '$lib/server/resources';
 
-export const POST: RequestHandler = undoing(
-	'take',
-	async (db, id) => (await getTakes(db, [id]))[0] ?? null
-);
+export const POST = undeletion(TAKE);

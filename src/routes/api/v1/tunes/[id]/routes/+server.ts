@@ -1,9 +1,8 @@
 import { routeInput } from '$lib/api/notebook-schema';
 import { openDatabase } from '$lib/server/database';
 import { isUuid, json, readJson } from '$lib/server/http';
-import { listInstruments } from '$lib/server/instruments';
-import { snapshotInPool } from '$lib/server/pool';
 import { brokenRule, notFound } from '$lib/server/problem';
+import { plannedOn } from '$lib/server/resources';
 import { createRoute, listRoutes } from '$lib/server/routes';
 import { getTune } from '$lib/server/tunes';
 import type { RequestHandler } from './$types';
@@ -20,12 +19,9 @@ export const POST: RequestHandler = async ({ params, request }) => {
 	const db = await openDatabase();
 	const tune = isUuid(params.id) ? await getTune(db, params.id) : null;
 	if (!tune) return notFound('tune');
-	const made = await snapshotInPool({
-		chart: tune.chart,
-		input: read.value,
-		own: await listInstruments(db)
-	});
+	const made = await plannedOn(db, tune, read.value);
 	if ('error' in made) return brokenRule(made.error);
-	const route = await createRoute(db, tune.id, read.value, made.value, tune.version);
+	const { input, plan, tuneVersion } = made.value;
+	const route = await createRoute(db, tune.id, input, plan, tuneVersion);
 	return json(route, 201, { location: `/api/v1/routes/${route.id}` });
 };

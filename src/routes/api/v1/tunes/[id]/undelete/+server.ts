@@ -1,10 +1,4 @@
-import { openDatabase } from '$lib/server/database';
-import { isUuid, json } from '$lib/server/http';
-import { notFound } from '$lib/server/problem';
-import { restoreTune } from '$lib/server/tunes';
-import type { RequestHandler } from './$types';
+import { undeletion } from '$lib/server/resource';
+import { TUNE } from '$lib/server/resources';
 
-export const POST: RequestHandler = async ({ params }) => {
-	const tune = isUuid(params.id) ? await restoreTune(await openDatabase(), params.id) : null;
-	return tune ? json(tune) : notFound('deleted tune');
-};
+export const POST = undeletion(TUNE);
