@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { offerBack, offeringBack } from '$lib/state/deletion';
 	import { goto, invalidateAll } from '$app/navigation';
 	import type { TuneAnswer } from '$lib/api/notebook-schema';
 	import { Refusal, send } from '$lib/state/api';
@@ -28,15 +29,9 @@
 
 	const board = new SetBoard<NotebookRow>(
 		(told, undo) =>
-			toast(told, {
+			offerBack(told, () => undo().finally(() => invalidateAll()), {
 				id: 'moved',
-				action: {
-					label: 'Put it back',
-					onClick: () =>
-						void undo()
-							.catch((error: Error) => toast(error.message))
-							.then(() => invalidateAll())
-				}
+				label: 'Put it back'
 			}),
 		(reason) => {
 			toast(reason);
@@ -105,31 +100,20 @@
 		}
 	}
 	/** Takes something away and offers it back. */
-	async function takeAway(path: string, told: string, back: () => Promise<unknown>): Promise<void> {
-		try {
-			await send('DELETE', path);
-			await invalidateAll();
-			toast(told, {
-				action: {
-					label: 'Bring it back',
-					onClick: () =>
-						void back()
-							.then(() => invalidateAll())
-							.catch((error: Error) => toast(error.message))
-				}
-			});
-		} catch (error) {
-			if (error instanceof Refusal) toast(error.message);
-		}
-	}
+	const takeAway = (
+		path: string,
+		told: string,
+		back: () => Promise<unknown> = () => send('POST', `${path}/undelete`)
+	) =>
+		offeringBack(
+			told,
+			() => send('DELETE', path).then(() => invalidateAll()),
+			() => back().then(() => invalidateAll())
+		);
 	const remove = ({ id, title }: PageData['tunes'][number]) =>
-		takeAway(`/api/v1/tunes/${id}`, `${title} is deleted.`, () =>
-			send('POST', `/api/v1/tunes/${id}/undelete`)
-		);
+		takeAway(`/api/v1/tunes/${id}`, `${title} is deleted.`);
 	const removeSet = ({ id, name }: { id: string; name: string }) =>
-		takeAway(`/api/v1/sets/${id}`, `${name} is deleted; its tunes stay.`, () =>
-			send('POST', `/api/v1/sets/${id}/undelete`)
-		);
+		takeAway(`/api/v1/sets/${id}`, `${name} is deleted; its tunes stay.`);
 	/** Moves the tune whose row has the focus, and stays with it. */
 	async function carry(by: 1 | -1): Promise<void> {
 		const row = document.activeElement?.closest<HTMLElement>('tr[data-tune]');

@@ -1,3 +1,4 @@
+import { offeringBack } from './deletion';
 import type {
 	InstrumentAnswer,
 	InstrumentRecord,
@@ -50,24 +51,20 @@ export class PlayerStore {
 	}
 
 	/** Takes an instrument away; a toast brings it back. */
-	async removeInstrument(old: InstrumentAnswer): Promise<void> {
-		const done = await this.try(async () => {
-			await send('DELETE', `${ROOT}/${old.id}`);
-			this.instruments = this.instruments.filter((entry) => entry.id !== old.id);
-		});
-		if (!done) return;
-		toast(`${old.name} is gone.`, {
-			action: { label: 'Bring it back', onClick: () => void this.bringBack(old) }
-		});
-	}
-
-	private async bringBack(old: InstrumentAnswer): Promise<void> {
-		await this.try(async () => {
-			const back = await send<InstrumentAnswer>('POST', `${ROOT}/${old.id}/undelete`);
-			this.instruments = [...this.instruments, back].sort((a, b) =>
-				a.createdAt.localeCompare(b.createdAt)
-			);
-		});
+	removeInstrument(old: InstrumentAnswer): Promise<boolean> {
+		return offeringBack(
+			`${old.name} is gone.`,
+			async () => {
+				await send('DELETE', `${ROOT}/${old.id}`);
+				this.instruments = this.instruments.filter((entry) => entry.id !== old.id);
+			},
+			async () => {
+				const back = await send<InstrumentAnswer>('POST', `${ROOT}/${old.id}/undelete`);
+				this.instruments = [...this.instruments, back].sort((a, b) =>
+					a.createdAt.localeCompare(b.createdAt)
+				);
+			}
+		);
 	}
 
 	private async try(work: () => Promise<void>, take?: (newer: unknown) => void): Promise<boolean> {

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { offeringBack } from '$lib/state/deletion';
 	import { goto, invalidateAll } from '$app/navigation';
 	import { page } from '$app/state';
 	import { proseSigns } from '$core/chord';
@@ -101,24 +102,11 @@
 	}
 	async function remove(take: LogTake): Promise<void> {
 		const path = `/api/v1/takes/${take.id}`;
-		const then = async (work: Promise<unknown>) => {
-			try {
-				await work;
-				await invalidateAll();
-				return true;
-			} catch (error) {
-				if (!(error instanceof Refusal)) throw error;
-				toast(error.message);
-				return false;
-			}
-		};
-		if (!(await then(send('DELETE', path)))) return;
-		toast(`The take of ${take.title} is deleted.`, {
-			action: {
-				label: 'Bring it back',
-				onClick: () => void then(send('POST', `${path}/undelete`))
-			}
-		});
+		await offeringBack(
+			`The take of ${take.title} is deleted.`,
+			() => send('DELETE', path).then(() => invalidateAll()),
+			() => send('POST', `${path}/undelete`).then(() => invalidateAll())
+		);
 	}
 	const weakField = $derived([...heatFields(log).fields].sort((a, b) => a.share - b.share)[0]);
 	const keys = onKeys({

@@ -2,9 +2,8 @@
 	import { proseSigns } from '$core/chord';
 	import type { Motif } from '$core/phrase';
 	import type { MotifAnswer } from '$lib/api/notebook-schema';
-	import { Refusal } from '$lib/state/api';
+	import { offeringBack } from '$lib/state/deletion';
 	import type { PhraseDesk } from '$lib/state/phrase-desk.svelte';
-	import { toast } from 'svelte-sonner';
 	import { plural } from '$lib/words/words';
 	import MotifGlyph from './MotifGlyph.svelte';
 
@@ -13,20 +12,12 @@
 
 	const steps = (motif: MotifAnswer) =>
 		motif.motif.notes.map((note) => proseSigns(String(note.step))).join(' ');
-	async function remove(motif: MotifAnswer): Promise<void> {
-		try {
-			await desk.deleteStored(motif);
-		} catch (error) {
-			toast(error instanceof Refusal ? error.message : 'Deleting failed; try again.');
-			return;
-		}
-		toast(`“${motif.name}” is deleted.`, {
-			action: {
-				label: 'Bring it back',
-				onClick: () => void desk.bringBack(motif).catch((error: Error) => toast(error.message))
-			}
-		});
-	}
+	const remove = (motif: MotifAnswer) =>
+		offeringBack(
+			`“${motif.name}” is deleted.`,
+			() => desk.deleteStored(motif),
+			() => desk.bringBack(motif)
+		);
 </script>
 
 <section>

@@ -2,7 +2,7 @@
 	import { proseSigns } from '$core/chord';
 	import { parseDegrees } from '$core/harmony';
 	import type { PlayerStore } from '$lib/state/player-setup.svelte';
-	import { toast } from 'svelte-sonner';
+	import { offerBack } from '$lib/state/deletion';
 	import Field from '../Field.svelte';
 
 	/** The player's own scales, by degrees; they stand beside the library's on every tune. */
@@ -34,11 +34,9 @@
 	}
 	async function remove(gone: string): Promise<void> {
 		const before = store.player.scales;
-		const done = await store.savePlayer({ scales: before.filter((scale) => scale.name !== gone) });
-		if (!done) return;
-		toast(`${gone} is gone.`, {
-			action: { label: 'Bring it back', onClick: () => void store.savePlayer({ scales: before }) }
-		});
+		const rest = before.filter((scale) => scale.name !== gone);
+		if (!(await store.savePlayer({ scales: rest }))) return;
+		offerBack(`${gone} is gone.`, () => store.savePlayer({ scales: before }));
 	}
 </script>
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { offeringBack } from '$lib/state/deletion';
 	import { QUARTER } from '$core/kernel';
 	import { goto, invalidateAll } from '$app/navigation';
 	import { chartTicks } from '$core/chart';
@@ -182,17 +183,17 @@
 	async function remove(): Promise<void> {
 		if (!plan.saved) return;
 		const { id, name } = plan.saved;
-		await send('DELETE', `/api/v1/routes/${id}`);
-		await goto('?route=new', { invalidateAll: true });
-		toast(`The route “${name}” is deleted.`, {
-			action: {
-				label: 'Bring it back',
-				onClick: () =>
-					void send('POST', `/api/v1/routes/${id}/undelete`)
-						.then(() => goto(`?route=${id}`, { invalidateAll: true }))
-						.catch((error: Error) => toast(error.message))
-			}
-		});
+		await offeringBack(
+			`The route “${name}” is deleted.`,
+			() =>
+				send('DELETE', `/api/v1/routes/${id}`).then(() =>
+					goto('?route=new', { invalidateAll: true })
+				),
+			() =>
+				send('POST', `/api/v1/routes/${id}/undelete`).then(() =>
+					goto(`?route=${id}`, { invalidateAll: true })
+				)
+		);
 	}
 	const keys = onKeys({
 		r: () => void plan.plan(),
