@@ -1,5 +1,6 @@
 export {
 	isGuideTone,
+	isRole,
 	ROLES,
 	roleInterval,
 	roleKind,

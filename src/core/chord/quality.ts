@@ -1,4 +1,4 @@
-import { ROLES, type Role } from './role';
+import { isRole, ROLES, type Role } from './role';
 
 /**
  * A chord quality. `suffix` is its canonical spelling after the root (`''` for major, `m7b5`,
@@ -99,11 +99,16 @@ function alter(roles: Set<Role>, sign: 'b' | '#', degree: string): boolean {
 		roles.add(sign === 'b' ? 'b5' : '#5');
 		return true;
 	}
-	const role = `${sign}${degree}` as Role;
-	if (!ORDER.includes(role)) return false;
-	roles.delete(degree as Role);
+	const role = `${sign}${degree}`;
+	if (!isRole(role)) return false;
+	if (isRole(degree)) roles.delete(degree);
 	roles.add(role);
 	return true;
+}
+
+function withoutThird(roles: Set<Role>): void {
+	roles.delete('3');
+	roles.delete('b3');
 }
 
 function applyMod(match: RegExpExecArray, roles: Set<Role>): string | null {
@@ -111,18 +116,18 @@ function applyMod(match: RegExpExecArray, roles: Set<Role>): string | null {
 	if (alt) return null;
 	if (verb === 'add') {
 		const degree = { '2': '9', '4': '11' }[verbDegree] ?? verbDegree;
-		if (!['9', '11', '13'].includes(degree)) return null;
-		roles.add(degree as Role);
+		if (degree !== '9' && degree !== '11' && degree !== '13') return null;
+		roles.add(degree);
 		return `add${degree}`;
 	}
 	if (verb) {
-		if (verbDegree === '3') ['3', 'b3'].forEach((role) => roles.delete(role as Role));
+		if (verbDegree === '3') withoutThird(roles);
 		else if (verbDegree === '5') roles.delete('5');
 		else return null;
 		return `no${verbDegree}`;
 	}
 	if (text.startsWith('sus')) {
-		['3', 'b3'].forEach((role) => roles.delete(role as Role));
+		withoutThird(roles);
 		roles.add(sus === '2' ? '2' : '4');
 		return `sus${sus ?? '4'}`;
 	}
@@ -130,7 +135,7 @@ function applyMod(match: RegExpExecArray, roles: Set<Role>): string | null {
 		const side = sign === 'b' || sign === '-' ? 'b' : '#';
 		return alter(roles, side, signDegree) ? `${side}${signDegree}` : null;
 	}
-	roles.add(plain as Role);
+	if (isRole(plain)) roles.add(plain);
 	return roles.has('b7') || roles.has('7') || roles.has('bb7') ? `(${plain})` : `add${plain}`;
 }
 

@@ -25,6 +25,9 @@ export const ROLES = [
 ] as const;
 export type Role = (typeof ROLES)[number];
 
+/** True for the name of a role. */
+export const isRole = (text: unknown): text is Role => ROLES.some((role) => role === text);
+
 /** The interval of a role above the chord's root. `bass` has none: it is named by the symbol. */
 export const roleInterval = (role: Exclude<Role, 'bass'>): Interval =>
 	degreeInterval(role === 'R' ? '1' : role);

@@ -1,5 +1,5 @@
+import { isRole, type Chord, type Role } from '../chord';
 import { above, degreeInterval, noteName, pitchClass, type Notation, type Note } from '../pitch';
-import type { Chord, Role } from '../chord';
 import type { Scale } from '../harmony';
 import { roleOver } from './role-over';
 import type { Motif, MotifNote } from './types';
@@ -80,7 +80,7 @@ export function contourOf(
 	const last = motif.notes.length - 1;
 	const tones = motif.notes.map(({ step }: MotifNote, i): Tone => {
 		if (i === last && motif.landing) return roleTone(motif.landing, chord, scale, next);
-		if (motif.basis === 'role') return roleTone(step as Role, chord, scale, next);
+		if (motif.basis === 'role' && isRole(step)) return roleTone(step, chord, scale, next);
 		if (motif.basis === 'interval') return intervalTone(step, chord);
 		return scale ? degreeTone(step, chord, scale) : majorTone(step, chord);
 	});

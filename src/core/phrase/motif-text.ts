@@ -1,5 +1,5 @@
+import { isRole, ROLES, type Role } from '../chord';
 import type { Result } from '../kernel';
-import { ROLES, type Role } from '../chord';
 import { isStep } from './contour';
 import type { Basis, Motif, MotifNote } from './types';
 
@@ -89,7 +89,7 @@ export function readMotif(text: string, basis: Basis): Result<Motif, MotifProble
 		if (word === '>') {
 			const goal = words[i + 1];
 			const role = goal && stepOf(goal.word, 'role');
-			if (typeof role !== 'string') {
+			if (!isRole(role)) {
 				return wrong(
 					goal?.column ?? column,
 					goal?.word.length ?? 1,
@@ -97,7 +97,7 @@ export function readMotif(text: string, basis: Basis): Result<Motif, MotifProble
 				);
 			}
 			if (words[i + 2]) return wrong(words[i + 2].column, 1, 'Nothing follows the landing.');
-			landing = role as Role;
+			landing = role;
 			break;
 		}
 		const parts = partsOf(word);

@@ -9,15 +9,17 @@ const pulseTicks = (time: TimeSignature): number =>
 			? QUARTER
 			: beatTicks(time);
 
+/** How strong the beats of a bar are, in thousandths: the first, the middle of an even bar, the others. */
+export const BEATS = { first: 2000, middle: 1400, other: 1000 } as const;
+
 /**
- * How strong a moment of a bar is, in thousandths: the first beat 2000, the middle of an even bar 1400,
- * other beats 1000, between beats 0.
+ * How strong a moment of a bar is, as `BEATS` has it; 0 between beats.
  * @param offset ticks from the bar's start
  */
 export function beatWeight(time: TimeSignature, offset: number): number {
-	if (offset === 0) return 2000;
+	if (offset === 0) return BEATS.first;
 	const pulse = pulseTicks(time);
 	if (offset % pulse !== 0) return 0;
 	const beats = barTicks(time) / pulse;
-	return beats % 2 === 0 && offset === (beats / 2) * pulse ? 1400 : 1000;
+	return beats % 2 === 0 && offset === (beats / 2) * pulse ? BEATS.middle : BEATS.other;
 }

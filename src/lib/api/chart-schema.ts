@@ -1,6 +1,6 @@
-import type { Role } from '$core/chord';
+import { ROLES } from '$core/chord';
 import { z } from 'zod';
-import type { Notation } from '$core/pitch';
+import { notation } from '$core/pitch';
 
 /** Schemas of the parts that many requests and answers share. */
 
@@ -10,10 +10,10 @@ const noteName = z
 	.describe('A note name in ASCII');
 
 /** Note names, roles and chord symbols in answers: ASCII, every b a flat and every # a sharp. */
-export const notationAnswer = z.string() as unknown as z.ZodType<Notation, string>;
+export const notationAnswer = z.string().transform(notation).meta({ type: 'string' });
 
 /** Roles in answers. */
-export const roleAnswer = z.string() as unknown as z.ZodType<Role, string>;
+export const roleAnswer = z.enum(ROLES);
 
 /** Text that a database can keep: no NUL, no half of a surrogate pair. */
 export const isStorable = (text: string): boolean => !/\0|\p{Surrogate}/u.test(text);

@@ -13,6 +13,13 @@ import { planInput } from '../api/plan-schema';
 import { openApiDocument } from './openapi';
 import { brokenRule, notFound, problemResponse } from './problem';
 
+type Answering = {
+	readonly responses: Record<
+		string,
+		{ content?: Record<string, { schema?: Record<string, unknown> }> }
+	>;
+};
+
 describe('the OpenAPI document', () => {
 	const document = JSON.parse(JSON.stringify(openApiDocument('1.2.3')));
 
@@ -41,6 +48,29 @@ describe('the OpenAPI document', () => {
 				expect(named.map((parameter) => parameter.name)).toEqual(wanted);
 			}
 		}
+	});
+
+	it('says of every field of an answer what it is', () => {
+		const untold: string[] = [];
+		const visit = (schema: Record<string, unknown>, at: string): void => {
+			if (Object.keys(schema).length === 0) untold.push(at);
+			const inner = { ...(schema.properties as object), items: schema.items } as Record<
+				string,
+				Record<string, unknown> | undefined
+			>;
+			for (const [name, one] of Object.entries(inner)) if (one) visit(one, `${at}.${name}`);
+		};
+		for (const [path, methods] of Object.entries<Record<string, Answering>>(document.paths)) {
+			for (const { responses } of Object.values(methods)) {
+				for (const { content } of Object.values(responses)) {
+					const schema = content?.['application/json']?.schema;
+					if (schema) visit(schema, path);
+				}
+			}
+		}
+		expect(untold).toEqual([]);
+		const symbol = document.paths['/api/v1/analyze'].post.responses[200].content;
+		expect(JSON.stringify(symbol)).toContain('"symbol":{"type":"string"}');
 	});
 
 	it('closes every request body to unknown fields', () => {

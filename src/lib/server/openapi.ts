@@ -6,7 +6,9 @@ import { NOTEBOOK } from './openapi-notebook';
 import type { Operation } from './openapi-operation';
 
 const schemaOf = (type: z.ZodType, io: 'input' | 'output') => {
-	const { $schema: _, ...schema } = z.toJSONSchema(type, { io });
+	// A note name leaves the API as text that its schema marks; the document tells it by its own `type`.
+	const unrepresentable = io === 'output' ? 'any' : 'throw';
+	const { $schema: _, ...schema } = z.toJSONSchema(type, { io, unrepresentable });
 	return schema;
 };
 

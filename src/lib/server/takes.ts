@@ -188,7 +188,7 @@ export async function storeTake(
 	const { drill, grade, tempo } = input;
 	const part = isPart(input);
 	return atomically(db, async (tx) => {
-		const before = await cardFor(tx as unknown as Database, input.tuneId, drill, now);
+		const before = await cardFor(tx, input.tuneId, drill, now);
 		const [stored] = await tx
 			.insert(take)
 			.values({
@@ -228,10 +228,10 @@ export async function storeTake(
 				await tx.insert(takeChange).values(rows.slice(from, from + 1000));
 			}
 		}
-		const after = await grow(tx as unknown as Database, before, input, judged, now);
+		const after = await grow(tx, before, input, judged, now);
 		const { ladder } = drill;
 		const sure = !part && judged.clean && tempo >= ladder.ceiling;
-		if (sure) await rotate(tx as unknown as Database, after, chart, own, now);
+		if (sure) await rotate(tx, after, chart, own, now);
 		return { take: takeSummaryOf(stored), card: cardAnswerOf(after) };
 	});
 }

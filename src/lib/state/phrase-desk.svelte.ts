@@ -1,6 +1,6 @@
+import { isRole, type Role } from '$core/chord';
 import { barIndexAt, chartTicks, type Change } from '$core/chart';
 import { prefs } from '$lib/state/prefs.svelte';
-import { type Role } from '$core/chord';
 import {
 	answered,
 	displaced,
@@ -233,7 +233,7 @@ export class PhraseDesk {
 		else if (motif.basis === 'degree') {
 			const number = Math.max(1, Number(String(at.step).replace(/[^\d]/g, '')) + by);
 			this.set(withStep(motif, note, String(number)));
-		} else this.set(withStep(motif, note, nextRole(String(at.step) as Role, by)));
+		} else if (isRole(at.step)) this.set(withStep(motif, note, nextRole(at.step, by)));
 	}
 
 	later(ticks: number): void {

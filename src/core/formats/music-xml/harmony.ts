@@ -1,4 +1,4 @@
-import { parseChord, ROLES, type Chord, type Role } from '../../chord';
+import { isRole, parseChord, ROLES, type Chord, type Role } from '../../chord';
 import { noteName, type Note } from '../../pitch';
 import { all, child, el, numberAt, textAt, type XmlNode } from './xml';
 
@@ -111,8 +111,6 @@ function noteOf(node: XmlNode | undefined, prefix: 'root' | 'bass'): string | nu
 	const sign = SIGNS[(numberAt(node, `${prefix}-alter`) ?? 0) + 2];
 	return /^[A-G]$/.test(step) && sign !== undefined ? step + sign : null;
 }
-
-const isRole = (text: string): text is Role => ORDER.has(text as Role);
 
 /** The role that a degree adds; seconds, fourths and sixths above a seventh are its extensions. */
 function roleOf(value: number, alter: number, has: ReadonlySet<Role>): Role | null {

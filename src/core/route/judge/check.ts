@@ -4,7 +4,7 @@ import type { Notation } from '../../pitch';
 import { toneAt, type Chord } from '../../chord';
 import { chordAfter, noteVerdict, type Scale, keyOf, nameOver } from '../../harmony';
 import { inWindow, windowPlaces } from '../../neck';
-import { beatWeight } from '../pulse';
+import { BEATS, beatWeight } from '../pulse';
 import { fixFor } from './fix';
 import type {
 	Check,
@@ -89,9 +89,6 @@ function resolvedBy(
 	return a * b < 0 && Math.abs(a) <= 2 && Math.abs(b) <= 2;
 }
 
-/** Beats that ask for a chord tone: the first, and the middle of an even bar. */
-const STRONG = 1400;
-
 /**
  * Judges any line: every change landed, late, missed or silent, with the smallest fix; notes from outside
  * and clashes, and whether they resolve by a step; notes outside the place. The first change counts.
@@ -145,7 +142,7 @@ export function checkLine(asked: CheckRequest): Check {
 			if (!inside) exits.push(i);
 		}
 		const bar = barAt(chart, note.tick);
-		if (chord && beatWeight(bar.signature, note.tick - bar.startTick) >= STRONG) {
+		if (chord && beatWeight(bar.signature, note.tick - bar.startTick) >= BEATS.middle) {
 			strong++;
 			if (tone) chordTones++;
 		}

@@ -66,7 +66,7 @@ const TABLES = TURN_EXTRA.map(threes);
 /** The table of the search that runs: filled, not exchanged, because the search reads it millions of times. */
 const THREE = Int32Array.from(TABLES[0]);
 
-// Scratch of the search, by group: the cheapest way into a note and the cheapest of another pitch.
+// Scratch of the one search that runs at a time: nothing in it outlives a call, and a worker has its own. By group: the cheapest way into a note and the cheapest of another pitch.
 const bestCost = new Int32Array(GROUPS);
 const bestFrom = new Uint8Array(GROUPS);
 const bestPitch = new Int16Array(GROUPS);

@@ -137,7 +137,7 @@ export function planSteps(request: PlanRequest): { steps: Step[]; warnings: Plan
 	return { steps, warnings };
 }
 
-/** The hand may move along the neck: at most `maxShift` frets at a time, by the player's wish. */
+/** The hand may move along the neck: at most `roam` frets at a time, by the player's wish. */
 export type Roam = { readonly roam: number; readonly wish?: 'climb' | 'stay' | 'descend' };
 
 /** A request whose position may still be open. */

@@ -32,7 +32,8 @@ const NONE = 0x3fffffff;
 /**
  * The cheapest ways into one candidate b, by how the pitch came there: from below, from the same
  * pitch, from above. For the sides that a turn may come from, also the cheapest of another pitch:
- * that is all that the next step needs to know, and it is exact.
+ * that is all that the next step needs to know, and it is exact. Scratch of the one search that runs at a time:
+ * nothing in it outlives a call, and a worker has its own.
  */
 const below = { cost: NONE, from: 0, pitch: 0, other: NONE, otherFrom: 0 };
 const above = { cost: NONE, from: 0, pitch: 0, other: NONE, otherFrom: 0 };

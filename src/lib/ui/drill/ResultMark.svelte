@@ -8,7 +8,7 @@
 	 * early and late stand beside their dotted ghost, missed is crossed, silent the ghost alone.
 	 */
 	type Props = {
-		role: string | null;
+		role: Role | null;
 		label?: string;
 		result: Result | null;
 		/** How far beside its moment an early or late one stands, in px. */
@@ -16,7 +16,7 @@
 		r?: number;
 	};
 	let { role, label = '', result, shift = 0, r = 12 }: Props = $props();
-	const kind: RoleKind = $derived(role === null ? 'fifth' : roleKind(role as Role));
+	const kind: RoleKind = $derived(role === null ? 'fifth' : roleKind(role));
 	const shape = $derived(shapePath(kind, r));
 	const solid = $derived(result !== 'missed' && result !== 'silent' && result !== null);
 	const landed = $derived(result === 'landed' || result === 'held');

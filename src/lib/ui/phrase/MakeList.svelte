@@ -59,7 +59,7 @@
 						label="Land on"
 						options={LANDINGS.map((role) => ({ value: role, name: signs(here(role)) }))}
 						value={desk.landing}
-						onchange={(role) => (desk.landing = role as Role)}
+						onchange={(role) => (desk.landing = role)}
 					/>
 				{:else if making === 'sequence'}
 					<Choice

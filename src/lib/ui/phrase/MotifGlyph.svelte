@@ -1,6 +1,6 @@
 <script lang="ts">
+	import { isRole, roleKind } from '$core/chord';
 	import { QUARTER } from '$core/kernel';
-	import { roleKind, type Role } from '$core/chord';
 	import type { Motif } from '$core/phrase';
 	import { shapePath } from '$lib/draw/role-shape';
 
@@ -26,7 +26,7 @@
 	const notes = $derived.by(() => {
 		let height = 0;
 		return motif.notes.map((note, i) => {
-			const role = motif.basis === 'role' ? (String(note.step) as Role) : null;
+			const role = motif.basis === 'role' && isRole(note.step) ? note.step : null;
 			const kind = role ? roleKind(role) : 'fifth';
 			const raw =
 				motif.basis === 'interval'

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { beatTicks, eventAt, type Change, type PlayedBar } from '$core/chart';
-	import { signs, type Role } from '$core/chord';
+	import { signs } from '$core/chord';
 	import { roleOfPitch, type Phrase } from '$core/phrase';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { prefs } from '$lib/state/prefs.svelte';
@@ -62,7 +62,7 @@
 	const notes = $derived(
 		phrase.notes.map((note, i) => {
 			const chord = eventAt(open.chart, note.tick)?.chord ?? change.to.chord;
-			const role = roleOfPitch(chord, note.midi) as Role;
+			const role = roleOfPitch(chord, note.midi);
 			return { note, role, last: i === phrase.notes.length - 1, x: x(note.tick), y: y(note.midi) };
 		})
 	);

@@ -1,5 +1,4 @@
 import { samePlace } from '$core/neck';
-import type { Role } from '$core/chord';
 import { roleOfPitch } from '$core/phrase';
 import type { PhraseDesk } from '$lib/state/phrase-desk.svelte';
 import { prefs } from '$lib/state/prefs.svelte';
@@ -15,7 +14,7 @@ export function phraseFigure(desk: PhraseDesk, columns: number): Figure | null {
 		if (!chord) return;
 		for (const { string, fret, name, midi } of phrase.notes) {
 			if (notes.some((other) => samePlace(other, { string, fret }))) continue;
-			const role = roleOfPitch(chord, midi) as Role;
+			const role = roleOfPitch(chord, midi);
 			const label = prefs.label({ role, name, pc: midi % 12 });
 			notes.push({ string, fret, label, ...(at === 0 ? { now: role } : { next: role }) });
 		}

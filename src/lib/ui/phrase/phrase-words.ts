@@ -37,7 +37,7 @@ export function feelOf(role: Role | null): string {
 export function landingOf(desk: PhraseDesk, phrase: Phrase | undefined, at: number): Role | null {
 	const last = phrase?.notes.at(-1);
 	const chord = desk.shown[at]?.to.chord;
-	return last && chord ? (roleOfPitch(chord, last.midi) as Role) : null;
+	return last && chord ? roleOfPitch(chord, last.midi) : null;
 }
 
 /** The first sentence of the screen, and what it rests on. */

@@ -122,12 +122,8 @@
 	};
 	const isNext = (index: number) => index === open.cursor;
 	const isNow = (index: number) => index === open.before?.index;
-	const tense = (index: number, role: string): { now?: Role; next?: Role; ink?: Role } =>
-		isNext(index) && open.next
-			? { next: role as Role }
-			: isNow(index)
-				? { now: role as Role }
-				: { ink: role as Role };
+	const tense = (index: number, role: Role): { now?: Role; next?: Role; ink?: Role } =>
+		isNext(index) && open.next ? { next: role } : isNow(index) ? { now: role } : { ink: role };
 	const visible = $derived(points.filter((point) => point.x > -30 && point.x < width + 10));
 	const topPoint = $derived(arcs.find((arc) => arc.top && arc.to.x < width + 10)?.to);
 	/** Changes without a target, by wish or because the place holds none of their tones. */

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { proseSigns, type Role } from '$core/chord';
+	import { proseSigns } from '$core/chord';
 	import { scaleChoices } from '$core/harmony';
 	import { noteName } from '$core/pitch';
 	import { leanOf } from '$core/route';
@@ -25,7 +25,7 @@
 		plan.targets.map((target) => ({
 			change: target.change,
 			x: x(target.change),
-			y: HEIGHT - 4 - leanOf(target.role as Role) * (HEIGHT - 8)
+			y: HEIGHT - 4 - leanOf(target.role) * (HEIGHT - 8)
 		}))
 	);
 	const curve = $derived(

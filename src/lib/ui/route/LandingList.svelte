@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { samePlace } from '$core/neck';
 	import type { Landing } from '$core/route';
-	import { roleWords, type Role } from '$core/chord';
+	import { roleWords } from '$core/chord';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import KeyCap from '../KeyCap.svelte';
 	import RoleMark from '../RoleMark.svelte';
@@ -62,7 +62,7 @@
 				</svg>
 				<span class="what">
 					<span
-						><b>{prefs.name(landing.name)}, {roleWords(landing.role as Role)}</b>
+						><b>{prefs.name(landing.name)}, {roleWords(landing.role)}</b>
 						<small
 							>string {landing.string}, {landing.fret === 0
 								? 'open'

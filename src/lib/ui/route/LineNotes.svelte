@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { QUARTER } from '$core/kernel';
 	import { changeIndexAt } from '$core/chart';
-	import { roleWords, proseSigns, type Role } from '$core/chord';
+	import { roleWords, proseSigns } from '$core/chord';
 	import type { NoteAnswer } from '$lib/api/plan-schema';
 	import { placeFor } from '$lib/state/line-edit';
 	import { hear } from '$lib/state/hear';
@@ -55,7 +55,7 @@
 	);
 	const words = ({ note }: Shown): string => {
 		const symbol = proseSigns(open.chart.events[note.chord]?.symbol ?? '');
-		const what = note.role ? `${roleWords(note.role as Role)} of ${symbol}` : `over ${symbol}`;
+		const what = note.role ? `${roleWords(note.role)} of ${symbol}` : `over ${symbol}`;
 		const beat = Number((1 + (note.tick - axis.startTick) / QUARTER).toFixed(2));
 		const how = note.technique ? `, ${note.technique}` : '';
 		return `Note, ${beat} quarters into the strip: ${prefs.name(note.name)}, ${what}, string ${note.string}, fret ${note.fret}${how}`;
@@ -131,10 +131,8 @@
 			{#if picked}<circle class="pick" r={small ? 9 : 13.5} />{/if}
 			{#if note.role}
 				<RoleMark
-					{...{ [tense]: note.role as Role }}
-					label={small
-						? ''
-						: prefs.label({ role: note.role as Role, name: note.name, pc: note.midi % 12 })}
+					{...{ [tense]: note.role }}
+					label={small ? '' : prefs.label({ role: note.role, name: note.name, pc: note.midi % 12 })}
 					r={small ? 6 : 9.5}
 				/>
 			{:else if note.kind === 'chromatic' || (note.kind === 'enclosure' && !clashes.has(note.tick))}

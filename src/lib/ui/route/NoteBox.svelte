@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { roleWords, proseSigns, type Role } from '$core/chord';
+	import { roleWords, proseSigns } from '$core/chord';
 	import type { LineSelection } from '$lib/state/line-selection.svelte';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { prefs } from '$lib/state/prefs.svelte';
@@ -27,7 +27,7 @@
 	const own = $derived(note ? plan.ownFinger(note) : null);
 	const what = $derived.by(() => {
 		if (!note) return '';
-		if (note.role) return `${roleWords(note.role as Role)} of ${proseSigns(chord)}`;
+		if (note.role) return `${roleWords(note.role)} of ${proseSigns(chord)}`;
 		const kind = { passing: 'scale note', chromatic: 'chromatic', enclosure: 'enclosure' };
 		return `${kind[note.kind as keyof typeof kind] ?? 'note'} over ${proseSigns(chord)}`;
 	});
@@ -39,7 +39,7 @@
 			{#if note.role}
 				<svg width="40" height="40" viewBox="-20 -20 40 40" aria-hidden="true">
 					<RoleMark
-						ink={note.role as Role}
+						ink={note.role}
 						label={prefs.label({ role: note.role, name: note.name, pc: note.midi % 12 })}
 						r={14}
 						target={note.kind === 'target'}

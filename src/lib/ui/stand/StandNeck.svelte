@@ -7,7 +7,7 @@
 		type Place,
 		samePlace
 	} from '$core/neck';
-	import { toneAt, type Chord, type Role } from '$core/chord';
+	import { toneAt, type Chord } from '$core/chord';
 	import type { TargetAnswer } from '$lib/api/plan-schema';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import { neckGeometry } from '$lib/draw/neck-geometry';
@@ -141,14 +141,14 @@
 	{/if}
 	{#if before && !samePlace(before, target ?? { string: 0, fret: 0 })}
 		<g transform="translate({x(before.fret)},{y(before)})">
-			<RoleMark now={before.role as Role} label={label(before)} r={r * 0.66} />
+			<RoleMark now={before.role} label={label(before)} r={r * 0.66} />
 		</g>
 	{/if}
 	{#if target}
 		<g transform="translate({x(target.fret)},{y(target)})">
 			<RoleMark
-				now={before && samePlace(before, target) ? (before.role as Role) : undefined}
-				next={target.role as Role}
+				now={before && samePlace(before, target) ? before.role : undefined}
+				next={target.role}
 				label={label(target)}
 				{r}
 				target

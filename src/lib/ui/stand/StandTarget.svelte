@@ -1,5 +1,4 @@
 <script lang="ts">
-	import type { Role } from '$core/chord';
 	import type { TargetAnswer } from '$lib/api/plan-schema';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import RoleMark from '../RoleMark.svelte';
@@ -10,7 +9,7 @@
 
 <g transform="translate({x},{y})">
 	<RoleMark
-		next={target.role as Role}
+		next={target.role}
 		label={prefs.label({ role: target.role, name: target.name, pc: target.midi % 12 })}
 		{r}
 		target

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { afterNavigate, replaceState } from '$app/navigation';
 	import { page } from '$app/state';
-	import { proseSigns, type Role } from '$core/chord';
+	import { proseSigns } from '$core/chord';
 	import { highestFret, pitchAt, type Place } from '$core/neck';
 	import { keyRows } from '$core/phrase';
 	import type { HandGrade } from '$core/practice';
@@ -131,9 +131,9 @@
 			kind: 'path',
 			notes: [
 				...(from
-					? [{ string: from.string, fret: from.fret, now: from.role as Role, label: label(from) }]
+					? [{ string: from.string, fret: from.fret, now: from.role, label: label(from) }]
 					: []),
-				{ string: to.string, fret: to.fret, next: to.role as Role, label: label(to) }
+				{ string: to.string, fret: to.fret, next: to.role, label: label(to) }
 			],
 			words: `Land on ${label(to)}, string ${to.string}, fret ${to.fret}`
 		};

@@ -70,7 +70,7 @@
 		']': () => step(1),
 		Enter: () => print(),
 		d: () => take?.pdf(),
-		'Shift+>': () => void toNextKey(open),
+		'Shift+.': () => void toNextKey(open),
 		'Mod+z': () => void undoStep(open),
 		'Mod+Shift+z': () => void redoStep(open)
 	});
