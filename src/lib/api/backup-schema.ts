@@ -1,16 +1,12 @@
+import { UNSTORABLE, isStorable } from './storable';
+import { routeInput } from './route-schema';
 import { TEMPO } from '$core/kernel';
 import { CHORD_KINDS, HAND_GRADES, INPUTS, RESULTS } from '$core/practice';
 import { ROLES } from '$core/chord';
 import { z } from 'zod';
-import { chartText, isStorable, MOST_COUNT, UNSTORABLE } from './chart-schema';
+import { chartText, MOST_COUNT } from './chart-schema';
 import { FORMAT_VERSION } from './document-schema';
-import {
-	instrumentRecord,
-	motifRecord,
-	planSnapshot,
-	playerInput,
-	routeInput
-} from './notebook-schema';
+import { instrumentRecord, motifRecord, planSnapshot, playerInput } from './notebook-schema';
 import { RESTORE_KINDS, type RestoreKind } from './restore-kinds';
 import { drillInput, eventInput, noteText, takePass } from './practice-schema';
 

@@ -1,7 +1,9 @@
+import { UNSTORABLE, isStorable } from './storable';
+import { routeInput } from './route-schema';
 import type { Result } from '$core/kernel';
 import { z } from 'zod';
-import { chartText, isStorable, UNSTORABLE } from './chart-schema';
-import { motifRecord, routeInput } from './notebook-schema';
+import { chartText } from './chart-schema';
+import { motifRecord } from './notebook-schema';
 
 /** The version that documents are written in. Older ones are read by `migrate`, newer ones are refused. */
 export const FORMAT_VERSION = 1;

@@ -1,3 +1,4 @@
+import { NO_LINE, NO_ANCHORS } from './route-schema';
 import { barAt, type Chart, chartTicks } from '$core/chart';
 import { instrumentOf, windowPlaces, type Instrument, type OwnInstrument } from '$core/neck';
 import { landingNotes, styleOf, type PlanNote } from '$core/practice';
@@ -5,7 +6,6 @@ import { anchorOf } from '$core/route';
 import type { CardDrill } from './practice-schema';
 import { instrumentInputOf } from './resolve';
 import type { PlannedRoute, RouteRequest } from './route';
-import { NO_ANCHORS, NO_LINE } from './route-defaults';
 
 /** Changes that a drill leaves out: let pass, or in bars of air. */
 const leftOut = (chart: Chart, { rules }: CardDrill) =>

@@ -1,3 +1,4 @@
+import { NO_LINE, NO_ANCHORS } from './route-schema';
 import { must } from '$core/test-must';
 import { describe, expect, it } from 'vitest';
 import { parseChart } from '$core/chart';
@@ -5,7 +6,6 @@ import { writeMidiPiece, writeMusicXml, writeTabPage } from '$core/formats';
 import { plannedPiece, TEXTS } from '$core/formats/test-pieces';
 import { FORMAT_VERSION, migrate, readDocument } from './document-schema';
 import { runImport, type ReadyFile } from './import-file';
-import { NO_ANCHORS, NO_LINE } from './route-defaults';
 
 const bytes = (text: string) => new TextEncoder().encode(text);
 const request = (

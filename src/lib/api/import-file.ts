@@ -1,3 +1,4 @@
+import type { RouteInput } from './route-schema';
 import type { Result } from '$core/kernel';
 import {
 	chartTicks,
@@ -14,7 +15,7 @@ import { keyOf } from '$core/harmony';
 import { instrumentOf, type OwnInstrument } from '$core/neck';
 import { readDocument, type MusicDocument } from './document-schema';
 import { routeOfLine } from './line-route';
-import type { MotifRecord, PlanSnapshot, RouteInput } from './notebook-schema';
+import type { MotifRecord, PlanSnapshot } from './notebook-schema';
 import { motifIssues } from './phrase';
 import { planSnapshot } from './snapshot';
 import { readTune, type TuneReading } from './tune-reading';

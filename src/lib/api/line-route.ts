@@ -1,3 +1,4 @@
+import { NO_LINE, NO_ANCHORS, type RouteInput } from './route-schema';
 import { type Chart, chartTicks } from '$core/chart';
 import { toneAt } from '$core/chord';
 import type { ReadNote } from '$core/formats';
@@ -11,8 +12,6 @@ import {
 	type Place
 } from '$core/neck';
 import { anchorOf } from '$core/route';
-import type { RouteInput } from './notebook-schema';
-import { NO_ANCHORS, NO_LINE } from './route-defaults';
 
 /** A line from elsewhere as a route of a tune: every way is the player's own. */
 export type LineRoute = {

@@ -1,18 +1,12 @@
+import { UNSTORABLE, isStorable } from './storable';
+import { ANCHOR, anchorsInput, lineSettings, routeInput } from './route-schema';
 import { parseDegrees } from '$core/harmony';
 import { parseTuning } from '$core/neck';
-import { APPROACHES, GRIDS, LEANS, SCALE_PLANS, STYLES, TECHNIQUES } from '$core/route';
+import { STYLES } from '$core/route';
 import { z } from 'zod';
-import {
-	chartText,
-	isStorable,
-	notationAnswer,
-	placeInput,
-	roleAnswer,
-	UNSTORABLE,
-	MOST_COUNT
-} from './chart-schema';
+import { chartText, notationAnswer, placeInput, roleAnswer, MOST_COUNT } from './chart-schema';
 import { motifInput } from './phrase-schema';
-import { alternateInput, noteAnswer } from './plan-schema';
+import { noteAnswer } from './plan-schema';
 
 const version = z.int().min(1).max(MOST_COUNT).describe('The version that the edit was made on');
 const time = z.iso.datetime();
@@ -37,138 +31,10 @@ export const tuneAnswer = tuneSummary.extend({
 export type TuneAnswer = z.infer<typeof tuneAnswer>;
 export const tuneList = z.object({ tunes: z.array(tuneSummary) });
 
-const anchor = {
-	bar: z.int().min(1).max(512).describe('Written bar, from 1'),
-	beat: z.number().min(1).max(16),
-	pass: z.int().min(1).max(4096).describe('Which time the written bar is played, from 1')
-};
-const ticks = z
-	.int()
-	.min(0)
-	.max(2 ** 31);
-const ownNote = placeInput.extend({
-	offset: ticks.describe('Ticks after the change'),
-	durationTicks: z
-		.int()
-		.min(1)
-		.max(2 ** 31),
-	finger: z.int().min(1).max(4).nullable().optional(),
-	technique: z
-		.enum(TECHNIQUES)
-		.nullable()
-		.optional()
-		.describe('How it is played, null is struck; left out it is for the hand to say')
-});
-const anchorsInput = z.strictObject({
-	locks: z.array(placeInput.extend(anchor)).max(4096),
-	letPass: z
-		.array(
-			z.strictObject({
-				...anchor,
-				own: z
-					.boolean()
-					.optional()
-					.describe('Left to the player’s own notes: no landing is planned, but it is judged')
-			})
-		)
-		.max(4096),
-	forbid: z
-		.array(placeInput)
-		.max(256)
-		.default([])
-		.describe('Places of the neck that no landing takes'),
-	frozen: z
-		.array(z.strictObject({ ...anchor, notes: z.array(ownNote).max(1024) }))
-		.max(4096)
-		.default([])
-		.describe('Ways from a change to the next whose notes are the player’s own'),
-	fingers: z
-		.array(placeInput.extend({ ...anchor, offset: ticks, finger: z.int().min(1).max(4) }))
-		.max(4096)
-		.default([])
-		.describe('The player’s own finger for a note that is planned after a change'),
-	arrive: z
-		.array(z.strictObject({ ...anchor, approach: z.enum(APPROACHES) }))
-		.max(4096)
-		.default([])
-		.describe('How to arrive at a change'),
-	leans: z
-		.array(z.strictObject({ ...anchor, wish: z.enum(LEANS) }))
-		.max(4096)
-		.default([])
-		.describe('Whether a landing should rest or lean'),
-	scales: z
-		.array(z.strictObject({ ...anchor, tonic: z.string().max(4), name: z.string().max(80) }))
-		.max(4096)
-		.default([])
-		.describe('The scale over a chord, set by hand')
-});
-export type Anchors = z.infer<typeof anchorsInput>;
-
-const cellText = z.string().min(1).max(256);
-/** How the way between landings is filled. */
-const lineSettings = z.strictObject({
-	grid: z.enum(GRIDS).default('targets'),
-	scalePlan: z.enum(SCALE_PLANS).default('one'),
-	alternate: alternateInput
-		.default({ four: null, five: null })
-		.describe('What the IV and the V take where two pentatonics alternate'),
-	only: z.boolean().default(false).describe('The notes of the scale alone, landings too'),
-	cell: cellText.default('steady').describe('A rhythm cell: its id, or one bar of x - .'),
-	cells: z
-		.array(z.strictObject({ section: z.string().max(120), cell: cellText }))
-		.max(128)
-		.default([])
-		.describe('Cells of single sections'),
-	anticipate: z.boolean().default(false),
-	spice: z.number().min(0).max(1).default(0.4),
-	seed: z.int().min(0).max(0x7fffffff).default(0),
-	direction: z.enum(['up', 'down']).nullable().default(null),
-	roam: z
-		.strictObject({
-			frets: z.int().min(1).max(24),
-			wish: z.enum(['climb', 'stay', 'descend']).nullable()
-		})
-		.nullable()
-		.default(null),
-	slide: z
-		.union([z.literal(0), z.literal(1), z.literal(2)])
-		.default(0)
-		.describe('Frets that a slide lies on at a time; 0 is played with the fingers'),
-	block: z.boolean().default(false).describe('The hand moves with each chord’s root'),
-	talk: z
-		.array(
-			z.strictObject({
-				section: z.string().max(120).nullable(),
-				play: z.int().min(1).max(16),
-				air: z.int().min(0).max(16)
-			})
-		)
-		.max(128)
-		.default([])
-		.describe(
-			'Call and answer: bars played, then bars of air; null for sections without their own'
-		),
-	places: z
-		.array(z.strictObject({ section: z.string().max(120), position: z.int().min(1).max(24) }))
-		.max(128)
-		.default([])
-		.describe('Where the hand is in single sections, where it does not roam')
-});
-export type LineSettings = z.infer<typeof lineSettings>;
-
-export const routeInput = z.strictObject({
-	name: z.string().trim().min(1).max(120).refine(isStorable, UNSTORABLE),
-	position: z.int().min(1).max(24),
-	style: z.enum(STYLES),
-	line: lineSettings.prefault({}),
-	anchors: anchorsInput
-});
-export type RouteInput = z.infer<typeof routeInput>;
-export const routeUpdate = routeInput.extend({ version });
+export const routeUpdate = z.strictObject({ ...routeInput.shape, version });
 
 const snapshotTarget = placeInput.extend({
-	...anchor,
+	...ANCHOR,
 	tick: z.int(),
 	midi: z.int(),
 	name: notationAnswer,

@@ -1,3 +1,4 @@
+import { alternateInput } from './route-schema';
 import { GRIDS, KINDS, SCALE_PLANS, STYLES, TECHNIQUES } from '$core/route';
 import { z } from 'zod';
 import {
@@ -12,9 +13,6 @@ import {
 import { ALL_TERMS } from './terms';
 
 const changeIndex = z.int().min(0).describe('Index of a change, from 0');
-
-const pentatonic = z.enum(['major', 'minor']).nullable();
-export const alternateInput = z.strictObject({ four: pentatonic, five: pentatonic });
 
 /** A shift of the hand may span the whole neck. */
 const MOST_SHIFT = 24;
@@ -45,8 +43,8 @@ export const planInput = z.strictObject({
 		.enum(SCALE_PLANS)
 		.optional()
 		.describe('Which scale the line draws on; without it one for the whole chart'),
-	alternate: alternateInput
-		.optional()
+	alternate: z
+		.optional(alternateInput)
 		.describe('What the IV and the V take under "alternate"; null for the one that fits'),
 	only: z
 		.boolean()

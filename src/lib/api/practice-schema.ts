@@ -1,3 +1,4 @@
+import { UNSTORABLE, isStorable } from './storable';
 import { TEMPO } from '$core/kernel';
 import {
 	ALLOWED_NOTES,
@@ -10,7 +11,7 @@ import {
 } from '$core/practice';
 import { GRIDS } from '$core/route';
 import { z } from 'zod';
-import { chartText, instrumentInput, isStorable, UNSTORABLE, MOST_COUNT } from './chart-schema';
+import { chartText, instrumentInput, MOST_COUNT } from './chart-schema';
 
 const changeIndex = z.int().min(0);
 /** A day of music at most. */

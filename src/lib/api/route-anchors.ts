@@ -1,8 +1,8 @@
+import type { Anchors } from './route-schema';
 import { chartTicks, type Chart } from '$core/chart';
 import { buildScale } from '$core/harmony';
 import { parseNote } from '$core/pitch';
 import { changeOfAnchor, type Frozen, type HandScale } from '$core/route';
-import type { Anchors } from './notebook-schema';
 
 /** Frozen ways: from their change to the next one of the chart. */
 export function frozenOf(chart: Chart, anchors: Anchors): Frozen[] {

@@ -1,6 +1,6 @@
+import { NO_LINE, NO_ANCHORS } from './route-schema';
 import { describe, expect, it } from 'vitest';
 import { runAlternatives, runLandings, runRoute, type RouteRequest } from './route';
-import { NO_ANCHORS, NO_LINE } from './route-defaults';
 
 const CHART = 'key: Bb blues\n[Head]\n| Bb7 | Eb7 | Bb7 | % |\n[Tail]\n| Cm7 | F7 | Bb7 | F7 |';
 const request = (over: Partial<RouteRequest['route']> = {}, chart = CHART): RouteRequest => ({

@@ -1,3 +1,4 @@
+import type { RouteInput, LineSettings } from './route-schema';
 import type { Chart } from '$core/chart';
 import { scaleInUse } from '$core/harmony';
 import { inWindow, type Instrument } from '$core/neck';
@@ -20,7 +21,6 @@ import {
 	type ReadyRoute,
 	type RouteWish
 } from '$core/route';
-import type { LineSettings, RouteInput } from './notebook-schema';
 import { answerOf } from './plan-answer';
 import type { PlanAnswer, PlanInput } from './plan-schema';
 import { asIssues, resolveChart, resolveInstrument, type Outcome } from './resolve';

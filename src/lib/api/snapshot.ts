@@ -1,6 +1,7 @@
+import type { RouteInput } from './route-schema';
 import type { OwnInstrument } from '$core/neck';
 import { anchorOf } from '$core/route';
-import type { PlanSnapshot, RouteInput } from './notebook-schema';
+import type { PlanSnapshot } from './notebook-schema';
 import { instrumentInputOf, type Outcome } from './resolve';
 import { PlanDesk, runRoute } from './route';
 

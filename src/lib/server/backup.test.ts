@@ -1,3 +1,4 @@
+import { NO_LINE, NO_ANCHORS } from '../api/route-schema';
 import { must } from '$core/test-must';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { drillOf, inKey } from '$core/practice';
@@ -7,7 +8,6 @@ import { readTune } from '../api/tune-reading';
 import { DEMO_TUNES } from './demo-tunes';
 import { backupDocument, type BackupDocument } from '../api/backup-schema';
 import { planInput } from '../api/import-file';
-import { NO_ANCHORS, NO_LINE } from '../api/route-defaults';
 import { backupText } from './backup';
 import { readBackup } from './restore-reading';
 import { appendFileSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';

@@ -1,8 +1,8 @@
+import { NO_LINE, NO_ANCHORS } from '../api/route-schema';
 import { and, asc, inArray, isNull, sql } from 'drizzle-orm';
 import type { PgColumn } from 'drizzle-orm/pg-core';
 import { setImmediate } from 'node:timers/promises';
 import { FORMAT_VERSION } from '../api/document-schema';
-import { NO_ANCHORS, NO_LINE } from '../api/route-defaults';
 import type { Database } from './database';
 import { beat } from './pulse';
 import {

@@ -8,7 +8,7 @@ import { brokenRule } from './problem';
  * with everything that is wrong with the request.
  */
 export const computed =
-	<Schema extends z.ZodType>(
+	<Schema extends z.core.$ZodType>(
 		schema: Schema,
 		compute: (input: z.infer<Schema>) => Promise<Outcome<unknown>>
 	) =>

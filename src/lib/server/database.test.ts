@@ -1,6 +1,6 @@
+import { NO_LINE, NO_ANCHORS } from '../api/route-schema';
 import { STARTING_MOTIFS } from '$core/phrase';
 import type { MotifRecord } from '../api/notebook-schema';
-import { NO_ANCHORS, NO_LINE } from '../api/route-defaults';
 import { addDays } from 'date-fns';
 import { sql } from 'drizzle-orm';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';

@@ -1,4 +1,4 @@
-import type { RouteInput } from '../api/notebook-schema';
+import type { RouteInput } from '../api/route-schema';
 
 /** The notebook of the Lowwater Lanterns' lead guitarist: a set of eight tunes, some of them planned. */
 type DemoTune = {

@@ -1,8 +1,8 @@
+import { NO_LINE, NO_ANCHORS } from '../api/route-schema';
 import { sql } from 'drizzle-orm';
 import { atomically, type Database } from './database';
 import { loadDemoLog } from './demo-log';
 import { DEMO_SET, DEMO_TUNES } from './demo-tunes';
-import { NO_ANCHORS, NO_LINE } from '../api/route-defaults';
 import { planSnapshot } from '../api/snapshot';
 import { readTune } from '../api/tune-reading';
 import { createRoute } from './routes';

@@ -1,3 +1,4 @@
+import type { RouteInput } from '../api/route-schema';
 import { parseChart } from '$core/chart';
 import {
 	packMxl,
@@ -10,7 +11,7 @@ import {
 } from '$core/formats';
 import { instrumentOf, placeUnder } from '$core/neck';
 import { FORMAT_VERSION, type RouteDocument, type TuneDocument } from '../api/document-schema';
-import type { PlanSnapshot, RouteAnswer, RouteInput, TuneAnswer } from '../api/notebook-schema';
+import type { PlanSnapshot, RouteAnswer, TuneAnswer } from '../api/notebook-schema';
 import type { Database } from './database';
 import { download } from './download';
 import { listInstruments } from './instruments';

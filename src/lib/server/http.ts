@@ -1,6 +1,7 @@
+import { unstorablePath, UNSTORABLE } from '../api/storable';
 import type { Result } from '$core/kernel';
 import { z } from 'zod';
-import { UNSTORABLE, unstorablePath, type Issue } from '../api/chart-schema';
+import { type Issue } from '../api/chart-schema';
 import { brokenRule, problemResponse } from './problem';
 
 /** Most bytes of a JSON body. */
@@ -61,7 +62,7 @@ export async function readBytes(
 }
 
 /** Turns Zod's findings into the public form, one issue per unknown field. */
-const toIssues = (error: z.ZodError): Issue[] =>
+const toIssues = (error: z.core.$ZodError): Issue[] =>
 	error.issues.flatMap((issue) => {
 		const path = issue.path.join('.');
 		if (issue.code !== 'unrecognized_keys') return [{ path, message: issue.message }];
@@ -76,7 +77,7 @@ const toIssues = (error: z.ZodError): Issue[] =>
  * @param most bytes that it may have
  * @returns the data, or the answer to send: 415, 413, 400 or 422.
  */
-export async function readJson<T extends z.ZodType>(
+export async function readJson<T extends z.core.$ZodType>(
 	request: Request,
 	schema: T,
 	most = MAX_BODY
@@ -107,7 +108,7 @@ export async function readJson<T extends z.ZodType>(
 	if (unstorable !== null) {
 		return { error: brokenRule([{ path: unstorable, message: UNSTORABLE }]) };
 	}
-	const parsed = schema.safeParse(body);
+	const parsed = z.safeParse(schema, body);
 	return parsed.success ? { value: parsed.data } : { error: brokenRule(toIssues(parsed.error)) };
 }
 

@@ -1,4 +1,5 @@
 import * as notebook from '../api/notebook-schema';
+import { routeInput } from '../api/route-schema';
 import * as practice from '../api/practice-schema';
 import { searchAnswer } from '../api/search-schema';
 import { sessionInput } from '../api/session-schema';
@@ -29,7 +30,7 @@ export const NOTEBOOK: readonly Operation[] = [
 		method: 'post',
 		path: '/api/v1/tunes/{id}/routes',
 		summary: 'Plan and keep a new route on the tune as it is saved',
-		body: notebook.routeInput,
+		body: routeInput,
 		status: 201,
 		answer: notebook.routeAnswer,
 		errors: [...READ, 404]

@@ -5,7 +5,7 @@ export type Operation = {
 	readonly method: 'get' | 'post' | 'put' | 'delete';
 	readonly path: string;
 	readonly summary: string;
-	readonly body?: z.ZodType;
+	readonly body?: z.core.$ZodType;
 	/** The body may come as a form instead, with files in fields named `file`. */
 	readonly files?: true;
 	/** Parameters of the address and what they may be. */
@@ -15,7 +15,7 @@ export type Operation = {
 	/** What is answered, where it is no JSON. */
 	readonly media?: string;
 	readonly status: number;
-	readonly answer?: z.ZodType;
+	readonly answer?: z.core.$ZodType;
 	/** Statuses of what can go wrong. */
 	readonly errors: readonly number[];
 };
@@ -27,10 +27,10 @@ export const READ: readonly number[] = [400, 413, 415, 422, 503];
 type Kind = {
 	readonly kind: string;
 	readonly path: string;
-	readonly update: z.ZodType;
-	readonly answer: z.ZodType;
+	readonly update: z.core.$ZodType;
+	readonly answer: z.core.$ZodType;
 	/** What an edit answers, where it is less. */
-	readonly saved?: z.ZodType;
+	readonly saved?: z.core.$ZodType;
 	/** What else deleting it means, and what saving it does. */
 	readonly deleting?: string;
 	readonly saving?: string;
@@ -89,8 +89,8 @@ export const listOperations = ({
 	...kind
 }: Kind & {
 	readonly all: string;
-	readonly list: z.ZodType;
-	readonly input: z.ZodType;
+	readonly list: z.core.$ZodType;
+	readonly input: z.core.$ZodType;
 	readonly keeping: string;
 }): Operation[] => [
 	{ method: 'get', path: kind.path, summary: all, status: 200, answer: list, errors: [] },

@@ -1,9 +1,9 @@
+import { routeInput } from '../api/route-schema';
 import { describe, expect, it } from 'vitest';
 import { problem } from '../api/chart-schema';
 import {
 	instrumentRecord,
 	playerUpdate,
-	routeInput,
 	routeUpdate,
 	tuneInput,
 	tuneUpdate

@@ -5,14 +5,14 @@ import { MUSIC } from './openapi-music';
 import { NOTEBOOK } from './openapi-notebook';
 import type { Operation } from './openapi-operation';
 
-const schemaOf = (type: z.ZodType, io: 'input' | 'output') => {
+const schemaOf = (type: z.core.$ZodType, io: 'input' | 'output') => {
 	// A note name leaves the API as text that its schema marks; the document tells it by its own `type`.
 	const unrepresentable = io === 'output' ? 'any' : 'throw';
 	const { $schema: _, ...schema } = z.toJSONSchema(type, { io, unrepresentable });
 	return schema;
 };
 
-const content = (type: z.ZodType, io: 'input' | 'output', media = 'application/json') => ({
+const content = (type: z.core.$ZodType, io: 'input' | 'output', media = 'application/json') => ({
 	content: { [media]: { schema: schemaOf(type, io) } }
 });
 

@@ -16,7 +16,7 @@ export type Resource<Input, Ready, Answer extends Kept> = {
 	/** What it is called in a sentence: `tune`. */
 	readonly kind: string;
 	/** The body of a PUT: the input and the version that it was made from. */
-	readonly update: z.ZodType<Input & Kept>;
+	readonly update: z.core.$ZodType<Input & Kept>;
 	readonly get: (db: Database, id: string) => Promise<Answer | null>;
 	/** What is stored of an input, or the rules that it breaks. `id` is that of the thing that stands there. */
 	readonly ready: (db: Database, input: Input, id: string) => Promise<Outcome<Ready>>;
@@ -43,7 +43,7 @@ export type ListedResource<Input, Ready, Answer extends Kept & { readonly id: st
 export type Collection<Input, Ready, Answer extends Kept & { readonly id: string }> = {
 	/** Where the list is: `/api/v1/tunes`. */
 	readonly path: string;
-	readonly input: z.ZodType<Input>;
+	readonly input: z.core.$ZodType<Input>;
 	readonly list: (db: Database) => Promise<unknown>;
 	readonly ready: (db: Database, input: Input) => Promise<Outcome<Ready>>;
 	readonly create: (db: Database, ready: Ready) => Promise<Answer>;

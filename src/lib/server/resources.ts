@@ -1,3 +1,4 @@
+import type { RouteInput } from '../api/route-schema';
 import type { z } from 'zod';
 import {
 	instrumentRecord,
@@ -18,7 +19,6 @@ import {
 	type PlayerAnswer,
 	type PlayerInput,
 	type RouteAnswer,
-	type RouteInput,
 	type SetAnswer,
 	type SetInput,
 	type TuneAnswer

@@ -1,3 +1,4 @@
+import { unstorablePath, UNSTORABLE } from '../api/storable';
 import type { Result } from '$core/kernel';
 import { TokenParser, Tokenizer, TokenType } from '@streamparser/json';
 import { getTableColumns, type Table } from 'drizzle-orm';
@@ -6,7 +7,7 @@ import { closeSync, createReadStream, openSync, writeSync } from 'node:fs';
 import { createGunzip } from 'node:zlib';
 import type { z } from 'zod';
 import { BACKUP_HEAD, BACKUP_ROWS, MOST_ROWS, type BackupRow } from '../api/backup-schema';
-import { UNSTORABLE, unstorablePath, type Issue } from '../api/chart-schema';
+import { type Issue } from '../api/chart-schema';
 import { FORMAT_VERSION } from '../api/document-schema';
 import { RESTORE_KINDS, type RestoreKind } from '../api/restore-kinds';
 import { readTune } from '../api/tune-reading';

@@ -1,7 +1,7 @@
+import { NO_LINE, NO_ANCHORS, type RouteInput } from '../api/route-schema';
 import { saveVersioned } from './versioned';
 import { and, asc, eq, isNull } from 'drizzle-orm';
-import type { PlanSnapshot, RouteAnswer, RouteInput, RouteSummary } from '../api/notebook-schema';
-import { NO_ANCHORS, NO_LINE } from '../api/route-defaults';
+import type { PlanSnapshot, RouteAnswer, RouteSummary } from '../api/notebook-schema';
 import type { Database } from './database';
 import { route, tune } from './schema';
 

@@ -1,3 +1,4 @@
+import { NO_LINE, type RouteInput } from '../api/route-schema';
 import { sql } from 'drizzle-orm';
 import {
 	boolean,
@@ -13,13 +14,12 @@ import {
 	uniqueIndex,
 	uuid
 } from 'drizzle-orm/pg-core';
-import type { MotifRecord, PlanSnapshot, PlayerInput, RouteInput } from '../api/notebook-schema';
+import type { MotifRecord, PlanSnapshot, PlayerInput } from '../api/notebook-schema';
 import type { CardDrill, TakeEvents, TakePass } from '../api/practice-schema';
 import type { Role } from '$core/chord';
 import type { Schedule } from '$core/practice';
 import type { KeptChange } from '../api/take';
 import type { TuneReading } from '../api/tune-reading';
-import { NO_LINE } from '../api/route-defaults';
 
 const id = () => uuid('id').primaryKey().defaultRandom();
 const stamp = (name: string) => timestamp(name, { withTimezone: true, mode: 'date' });

@@ -1,6 +1,6 @@
+import { NO_ANCHORS } from '$lib/api/route-schema';
 import { parseChart } from '$core/chart';
 import { standardGuitar } from '$core/neck';
-import { NO_ANCHORS } from '$lib/api/route-defaults';
 import { describe, expect, it } from 'vitest';
 import * as edit from './anchor-edit';
 

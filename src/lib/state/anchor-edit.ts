@@ -1,8 +1,8 @@
+import type { Anchors } from '$lib/api/route-schema';
 import { samePlace, highestFret, inWindow, pitchAt, type Instrument, type Place } from '$core/neck';
 import { changeIndexAt, type Chart } from '$core/chart';
 import { toneAt } from '$core/chord';
 import { anchorOf, changeOfAnchor, sameAnchor, type Approach } from '$core/route';
-import type { Anchors } from '$lib/api/notebook-schema';
 import { without, withoutFirst, type WayNote } from './ways';
 
 /** What fixed things are told against. */

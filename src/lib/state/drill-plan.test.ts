@@ -1,8 +1,8 @@
+import { NO_LINE, NO_ANCHORS } from '$lib/api/route-schema';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { drillOf, inKey } from '$core/practice';
 import { anchorOf } from '$core/route';
 import { runRoute, type RouteRequest } from '$lib/api/route';
-import { NO_ANCHORS, NO_LINE } from '$lib/api/route-defaults';
 import type { RouteAnswer, TuneAnswer } from '$lib/api/notebook-schema';
 import type { CardDrill } from '$lib/api/practice-schema';
 import { DrillPlan } from './drill-plan.svelte';

@@ -1,9 +1,9 @@
+import { NO_LINE, NO_ANCHORS } from '$lib/api/route-schema';
 import { changeIndexAt, parseChart } from '$core/chart';
 import { scaleInUse } from '$core/harmony';
 import { pitchAt, standardGuitar } from '$core/neck';
 import { scalesAlong } from '$core/route';
 import { runRoute } from '$lib/api/route';
-import { NO_ANCHORS, NO_LINE } from '$lib/api/route-defaults';
 import { describe, expect, it } from 'vitest';
 import {
 	addNote,

@@ -1,8 +1,8 @@
+import { NO_LINE, NO_ANCHORS } from '$lib/api/route-schema';
 import { chartTicks, parseChart } from '$core/chart';
 import { readTab, writeTab } from '$core/formats';
 import { standardGuitar } from '$core/neck';
 import { runRoute, type RouteRequest } from '$lib/api/route';
-import { NO_ANCHORS, NO_LINE } from '$lib/api/route-defaults';
 import { describe, expect, it } from 'vitest';
 import { setWays } from './anchor-edit';
 import { waysOver } from './own-line';

@@ -1,3 +1,4 @@
+import { wishesOf, firstWishes, type Wishes, type Anchors } from '$lib/api/route-schema';
 import {
 	anchorOf,
 	arrivalsOf,
@@ -14,7 +15,7 @@ import {
 import type { Scale } from '$core/harmony';
 import { noteName } from '$core/pitch';
 import { scalesOf } from '$lib/api/route-anchors';
-import type { Anchors, RouteAnswer } from '$lib/api/notebook-schema';
+import type { RouteAnswer } from '$lib/api/notebook-schema';
 import type { NoteAnswer, PlanAnswer, TargetAnswer } from '$lib/api/plan-schema';
 import { instrumentInputOf } from '$lib/api/resolve';
 import type { RouteRequest } from '$lib/api/route';
@@ -30,7 +31,6 @@ import { keepWishes, keptWishes } from './route-draft';
 import { RouteWishes } from './route-wishes.svelte';
 import { STYLE_NAMES } from '$lib/words/styles';
 import { wayNotes, without, type WayNote } from './ways';
-import { firstWishes, wishesOf, type Wishes } from './wishes';
 
 /** The route that is open: wishes with undo, the plan made from them, and what is saved. */
 export class RoutePlan extends RouteWishes {

@@ -1,8 +1,8 @@
+import { NO_LINE, NO_ANCHORS } from '$lib/api/route-schema';
 import { notation } from '$core/pitch';
 import { transposeText } from '$core/chart';
 import type { RouteAnswer, TuneAnswer } from '$lib/api/notebook-schema';
 import { runRoute } from '$lib/api/route';
-import { NO_ANCHORS, NO_LINE } from '$lib/api/route-defaults';
 import type { Planner } from '$lib/workers/planner';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { Refusal } from './api';

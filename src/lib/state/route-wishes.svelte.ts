@@ -1,3 +1,4 @@
+import { firstWishes, type Wishes, type LineSettings, type Anchors } from '$lib/api/route-schema';
 import { lastPosition, type Place } from '$core/neck';
 import {
 	airChanges,
@@ -8,12 +9,10 @@ import {
 	type Approach,
 	type Style
 } from '$core/route';
-import type { Anchors, LineSettings } from '$lib/api/notebook-schema';
 import type { NoteAnswer } from '$lib/api/plan-schema';
 import * as edit from './anchor-edit';
 import { History } from './history.svelte';
 import type { OpenTune } from './open-tune.svelte';
-import { firstWishes, type Wishes } from './wishes';
 
 /** What the player wants of a route, with undo: every change of it is one step. */
 export abstract class RouteWishes {

@@ -1,6 +1,6 @@
+import type { Anchors } from '$lib/api/route-schema';
 import { chartTicks, type Chart } from '$core/chart';
 import { sameAnchor } from '$core/route';
-import type { Anchors } from '$lib/api/notebook-schema';
 import type { NoteAnswer } from '$lib/api/plan-schema';
 
 type Anchor = Parameters<typeof sameAnchor>[0];

@@ -1,7 +1,7 @@
+import { NO_LINE, NO_ANCHORS } from '$lib/api/route-schema';
 import { expose } from 'comlink';
 import type { Landing } from '$core/route';
 import type { PlanAnswer } from '$lib/api/plan-schema';
-import { NO_ANCHORS, NO_LINE } from '$lib/api/route-defaults';
 import type { Outcome } from '$lib/api/resolve';
 import {
 	PlanDesk,

@@ -1,7 +1,7 @@
+import { NO_LINE, NO_ANCHORS } from '$lib/api/route-schema';
 import { expose } from 'comlink';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { runRoute, type RouteRequest } from '$lib/api/route';
-import { NO_ANCHORS, NO_LINE } from '$lib/api/route-defaults';
 import { Planner } from './planner';
 
 const input = (chart: string): RouteRequest => ({

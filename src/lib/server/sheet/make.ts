@@ -1,8 +1,9 @@
+import type { RouteInput } from '../../api/route-schema';
 import { parseChart } from '$core/chart';
 import type { FileNote } from '$core/formats';
 import { inWindow, instrumentOf, lastPosition, type OwnInstrument } from '$core/neck';
 import { arrivalsOf, changeOfAnchor } from '$core/route';
-import type { PlanSnapshot, RouteInput } from '../../api/notebook-schema';
+import type { PlanSnapshot } from '../../api/notebook-schema';
 import type { SheetOptions } from './options';
 import type { SheetContent } from './content';
 import { setSheet } from './sheet';

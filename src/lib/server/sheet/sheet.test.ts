@@ -1,10 +1,10 @@
+import { NO_LINE, NO_ANCHORS } from '../../api/route-schema';
 import { must } from '$core/test-must';
 import { extractText, getDocumentProxy } from 'unpdf';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { parseChart } from '$core/chart';
 import { TEXTS } from '$core/formats/test-pieces';
 import { planInput } from '../../api/import-file';
-import { NO_ANCHORS, NO_LINE } from '../../api/route-defaults';
 import { DEMO_TUNES } from '../demo-tunes';
 import { parseXml } from '$core/formats';
 import { sheetPdf, sheetSvg, type SheetRequest } from './make';

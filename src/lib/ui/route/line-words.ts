@@ -1,5 +1,5 @@
+import type { LineSettings } from '$lib/api/route-schema';
 import { CELLS, type Grid, type ScalePlan } from '$core/route';
-import type { LineSettings } from '$lib/api/notebook-schema';
 import type { NoteAnswer } from '$lib/api/plan-schema';
 import type { ALL_TERMS } from '$lib/api/terms';
 

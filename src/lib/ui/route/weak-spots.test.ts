@@ -1,8 +1,8 @@
+import { NO_LINE } from '$lib/api/route-schema';
 import { parseChart } from '$core/chart';
 import { scaleInUse } from '$core/harmony';
 import { standardGuitar } from '$core/neck';
 import { checkLine, scalesAlong } from '$core/route';
-import { NO_LINE } from '$lib/api/route-defaults';
 import { describe, expect, it } from 'vitest';
 import { cellWords, lineWords } from './line-words';
 import { arcAt } from '$lib/draw/strip-geometry';

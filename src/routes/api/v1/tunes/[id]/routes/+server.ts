@@ -1,4 +1,4 @@
-import { routeInput } from '$lib/api/notebook-schema';
+import { routeInput } from '$lib/api/route-schema';
 import { openDatabase } from '$lib/server/database';
 import { isUuid, json, readJson } from '$lib/server/http';
 import { brokenRule, notFound } from '$lib/server/problem';
