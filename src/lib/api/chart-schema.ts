@@ -1,6 +1,7 @@
 import { isStorable, UNSTORABLE } from './storable';
 import { PLACE } from './route-schema';
-import { ROLES } from '$core/chord';
+import { FEELS } from '$core/chart';
+import { MODES, ROLES } from '$core/chord';
 import { z } from 'zod';
 import { notation } from '$core/pitch';
 
@@ -52,12 +53,17 @@ export type AnalyzeInput = z.infer<typeof analyzeInput>;
 
 export const analyzeAnswer = z.object({
 	title: z.string(),
-	key: z.object({ tonic: noteName, mode: z.string() }),
+	key: z.object({ tonic: noteName, mode: z.enum(MODES) }),
 	tempo: z.number(),
-	feel: z.string(),
+	feel: z.enum(FEELS),
 	scale: scaleAnswer,
 	tonics: z.array(
-		z.object({ tonic: noteName, mode: z.string(), score: z.number(), reasons: z.array(z.string()) })
+		z.object({
+			tonic: noteName,
+			mode: z.enum(MODES),
+			score: z.number(),
+			reasons: z.array(z.string())
+		})
 	),
 	bars: z.array(
 		z.object({

@@ -1,7 +1,7 @@
 import { FAMILIES } from '$core/neck';
 import { STYLES } from '$core/route';
 import { z } from 'zod';
-import { chartText, instrumentInput, placeInput, scaleInput } from './chart-schema';
+import { chartText, instrumentInput, placeInput, roleAnswer, scaleInput } from './chart-schema';
 
 const finger = z.int().min(1).max(4).nullable().describe('Null on an open string or under a slide');
 
@@ -92,7 +92,7 @@ export const shapesAnswer = z.object({
 		z.object({
 			form: z.string().nullable(),
 			notes: z.array(
-				placeInput.extend({ midi: z.int(), name: z.string(), role: z.string(), finger })
+				placeInput.extend({ midi: z.int(), name: z.string(), role: roleAnswer, finger })
 			),
 			muted: z.array(z.int()).describe('Strings that do not sound, the thickest first'),
 			stretchMm: z.number(),
@@ -111,7 +111,7 @@ export const shapesAnswer = z.object({
 			shift: z.int().describe('Frets that the hand moves to hold both')
 		})
 	),
-	bends: z.array(placeInput.extend({ semitones: z.number(), toRole: z.string() }))
+	bends: z.array(placeInput.extend({ semitones: z.number(), toRole: roleAnswer }))
 });
 export type ShapesAnswer = z.infer<typeof shapesAnswer>;
 

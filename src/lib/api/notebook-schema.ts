@@ -1,5 +1,6 @@
 import { UNSTORABLE, isStorable } from './storable';
 import { ANCHOR, anchorsInput, lineSettings, routeInput } from './route-schema';
+import { FEELS } from '$core/chart';
 import { parseDegrees } from '$core/harmony';
 import { parseTuning } from '$core/neck';
 import { STYLES } from '$core/route';
@@ -23,7 +24,7 @@ const tuneSummary = z.object({
 });
 export const tuneAnswer = tuneSummary.extend({
 	chart: chartText,
-	feel: z.string(),
+	feel: z.enum(FEELS),
 	bars: z.int(),
 	createdAt: time,
 	updatedAt: time

@@ -1,4 +1,4 @@
-import { barTicksOf, chordSounds, keyName, parseChart } from '$core/chart';
+import { type Feel, barTicksOf, chordSounds, keyName, parseChart } from '$core/chart';
 import { keyOf } from '$core/harmony';
 
 /** Which rules of reading made the columns of a tune; raised when one of them changes. */
@@ -13,7 +13,7 @@ export type TuneReading = {
 	readonly title: string;
 	readonly key: string;
 	readonly tempo: number;
-	readonly feel: string;
+	readonly feel: Feel;
 	/** Played bars. */
 	readonly bars: number;
 	/** Ticks of each played bar. */

@@ -1,4 +1,5 @@
-import { NO_LINE, type RouteInput } from '../api/route-schema';
+import { FEELS } from '$core/chart';
+import { type RouteInput } from '../api/route-schema';
 import { sql } from 'drizzle-orm';
 import {
 	boolean,
@@ -41,7 +42,7 @@ export const tune = pgTable(
 		chart: text('chart').notNull(),
 		key: text('key').notNull(),
 		tempo: real('tempo').notNull(),
-		feel: text('feel').notNull(),
+		feel: text('feel', { enum: FEELS }).notNull(),
 		bars: integer('bars').notNull(),
 		barTicks: jsonb('bar_ticks').$type<TuneReading['barTicks']>().notNull().default([]),
 		opening: jsonb('opening').$type<TuneReading['opening']>().notNull().default([]),
@@ -71,7 +72,7 @@ export const route = pgTable(
 		name: text('name').notNull(),
 		position: integer('position').notNull(),
 		style: text('style').$type<RouteInput['style']>().notNull(),
-		line: jsonb('line').$type<RouteInput['line']>().notNull().default(NO_LINE),
+		line: jsonb('line').$type<RouteInput['line']>().notNull(),
 		anchors: jsonb('anchors').$type<RouteInput['anchors']>().notNull(),
 		plan: jsonb('plan').$type<PlanSnapshot>().notNull(),
 		landed: integer('landed').notNull(),
