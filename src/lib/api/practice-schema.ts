@@ -7,7 +7,8 @@ import {
 	LADDER,
 	LANDINGS,
 	PRESETS,
-	RESULTS
+	RESULTS,
+	type Drill
 } from '$core/practice';
 import { GRIDS } from '$core/route';
 import { z } from 'zod';
@@ -116,7 +117,9 @@ export const drillInput = z.strictObject({
 		})
 		.refine(({ start, ceiling }) => start <= ceiling, 'A ladder starts at or under its ceiling.')
 });
-export type CardDrill = z.infer<typeof drillInput>;
+/** A drill that passed its schema is one of the core. */
+export type CardDrill = Drill;
+type WithDrill<T> = Omit<T, 'drill'> & { drill: CardDrill };
 
 export const cardInput = z.strictObject({ tuneId: z.uuid(), drill: drillInput });
 
@@ -155,7 +158,7 @@ export const takeInput = z
 		({ grade, input }) => (grade === null) === (input !== 'hand'),
 		'A take by hand has a grade, any other has none.'
 	);
-export type TakeInput = z.infer<typeof takeInput>;
+export type TakeInput = WithDrill<z.infer<typeof takeInput>>;
 export type TakeEvents = z.infer<typeof eventInput>[];
 
 export const cardAnswer = z.object({
@@ -168,7 +171,7 @@ export const cardAnswer = z.object({
 	tempo: z.number(),
 	cleanInRow: z.int()
 });
-export type CardAnswer = z.infer<typeof cardAnswer>;
+export type CardAnswer = WithDrill<z.infer<typeof cardAnswer>>;
 
 export const takeSummary = z.object({
 	id: z.uuid(),
@@ -197,10 +200,10 @@ export const takeAnswer = takeSummary.extend({
 	chart: z.string(),
 	events: z.array(eventInput).describe('The notes as they were heard, latency taken off')
 });
-export type TakeAnswer = z.infer<typeof takeAnswer>;
+export type TakeAnswer = WithDrill<z.infer<typeof takeAnswer>>;
 /** What storing a take gives back: the take, and its card with the new rung and date. */
 export const takeStored = z.object({ take: takeSummary, card: cardAnswer });
-export type TakeStored = z.infer<typeof takeStored>;
+export type TakeStored = { take: TakeSummaryAnswer; card: CardAnswer };
 export const takeUpdate = z.strictObject({
 	note: noteText,
 	version: z.int().min(1).max(MOST_COUNT)

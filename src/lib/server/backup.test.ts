@@ -2,7 +2,7 @@ import { NO_LINE, NO_ANCHORS } from '../api/route-schema';
 import { must } from '$core/test-must';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { drillOf, inKey } from '$core/practice';
-import type { CardDrill, TakeInput } from '../api/practice-schema';
+import type { TakeInput } from '../api/practice-schema';
 import { runTake } from '../api/take';
 import { readTune } from '../api/tune-reading';
 import { DEMO_TUNES } from './demo-tunes';
@@ -45,7 +45,7 @@ async function played(
 ) {
 	const { chart: read } = inKey(chart, null);
 	const ladder = { start: 60, step: 4, ceiling: 80, up: 2 };
-	const drill = drillOf('free', read, { position: 3 + (i % 3), key: null }, ladder) as CardDrill;
+	const drill = drillOf('free', read, { position: 3 + (i % 3), key: null }, ladder);
 	const byEar = i % 3 === 0;
 	const take: TakeInput = {
 		...{ tuneId: id, drill: { ...drill, loops: 1 }, looped: null, tempo: 60, loops: 1 },

@@ -40,7 +40,7 @@ const drillFor = (change: Partial<CardDrill> = {}): CardDrill => {
 	const { chart } = inKey(CHART, change.key ?? null);
 	const ladder = { start: 80, step: 10, ceiling: 100, up: 1 };
 	const made = drillOf('free', chart, { position: 5, key: null }, ladder);
-	return { ...(structuredClone(made) as CardDrill), loops: 1, ...change };
+	return { ...made, loops: 1, ...change };
 };
 /** Thirds on every change, `missed` of them left out. */
 function takeOf(tuneId: string, change: Partial<TakeInput> = {}, missed = 0): TakeInput {

@@ -52,6 +52,18 @@ export type Heard =
 			readonly next: number | null;
 	  };
 
+/** Who leads the music in place of plain playing, as a drill does with its passes. */
+export type Lead = {
+	/** What begins where plain playing would. */
+	readonly begin: () => void;
+	/** Told at every beat. */
+	readonly heard: () => void;
+	/** Told when the music ends, by itself or by the player, and how many ms after its first beat. */
+	readonly ended: (byItself: boolean, elapsedMs: number) => void;
+	/** True while the tempo must stay as it is: who changes it ends the music. */
+	readonly steady: () => boolean;
+};
+
 const STILL: Heard = { kind: 'still' };
 /** One audio for all tunes of this page; opened with the first note. */
 let sounding: Promise<Sounding> | null = null;
@@ -73,10 +85,7 @@ export class Transport {
 	/** A text that is being edited is played as it stands. */
 	draft: { readonly text: string; readonly chart: Chart } | null = $state.raw(null);
 	route: PlayedRoute | null = $state.raw(null);
-	/** What begins in place of plain playing: a pass of a drill. */
-	begin: (() => void) | null = null;
-	/** Told when the music ends, by itself or by the player, and how many ms after its first beat. */
-	ended: ((byItself: boolean, elapsedMs: number) => void) | null = null;
+	private lead: Lead | null = null;
 	private audio: Sounding | null = null;
 	private frame = 0;
 	private readonly taps = new TapTempo();
@@ -165,7 +174,7 @@ export class Transport {
 
 	toggle(): void {
 		if (this.playing) this.stop();
-		else if (this.begin) this.begin();
+		else if (this.lead) this.lead.begin();
 		else void this.play();
 	}
 
@@ -224,7 +233,7 @@ export class Transport {
 		this.noteTick = null;
 		this.open.sounding = null;
 		keepAwake(false);
-		if (playing) this.ended?.(byItself, elapsed);
+		if (playing) this.lead?.ended(byItself, elapsed);
 	}
 
 	/** Another tune is open now. */
@@ -281,11 +290,28 @@ export class Transport {
 
 	setTempo(tempo: number): void {
 		const whole = Math.round(tempoWithin(tempo));
-		this.tempo = whole === this.chart.headers.tempo ? null : whole;
+		this.change(() => (this.tempo = whole === this.chart.headers.tempo ? null : whole));
 	}
 
 	setSpeed(speed: number): void {
-		this.speed = Math.round(clamp(speed, SPEED.least, SPEED.most));
+		this.change(() => (this.speed = Math.round(clamp(speed, SPEED.least, SPEED.most))));
+	}
+
+	/** Changes how fast it goes; where that must stay, the music ends. */
+	private change(tempo: () => void): void {
+		const before = this.played;
+		tempo();
+		if (this.playing && this.played !== before && this.lead?.steady()) this.stop();
+	}
+
+	/** Lets somebody lead. @returns gives the music back: it stops, and everything of it is the tune's own */
+	ledBy(lead: Lead): () => void {
+		this.lead = lead;
+		return () => {
+			this.stop();
+			this.lead = null;
+			[this.tempo, this.loop, this.route] = [null, null, null];
+		};
 	}
 
 	/** Takes the tempo from taps: the middle of the last few gaps. */
@@ -341,6 +367,7 @@ export class Transport {
 			const { now, next, beats } = where;
 			this.heard = { kind: 'playing', bar, beat, round, toGo: beats, now, next };
 			this.announcer.hear(this.chart, this.route?.targets ?? [], next, beats);
+			this.lead?.heard();
 		}
 		this.look(tick);
 		const note = this.lineAt.findLast(

@@ -266,6 +266,39 @@ describe('tempo, speed and loop', () => {
 		expect(made.loop).toEqual({ from: 0, to: 1 });
 	});
 
+	it('is led: who leads begins, hears every beat, and is told of the end', async () => {
+		const made = transport();
+		const told: string[] = [];
+		let judges = false;
+		const giveBack = made.ledBy({
+			begin: () => {
+				told.push('begin');
+				void made.play();
+			},
+			heard: () => told.push('beat'),
+			ended: (byItself) => told.push(byItself ? 'over' : 'stopped'),
+			steady: () => judges
+		});
+		made.toggle();
+		await vi.waitFor(() => expect(made.state).toBe('playing'));
+		for (const seconds of [2.5, 2.6, 3.1]) hear(seconds);
+		expect(told).toEqual(['begin', 'beat', 'beat']);
+		// The tempo may be changed while nothing is judged; then who changes it ends the music.
+		made.setTempo(90);
+		expect(made.playing).toBe(true);
+		judges = true;
+		made.setTempo(90);
+		expect(made.playing).toBe(true);
+		made.setSpeed(80);
+		expect([made.playing, told.at(-1)]).toEqual([false, 'stopped']);
+		made.loop = { from: 0, to: 1 };
+		giveBack();
+		expect([made.tempo, made.loop, made.route]).toEqual([null, null, null]);
+		made.toggle();
+		await vi.waitFor(() => expect(made.state).toBe('playing'));
+		expect(told.filter((word) => word === 'begin')).toHaveLength(1);
+	});
+
 	it('another tune begins with nothing of the one before', () => {
 		const made = transport();
 		made.setTempo(90);

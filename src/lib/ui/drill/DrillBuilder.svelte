@@ -12,8 +12,7 @@
 		type Preset
 	} from '$core/practice';
 	import { GRIDS, type Grid } from '$core/route';
-	import type { CardDrill } from '$lib/api/practice-schema';
-	import type { DrillDesk } from '$lib/state/drill-desk.svelte';
+	import type { DrillDesk } from '$lib/state/drill/drill-desk.svelte';
 	import { Dialog } from 'bits-ui';
 	import { untrack } from 'svelte';
 	import Choice from '../Choice.svelte';
@@ -91,7 +90,7 @@
 	const line = $derived(proseSigns(drillLine(open.saved.title, drill, desk.keys[0] ?? null)));
 
 	async function keep(): Promise<void> {
-		trouble = await desk.setDrill(structuredClone(drill) as CardDrill);
+		trouble = await desk.setDrill($state.snapshot(drill));
 		if (trouble === null) onclose();
 	}
 	const presets = PRESETS.map((value) => ({ value, ...PRESET_WORDS[value] }));

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { WARM_UPS, WARM_UP_WORDS, type HandGrade } from '$core/practice';
-	import type { DrillDesk } from '$lib/state/drill-desk.svelte';
+	import type { DrillDesk } from '$lib/state/drill/drill-desk.svelte';
 	import type { Listening } from '$lib/state/listening.svelte';
 	import { RecordingJudge } from '$lib/state/recording-judge.svelte';
 	import { toast } from 'svelte-sonner';
@@ -20,8 +20,8 @@
 	};
 	let { desk, listening, onhand }: Props = $props();
 	const recording = new RecordingJudge();
-	const playing = $derived(desk.state === 'playing');
-	const done = $derived(desk.state === 'done' ? desk.done : null);
+	const playing = $derived(desk.pass !== null);
+	const done = $derived(desk.done);
 	const grades: readonly [HandGrade, string][] = [
 		['clean', 'H'],
 		['nearly', 'J'],

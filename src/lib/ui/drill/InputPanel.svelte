@@ -3,10 +3,10 @@
 	import { signs } from '$core/chord';
 	import { plainName } from '$core/pitch';
 	import { SKILLS, type InputKind, type Skill, type SkillName } from '$core/practice';
-	import type { DrillDesk } from '$lib/state/drill-desk.svelte';
+	import type { DrillDesk } from '$lib/state/drill/drill-desk.svelte';
 	import { INPUT_NAMES } from '$lib/state/input-words';
 	import { inputPrefs, type Listening } from '$lib/state/listening.svelte';
-	import { SKILL_BOUNDS } from '$lib/state/simulated-player.svelte';
+	import { SKILL_BOUNDS } from '$lib/state/drill/simulated-player.svelte';
 	import Choice from '../Choice.svelte';
 	import { plural } from '$lib/words/words';
 
@@ -35,7 +35,7 @@
 		{ part: 'hesitationMs', name: 'Far jumps, a fret', unit: 'ms' },
 		{ part: 'seed', name: 'Seed of the next pass', unit: '' }
 	];
-	const playing = $derived(desk.state === 'playing');
+	const playing = $derived(desk.pass !== null);
 	const { measuring } = $derived(listening);
 	const pitch = $derived(
 		listening.kind === 'microphone' ? (listening.meter?.pitch ?? null) : listening.struck

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { rungs, type Ladder, type LadderPlace } from '$core/practice';
-	import type { TriedPass } from '$lib/state/drill-desk.svelte';
+	import type { TriedPass } from '$lib/state/drill/drill-choice.svelte';
 	import { inWords } from '$lib/words/words';
 
 	/** The rungs from the foot to the ceiling; dots are clean passes, crosses broken ones. */

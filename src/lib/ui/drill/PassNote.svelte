@@ -1,5 +1,5 @@
 <script lang="ts">
-	import type { DrillDesk } from '$lib/state/drill-desk.svelte';
+	import type { DrillDesk } from '$lib/state/drill/drill-desk.svelte';
 	import { onKeys } from '$lib/state/keys';
 	import { toast } from 'svelte-sonner';
 	import KeyCap from '../KeyCap.svelte';

@@ -4,9 +4,10 @@
 	import { proseSigns } from '$core/chord';
 	import { highestFret, pitchAt, type Place } from '$core/neck';
 	import { keyRows } from '$core/phrase';
-	import type { HandGrade } from '$core/practice';
+	import { msOfTicks, QUARTER } from '$core/kernel';
+	import { USUAL_TOLERANCE, type HandGrade } from '$core/practice';
 	import { keyPitch } from '$lib/input/computer-keys';
-	import { DrillDesk } from '$lib/state/drill-desk.svelte';
+	import { DrillDesk, type Ear } from '$lib/state/drill/drill-desk.svelte';
 	import { isTyping, onKeys } from '$lib/state/keys';
 	import { inputPrefs, Listening } from '$lib/state/listening.svelte';
 	import { useTune } from '$lib/state/open-tune.svelte';
@@ -39,22 +40,30 @@
 	const open = useTune();
 	const transport = useTransport();
 	const desk = untrack(
-		() => new DrillDesk(open, transport, data, page.url.searchParams.get('key'))
+		() => new DrillDesk(open, transport, data, page.url.searchParams.get('key'), ear)
 	);
-	const listening = new Listening(desk.listener, () => transport.stop());
+	const listening: Listening = new Listening(desk.listener, () => transport.stop());
+	function ear(): Ear {
+		return { input: listening.kind, latencyMs: inputPrefs.latencyOf(listening.kind) };
+	}
+	/** Ms after a beat that a change is waited for before it counts as silent. */
+	const WAITS_MS = 200;
 	let building = $state(false);
 	let width = $state(824);
 
 	onMount(() => {
 		inputPrefs.load();
 		listening.resume();
-		transport.begin = () => void go(true);
-		transport.ended = (byItself, elapsed) => desk.end(byItself, elapsed);
+		const giveBack = transport.ledBy({
+			begin: () => void go(true),
+			// Marks fall with the beat, not only with notes: what stays silent is seen, too.
+			heard: () => desk.hear(),
+			ended: (byItself, elapsed) => desk.end(byItself, elapsed),
+			// A pass is judged at one tempo.
+			steady: () => desk.pass !== null
+		});
 		return () => {
-			transport.begin = null;
-			transport.stop();
-			transport.ended = null;
-			[transport.tempo, transport.loop, transport.route] = [null, null, null];
+			giveBack();
 			listening.close();
 			desk.close();
 		};
@@ -67,37 +76,22 @@
 		replaceState(url, page.state);
 		void go(true);
 	});
-	$effect(() => {
-		desk.input = listening.kind;
-		desk.latencyMs = inputPrefs.latencyOf(listening.kind);
-	});
-	// A pass is judged at one tempo: who changes it on the way ends it.
-	$effect(() => {
-		const { played } = transport;
-		if (untrack(() => playing) && Math.abs(played - untrack(() => desk.passTempo)) > 0.5) {
-			transport.stop();
-		}
-	});
 	// The bar at the top shows the tempo of the next pass.
 	$effect(() => {
 		if (!playing) transport.setTempo(desk.nextTempo);
 	});
-	// Marks fall with the beat, not only with notes: what stays silent is seen, too.
-	$effect(() => {
-		void transport.heard;
-		untrack(() => desk.hear());
-	});
-
-	const playing = $derived(desk.state === 'playing');
+	const playing = $derived(desk.pass !== null);
 	const { chart } = $derived(open);
 	const targets = $derived(desk.plan.made?.targets ?? []);
 	/** How changes came out: of the pass that plays, once they are over; else of the last one. */
 	const results = $derived.by(() => {
-		if (!playing) return worstResults(desk.done?.judgement ?? null);
-		const waits = 60_000 / desk.nextTempo + 200;
-		return fallenResults(desk.live, (change) => desk.elapsed >= desk.dueOf(change) + waits);
+		const { phase } = desk;
+		if (phase.kind !== 'running') return worstResults(desk.done?.judgement ?? null);
+		const { pass, elapsed, live } = phase;
+		const waits = msOfTicks(QUARTER, pass.setup.tempo) + WAITS_MS;
+		return fallenResults(live, (change) => elapsed >= pass.dueOf(change) + waits);
 	});
-	const done = $derived(desk.state === 'done' ? desk.done : null);
+	const done = $derived(desk.done);
 	const verdict = $derived(done ? passVerdict(done.summary) : null);
 	const slips = $derived(
 		done
@@ -137,10 +131,6 @@
 			],
 			words: `Land on ${label(to)}, string ${to.string}, fret ${to.fret}`
 		};
-	});
-	$effect(() => {
-		const slip = done?.summary.slips[0];
-		if (slip) untrack(() => (open.cursor = slip.index));
 	});
 	const rowCount = $derived(stripRows(chart, desk.range, transport.swing, [], width).length);
 	const frets = $derived({
@@ -295,7 +285,7 @@
 					marked={done?.next.kind === 'loop' ? done.next.range : null}
 					now={playing || desk.aside === 'pass' ? (open.before?.index ?? null) : null}
 					next={playing || desk.aside === 'pass' ? open.cursor : null}
-					toleranceMs={60}
+					toleranceMs={USUAL_TOLERANCE}
 					{width}
 				/>
 			</div>

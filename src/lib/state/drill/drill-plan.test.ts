@@ -4,10 +4,9 @@ import { drillOf, inKey } from '$core/practice';
 import { anchorOf } from '$core/route';
 import { runRoute, type RouteRequest } from '$lib/api/route';
 import type { RouteAnswer, TuneAnswer } from '$lib/api/notebook-schema';
-import type { CardDrill } from '$lib/api/practice-schema';
 import { DrillPlan } from './drill-plan.svelte';
-import { OpenTune } from './open-tune.svelte';
-import type { PlayedRoute, Transport } from './transport.svelte';
+import { OpenTune } from '../open-tune.svelte';
+import type { PlayedRoute, Transport } from '../transport.svelte';
 
 vi.mock('$app/environment', () => ({ browser: true }));
 
@@ -49,7 +48,7 @@ function open(route: RouteAnswer) {
 	const transport = { route: null as PlayedRoute | null };
 	const plan = new DrillPlan(tune, transport as unknown as Transport, () => 'a rule');
 	const made = drillOf('free', tune.chart, { position: route.position, key: null });
-	const drill = { ...(structuredClone(made) as CardDrill), routeId: route.id };
+	const drill = { ...made, routeId: route.id };
 	return { tune, plan, transport, drill };
 }
 afterEach(() => {

@@ -1,6 +1,6 @@
 import type { Result } from '$core/kernel';
 import type { CardAnswer, CardDrill } from '$lib/api/practice-schema';
-import { Refusal, send } from './api';
+import { Refusal, send } from '../api';
 
 /** The cards of a tune as the Drill screen knows them: one for each place and key that was drilled. */
 export class DrillCards {

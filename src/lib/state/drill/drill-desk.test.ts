@@ -4,8 +4,8 @@ import { drillOf, inKey } from '$core/practice';
 import type { TuneAnswer } from '$lib/api/notebook-schema';
 import type { CardAnswer, CardDrill, TakeInput } from '$lib/api/practice-schema';
 import { DrillDesk } from './drill-desk.svelte';
-import { OpenTune } from './open-tune.svelte';
-import type { Transport } from './transport.svelte';
+import { OpenTune } from '../open-tune.svelte';
+import type { Transport } from '../transport.svelte';
 
 const CHART = 'title: Slip Line\nkey: C\ntempo: 100\n| Dm7 | G7 | Cmaj7 | A7 |\n';
 const TUNE: TuneAnswer = {
@@ -24,7 +24,7 @@ const drill = (change: Partial<CardDrill> = {}): CardDrill => {
 	const ladder = { start: 60, step: 10, ceiling: 100, up: 2 };
 	const { chart } = inKey(CHART, null);
 	const made = drillOf('free', chart, { position: 5, key: null }, ladder);
-	return { ...(structuredClone(made) as CardDrill), loops: 1, ...change };
+	return { ...made, loops: 1, ...change };
 };
 const card = (change: Partial<CardAnswer> = {}): CardAnswer => ({
 	id: '00000000-0000-4000-8000-000000000002',
@@ -78,8 +78,9 @@ afterEach(() => {
 function open(cards: CardAnswer[] = [card()], key: string | null = null) {
 	const tune = new OpenTune(TUNE, 5);
 	const band = new Band();
-	const desk = new DrillDesk(tune, band as never as Transport, { cards, routes: [] }, key);
-	desk.input = 'midi';
+	const known = { cards, routes: [] };
+	const ear = () => ({ input: 'midi' as const, latencyMs: 0 });
+	const desk = new DrillDesk(tune, band as never as Transport, known, key, ear);
 	return { tune, band, desk };
 }
 /** Plays the thirds, each so many ms off; the band is at 60: a bar is four seconds. */
@@ -99,7 +100,7 @@ describe('a pass of a drill', () => {
 		await desk.start();
 		expect(band).toMatchObject({ playing: true, tempo: 60, rounds: 1, loop: null });
 		thirds(desk, [10, -10, 20, 4]);
-		expect(desk.state).toBe('playing');
+		expect(desk.phase.kind).toBe('running');
 		band.stop();
 		desk.end(true, 16_000);
 		expect(desk.done?.judgement).toMatchObject({ clean: true, landedShare: 1 });
@@ -128,7 +129,7 @@ describe('a pass of a drill', () => {
 		await desk.follow();
 		expect(band.loop).toEqual({ from: 1, to: 3 });
 		expect(band.rounds).toBe(4);
-		expect(desk.passTempo).toBe(70);
+		expect(desk.pass?.setup.tempo).toBe(70);
 		desk.end(true, 4 * 2 * 3428);
 		await settled();
 		expect(sent.at(-1)?.body.looped).toEqual({ from: 1, to: 3 });
@@ -151,7 +152,7 @@ describe('a pass of a drill', () => {
 		const { desk } = open();
 		await desk.start();
 		desk.end(false, -800);
-		expect(desk.state).toBe('ready');
+		expect(desk.phase).toEqual({ kind: 'choosing', aside: null });
 		await settled();
 		expect(sent).toEqual([]);
 	});

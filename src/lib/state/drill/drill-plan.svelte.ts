@@ -10,10 +10,10 @@ import type { NoteAnswer } from '$lib/api/plan-schema';
 import type { CardDrill } from '$lib/api/practice-schema';
 import type { PlannedRoute } from '$lib/api/route';
 import { Planner } from '$lib/workers/planner';
-import { send } from './api';
-import type { OpenTune } from './open-tune.svelte';
-import { handOn, holdAs, savedTargets } from './played-route';
-import type { PlayedRoute, Transport } from './transport.svelte';
+import { send } from '../api';
+import type { OpenTune } from '../open-tune.svelte';
+import { handOn, holdAs, savedTargets } from '../played-route';
+import type { PlayedRoute, Transport } from '../transport.svelte';
 
 /** What a saved route asks of a drill over it. */
 export type AboutRoute = {

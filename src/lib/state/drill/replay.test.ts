@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { bandFor, notesBetween, beginRun, strokesOfLine, swingOf } from '$core/band';
 import { instrumentOf, inWindow, pitchAt } from '$core/neck';
 import { drillOf, passRequest, type PlayedEvent } from '$core/practice';
-import type { OpenTune } from './open-tune.svelte';
+import type { OpenTune } from '../open-tune.svelte';
 import { parseChart } from '$core/chart';
 import { passAgain } from './replay';
 
