@@ -1,7 +1,7 @@
 import { setPriority } from 'node:os';
 import { runImport } from '../api/import-file';
 import { readTune, type TuneReading } from '../api/tune-reading';
-import { readBackup as read } from './restore-reading';
+import { readBackup as read, type BackupReading } from './restore-reading';
 import { sheetPdf, sheetSvg } from './sheet/make';
 
 export * from './compute-jobs';
@@ -10,8 +10,21 @@ export * from './compute-jobs';
 export const importFile = runImport;
 export const svg = sheetSvg;
 export const pdf = sheetPdf;
-export const readBackup = ({ path, packed }: { path: string; packed: boolean }) =>
-	read(path, packed);
+export const readBackup = async ({
+	path,
+	packed
+}: {
+	path: string;
+	packed: boolean;
+}): Promise<BackupReading> => {
+	try {
+		return await read(path, packed);
+	} catch (error) {
+		const { code } = error as NodeJS.ErrnoException;
+		if (code === 'ENOSPC' || code === 'EDQUOT') return { error: { kind: 'no-room' } };
+		throw error;
+	}
+};
 export const readTunes = (charts: readonly string[]): TuneReading[] => charts.map(readTune);
 
 // On Linux a thread has a priority of its own: what is short, and the server, come first.

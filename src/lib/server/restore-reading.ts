@@ -301,7 +301,7 @@ export async function readBackup(path: string, packed: boolean): Promise<BackupR
 		reader.close();
 		if (error instanceof Enough) return { error: { kind: 'broken', issues: reader.issues } };
 		const { code = '' } = error as NodeJS.ErrnoException;
-		if (code === 'ENOSPC' || code === 'EDQUOT') return { error: { kind: 'no-room' } };
+		if (code === 'ENOSPC' || code === 'EDQUOT') throw error;
 		const why = error instanceof Error ? error.message : String(error);
 		const issues = [{ path: '', message: `The body is not JSON: ${why}` }];
 		return { error: { kind: 'no-json', issues } };
