@@ -86,6 +86,21 @@ export default ts.config(
 		}
 	},
 	{
+		// What only the types tell: promises that nobody waits for, cases that nobody meets, needless casts.
+		files: ['src/**/*.ts', 'src/**/*.svelte', 'e2e/**/*.ts', 'bench/**/*.ts'],
+		languageOptions: { parserOptions: { projectService: true, extraFileExtensions: ['.svelte'] } },
+		rules: {
+			'@typescript-eslint/no-floating-promises': 'error',
+			'@typescript-eslint/no-misused-promises': 'error',
+			'@typescript-eslint/await-thenable': 'error',
+			'@typescript-eslint/no-unnecessary-type-assertion': 'error',
+			'@typescript-eslint/switch-exhaustiveness-check': [
+				'error',
+				{ considerDefaultExhaustiveForUnions: true }
+			]
+		}
+	},
+	{
 		// Tests may share what a core folder's own tests are tried on.
 		files: ['src/lib/**/*.test.ts', 'e2e/**/*.ts'],
 		rules: {

@@ -28,6 +28,13 @@ export default {
 				'frame-ancestors': ['none']
 			}
 		},
+		typescript: {
+			// Benchmarks and browser tests are checked with the rest.
+			config: (config) => ({
+				...config,
+				include: [...config.include, '../bench/**/*.ts', '../e2e/**/*.ts', '../*.config.ts']
+			})
+		},
 		alias: { $core: 'src/core', '$core/*': 'src/core/*' }
 	}
 };

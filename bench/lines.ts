@@ -1,7 +1,7 @@
 import { DirectedGraph } from 'graphology';
 import { dijkstra } from 'graphology-shortest-path';
 import { planTargets, rankLandings, type PlanRequest } from '../src/core/route';
-import { readCell, type LineGrid } from '../src/core/route/line/cells';
+import { STEADY, type LineGrid } from '../src/core/route/line/cells';
 import { LineWork } from '../src/core/route/line/work';
 import { solveGap, type Gap } from '../src/core/route/line/gap';
 import { buildGap } from '../src/core/route/line/lattice';
@@ -14,10 +14,8 @@ import type { LineWishes } from '../src/core/route/line/types';
 import { FORBIDDEN } from '../src/core/route/line/weights';
 
 /** A steady line on a grid. */
-export function steady(grid: LineGrid, places: number): LineWishes {
-	const cell = readCell('steady', places);
-	if (typeof cell === 'string') throw new Error(cell);
-	return { grid, cellOf: () => cell, scalePlan: 'one', spice: 0.4 };
+export function steady(grid: LineGrid): LineWishes {
+	return { grid, cellOf: () => STEADY, scalePlan: 'one', spice: 0.4 };
 }
 
 /** Plans targets and line; `work` from an earlier plan saves what did not change. */

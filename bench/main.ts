@@ -109,7 +109,7 @@ export async function main(root: string): Promise<number> {
 		),
 		5
 	);
-	const eighths = steady('eighth', 8);
+	const eighths = steady('eighth');
 	const guided = sevenNotes('guide-tones');
 	const line = () => planAll(guided, eighths);
 	const weighed = line().relaxations;
@@ -138,7 +138,7 @@ export async function main(root: string): Promise<number> {
 		lineMs / once(searchAll),
 		1 / 3
 	);
-	const sixteenths = steady('sixteenth', 16);
+	const sixteenths = steady('sixteenth');
 	row(
 		'line of 64 bars in sixteenths against 16 bars',
 		await ratio(

@@ -226,9 +226,9 @@ test('no request breaks an operation of the API', async () => {
 						const bodies: Record<string, [BodyInit | undefined, string | undefined]> = {
 							json: [json, 'application/json'],
 							cut: [json.slice(0, json.length >> 1), 'application/json'],
-							bytes: [bytes as Uint8Array<ArrayBuffer>, 'application/json; charset=latin1'],
+							bytes: [bytes, 'application/json; charset=latin1'],
 							text: [json, 'text/plain'],
-							form: [bytes as Uint8Array<ArrayBuffer>, 'multipart/form-data; boundary=x'],
+							form: [bytes, 'multipart/form-data; boundary=x'],
 							none: [undefined, undefined]
 						};
 						const [body, type] = bodies[kind];

@@ -37,10 +37,7 @@ export const init: ServerInit = async () => {
 	clearSpool();
 	if (process.env.ARC_STEP_DEMO === '1') await loadDemo(db);
 	process.once('arc-step:end-work' as 'beforeExit', () => void stopJobs());
-	process.once('sveltekit:shutdown', async () => {
-		await stopJobs();
-		await closeDatabase();
-	});
+	process.once('sveltekit:shutdown', () => void stopJobs().then(closeDatabase));
 };
 
 /** A page of this server, by whatever name it was reached: `127.0.0.1` and `localhost` are one. */

@@ -257,7 +257,7 @@ describe('engraving', () => {
 		['Gm(maj7)', ['G', '', true, 'maj7', '']],
 		['Eb/Db', ['E', '♭', false, '', 'D♭']]
 	])('%s', (symbol, [letter, accidental, minor, raised, bass]) => {
-		const chord = parseChord(symbol as string) ?? never();
+		const chord = parseChord(symbol) ?? never();
 		expect(engrave(chord)).toEqual({ letter, accidental, minor, raised, bass });
 	});
 

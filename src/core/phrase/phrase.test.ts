@@ -358,7 +358,7 @@ describe('catching a motif from what was played', () => {
 						durationTicks: 240,
 						midi
 					}));
-					const motif = catchMotif(played, at.chart, at.scales, basis as Motif['basis']);
+					const motif = catchMotif(played, at.chart, at.scales, basis);
 					if (!motif) throw new Error('no motif');
 					const back = mirror(motif, at);
 					const unmoved = back.problems.length === 0;

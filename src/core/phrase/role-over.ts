@@ -62,14 +62,14 @@ export function roleOver(
 		const scaled = fromScale(chord, scale, letter);
 		const harsh = scaled && noteVerdict(scaled.note, chord, next).verdict === 'clash';
 		if (scaled && !harsh) return scaled;
-		return spell(chord, role as Exclude<Role, 'bass'>);
+		return spell(chord, role);
 	}
 	const own = of(
 		(tone) => roleKind(tone.role) === kind && (kind !== 'seventh' || tone.role !== '6')
 	);
 	if (own) return own;
 	const letterOfKind = kind === 'third' ? 2 : kind === 'fifth' ? 4 : 6;
-	return fromScale(chord, scale, letterOfKind) ?? spell(chord, role as Exclude<Role, 'bass'>);
+	return fromScale(chord, scale, letterOfKind) ?? spell(chord, role);
 }
 
 /** The role of a pitch over a chord: the chord's own, else as the scale spells it, else the plain one. */

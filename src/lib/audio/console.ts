@@ -1,5 +1,5 @@
 import { PARTS, type Part } from '$core/band';
-import { Convolver, Gain, Panner, WaveShaper, type BaseContext, type InputNode } from 'tone';
+import { Convolver, Gain, Panner, WaveShaper, type BaseContext } from 'tone';
 import { DESK, faderGain, soften, type Faders } from './desk';
 import { roomResponse } from './room';
 
@@ -23,7 +23,7 @@ export class Console {
 			length: 8192
 		});
 		const into = new Gain({ context, gain: 1 / HEADROOM });
-		into.chain(end, context.destination as unknown as InputNode);
+		into.chain(end, context.destination);
 		const [left, right] = roomResponse(context.sampleRate);
 		const response = context.createBuffer(2, left.length, context.sampleRate);
 		response.copyToChannel(left, 0);

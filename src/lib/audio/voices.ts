@@ -55,7 +55,7 @@ const PEAKS = { bass: 0.8, guitar: 0.95, keys: 0.62 } as const;
 function playZone(bank: Bank, zone: Zone, midi: number, rate: number, seconds: number) {
 	const out = new Float32Array(Math.round(seconds * rate));
 	const { samples } = bank;
-	const step = ((zone.rate / rate) * 2 ** ((midi - zone.root) / 12)) as number;
+	const step = (zone.rate / rate) * 2 ** ((midi - zone.root) / 12);
 	const [loopFrom, loopTo] = zone.loop ?? [0, 0];
 	const span = loopTo - loopFrom;
 	const at = (index: number): number => {

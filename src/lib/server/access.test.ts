@@ -1,3 +1,4 @@
+import { rowsIn } from './tables';
 import { addDays, addSeconds } from 'date-fns';
 import { sql } from 'drizzle-orm';
 import fc from 'fast-check';
@@ -72,9 +73,11 @@ describe('the passphrase', () => {
 	it('is kept only as a salted hash, and so is every session', async () => {
 		await setPassphrase(db, WORDS);
 		const token = await session('e');
-		const { rows } = (await db.execute(
-			sql`select (select json_agg(p) from passphrase p)::text || (select json_agg(s) from session s)::text as all`
-		)) as unknown as { rows: { all: string }[] };
+		const rows = rowsIn<{ all: string }>(
+			await db.execute(
+				sql`select (select json_agg(p) from passphrase p)::text || (select json_agg(s) from session s)::text as all`
+			)
+		);
 		expect(rows[0].all).not.toContain('heron');
 		expect(rows[0].all).not.toContain(token);
 	});

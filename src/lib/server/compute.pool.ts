@@ -1,4 +1,3 @@
-import type { PlanInput } from '../api/plan-schema';
 import { analyze, plan } from './compute-jobs';
 
 export * from './compute-jobs';
@@ -7,7 +6,7 @@ export * from './compute-jobs';
 const FIRST = 'key: Bb blues\n| Bb7 | Eb7 | Cm7 F7 | G7alt |';
 if (!process.env.ARC_STEP_COLD) {
 	for (const grid of ['eighth', 'sixteenth'] as const) {
-		plan({ chart: FIRST, position: 6, style: 'guide-tones', grid } as PlanInput);
+		plan({ chart: FIRST, position: 6, style: 'guide-tones', grid });
 	}
 	analyze({ chart: FIRST });
 }

@@ -39,7 +39,7 @@ function stage(tune: Tune, course: Course): Staged {
 		key: course.key ?? null
 	});
 	const rules = course.fret === undefined ? made.rules : { ...made.rules, fret: course.fret };
-	const drill = plain({ ...made, rules });
+	const drill = { ...made, rules };
 	const planned = runRoute(drillRoute(text, chart, drill, []));
 	if ('error' in planned) throw new Error(`${tune.title}: ${planned.error[0].message}`);
 	const notes = drillNotes(chart, instrument, drill, planned.value);
@@ -127,8 +127,6 @@ const takeOf = (
 });
 
 /** The core's drills are read-only; what is stored is the same data. */
-const plain = (drill: Drill): CardDrill => structuredClone(drill) as CardDrill;
-
 async function put(db: Database, tune: Tune, input: TakeInput, at: Date) {
 	const { chart, title } = tune;
 	const judged = runTake({ chart, title, take: input, own: [] });
@@ -149,7 +147,7 @@ function twoTakes(tunes: readonly Tune[]): Planned[] {
 	const { instrument } = instrumentOf(chart);
 	const position = 9;
 	const made = drillOf('arpeggios-scale', chart, { position, key: null });
-	const drill = plain({ ...made, loops: 1 });
+	const drill = { ...made, loops: 1 };
 	const tempo = 84;
 	const timing = { chart, tempo, swing: swingOf(chart.headers.feel), range: null, loops: 1 };
 	const skill = { spreadMs: 9, biasMs: 5, wrongShare: 0, silentShare: 0, hesitationMs: 0 };

@@ -1,10 +1,11 @@
+import { rowsIn } from './tables';
 import { instrumentOf } from '$core/neck';
 import { CHORD_KINDS, habitsOf, inKey, type ChordKind } from '$core/practice';
 import { and, asc, desc, eq, inArray, sql, type SQL } from 'drizzle-orm';
 import type { Log, LogFilter, Series, TuneHabits, Week } from '../api/log-page';
 import type { Database } from './database';
 import { listInstruments } from './instruments';
-import { rowsOf } from './practice';
+import {} from './practice';
 import { take, takeChange, tune } from './schema';
 import { takeSummaryOf } from './takes';
 
@@ -74,7 +75,7 @@ function weakest<T extends string | number>(
 /** The record of the player, filtered; in four queries whatever its size. */
 export async function getLog(db: Database, filter: LogFilter): Promise<Log> {
 	const where = wheres(filter, take);
-	const weekRows = rowsOf<WeekRow>(
+	const weekRows = rowsIn<WeekRow>(
 		await db.execute(sql`
 			select date_trunc('week', played_at, 'UTC') as week, position, key, count(*)::int as takes,
 				sum(landed)::int as landed, sum(asked)::int as asked, sum(duration_ms)::float8 as ms
@@ -92,13 +93,13 @@ export async function getLog(db: Database, filter: LogFilter): Promise<Log> {
 	});
 
 	const changes = wheres(filter, takeChange);
-	const heat = rowsOf<{ position: number; kind: ChordKind; asked: number; landed: number }>(
+	const heat = rowsIn<{ position: number; kind: ChordKind; asked: number; landed: number }>(
 		await db.execute(sql`
 			select position, kind, count(*)::int as asked,
 				(count(*) filter (where result in ('landed', 'held')))::int as landed
 			from ${takeChange} where ${changes} group by 1, 2`)
 	);
-	const [about] = rowsOf<{
+	const [about] = rowsIn<{
 		takes: number;
 		ms: number | null;
 		first: string | null;
@@ -241,7 +242,7 @@ export async function getHabits(db: Database, filter: LogFilter): Promise<TuneHa
 
 /** Two takes to lay side by side at first: the latest ones of a tune and a place that have notes. */
 export async function getPair(db: Database): Promise<readonly string[]> {
-	const rows = rowsOf<{ id: string; tune_id: string; position: number; key: string }>(
+	const rows = rowsIn<{ id: string; tune_id: string; position: number; key: string }>(
 		await db.execute(sql`
 			select id, tune_id, position, key from ${take} where note <> '' and asked > 0
 			order by played_at desc limit 50`)

@@ -1,3 +1,4 @@
+import { rowsIn } from './tables';
 import { mean } from '$core/kernel';
 import { passMs, todayList, type TodayItem } from '$core/practice';
 import { eq, isNull, sql } from 'drizzle-orm';
@@ -52,7 +53,7 @@ export async function lastWeeks(db: Database, now: Date, weeks = 6): Promise<Lat
 		select floor(extract(epoch from (played_at - ${since.toISOString()}::timestamptz)) / 604800)::int as week,
 			count(*)::int as takes, sum(landed)::real / nullif(sum(asked), 0) as share
 		from take where played_at >= ${since.toISOString()}::timestamptz group by 1 order by 1`);
-	const rows = rowsOf<{ week: number; takes: number; share: number | null }>(result);
+	const rows = rowsIn<{ week: number; takes: number; share: number | null }>(result);
 	const shares = rows.flatMap(({ share }) => share ?? []);
 	return {
 		takes: rows.reduce((sum, { takes }) => sum + takes, 0),
@@ -60,10 +61,6 @@ export async function lastWeeks(db: Database, now: Date, weeks = 6): Promise<Lat
 		last: shares.at(-1) ?? null
 	};
 }
-
-/** Rows of a raw query, whichever driver ran it. */
-export const rowsOf = <Row>(result: unknown): Row[] =>
-	(Array.isArray(result) ? result : (result as { rows: unknown[] }).rows) as Row[];
 
 /** The practice of each tune, out of its cards. */
 export function practiceByTune(cards: readonly PractisedCard[]): Map<string, TunePractice> {

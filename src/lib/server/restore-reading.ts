@@ -151,7 +151,7 @@ class BackupReader {
 			for (const issue of read.error.issues) this.say(toIssue(at)(issue));
 			return;
 		}
-		const row = read.data as BackupRow[RestoreKind];
+		const row = read.data;
 		const unstorable = unstorablePath(value, JSON.stringify(value));
 		if (unstorable !== null) this.say({ path: `${at}.${unstorable}`, message: UNSTORABLE });
 		this.whole.add(kind, row, at);

@@ -27,22 +27,19 @@ export const newestOf = (migrationsFolder: string): number =>
 
 /** Refuses tables of a later Arc Step. */
 export async function checkAge(db: Database, newest: number): Promise<void> {
-	const [table] = (await rowsOf(
-		db,
-		sql`select to_regclass('drizzle.__drizzle_migrations') as t`
-	)) as {
-		t: string | null;
-	}[];
+	const [table] = rowsIn<{ t: string | null }>(
+		await db.execute(sql`select to_regclass('drizzle.__drizzle_migrations') as t`)
+	);
 	if (!table.t) return;
-	const [row] = (await rowsOf(
-		db,
-		sql`select max(created_at) as newest from drizzle.__drizzle_migrations`
-	)) as { newest: string | null }[];
+	const [row] = rowsIn<{ newest: string | null }>(
+		await db.execute(sql`select max(created_at) as newest from drizzle.__drizzle_migrations`)
+	);
 	if (Number(row.newest) <= newest) return;
 	throw new StartProblem(LATER);
 }
-const rowsOf = async (db: Database, query: ReturnType<typeof sql>): Promise<unknown[]> =>
-	((await db.execute(query)) as unknown as { rows: unknown[] }).rows;
+/** Rows of a raw query, whichever driver ran it. */
+export const rowsIn = <Row>(result: unknown): Row[] =>
+	(Array.isArray(result) ? result : (result as { rows: unknown[] }).rows) as Row[];
 
 /** What the database said, in one line. */
 export const told = (error: unknown): string => {

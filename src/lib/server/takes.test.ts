@@ -1,3 +1,4 @@
+import { rowsIn } from './tables';
 import { instrumentOf } from '$core/neck';
 import { drillOf, inKey, judge } from '$core/practice';
 import { addDays } from 'date-fns';
@@ -11,7 +12,7 @@ import type { Database } from './database';
 import { loadDemoLog } from './demo-log';
 import { DEMO_TUNES } from './demo-tunes';
 import { getHabits, getLog, getPair } from './log';
-import { lastWeeks, practiceByTune, practisedCards, rowsOf, today } from './practice';
+import { lastWeeks, practiceByTune, practisedCards, today } from './practice';
 import { cardsOf, getTakes, keepCard, restCard, storeTake, updateTake } from './takes';
 import { createTune, deleteTune, listTunes, purgeDeleted } from './tunes';
 import { newNotebook } from './test-database';
@@ -80,7 +81,7 @@ describe('takes and cards', () => {
 		expect(first.take).toMatchObject({ landed: 4, asked: 4, clean: true, key: 'C', biasMs: 8 });
 		expect(first.card).toMatchObject({ tempo: 90, cleanInRow: 0, position: 5, key: '' });
 		expect(new Date(first.card.due).getTime()).toBeGreaterThan(NOON.getTime());
-		const rows = rowsOf<{ kind: string; result: string; role: string }>(
+		const rows = rowsIn<{ kind: string; result: string; role: string }>(
 			await db.execute(
 				sql`select * from take_change where take_id = ${first.take.id} order by change`
 			)
@@ -191,7 +192,7 @@ describe('takes and cards', () => {
 		expect(noted).toMatchObject({ note: 'F at fret 8', version: 2 });
 		expect(await updateTake(db, take.id, 'stale', take.version)).toBeNull();
 		const changes = async () =>
-			rowsOf(
+			rowsIn(
 				await db.execute(sql`select * from take_change where take_id = ${take.id}
 				order by loop, change`)
 			);
@@ -200,7 +201,7 @@ describe('takes and cards', () => {
 		expect(await bringBack(db, 'take', take.id)).toBe(true);
 		expect({ take: await getTakes(db, [take.id]), changes: await changes() }).toEqual(before);
 		expect(await throwAway(db, 'take', take.id)).toBe(true);
-		const left = rowsOf(
+		const left = rowsIn(
 			await db.execute(sql`select 1 from take_change where take_id = ${take.id}`)
 		);
 		expect(left).toEqual([]);
@@ -319,7 +320,7 @@ describe('the made-up log', () => {
 			select c.id, 0, n, c.tune_id, c.position, c.key, (array['major', 'minor', 'dominant', 'altered'])[1 + n % 4],
 				'C', 1, (array['landed', 'late', 'landed'])[1 + n % 3], 'R', 0
 			from copies c cross join generate_series(0, 12) n`);
-		const [{ n }] = rowsOf<{ n: number }>(
+		const [{ n }] = rowsIn<{ n: number }>(
 			await db.execute(sql`select count(*)::int as n from take`)
 		);
 		expect(n).toBeGreaterThan(100 * Number(COPIES));

@@ -1,5 +1,6 @@
 import { sql } from 'drizzle-orm';
 import { getTableConfig, type PgColumn, type PgTable } from 'drizzle-orm/pg-core';
+import { rowsIn } from './tables';
 import { atomically, type Database } from './database';
 import {
 	instrument,
@@ -85,7 +86,7 @@ export async function bringBack(db: Database, kind: Trashable, id: string): Prom
 				sql`insert into ${table} select * from jsonb_populate_recordset(null::${table},
 					${JSON.stringify(rows[name] ?? [])}::jsonb) as old ${owned} on conflict do nothing returning 1`
 			);
-			const count = (back as unknown as { rows: unknown[] }).rows.length;
+			const count = rowsIn(back).length;
 			if (i === 0 && count === 0) return false;
 		}
 		return true;

@@ -12,7 +12,7 @@ const world = vi.hoisted(() => ({
 	closed: [] as string[],
 	/** Where clicks sound, and what happens while they do. */
 	clicks: [] as number[],
-	during: (() => {}) as () => void
+	during: () => {}
 }));
 vi.mock('$lib/input/midi', () => ({
 	hasMidi: () => world.hasMidi,

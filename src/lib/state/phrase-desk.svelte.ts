@@ -175,7 +175,7 @@ export class PhraseDesk {
 
 	choose(motif: MotifAnswer): void {
 		this.from = motif;
-		this.drafts.reset({ name: motif.name, motif: motif.motif as Motif });
+		this.drafts.reset({ name: motif.name, motif: motif.motif });
 		this.note = motif.motif.notes.length - 1;
 	}
 

@@ -34,7 +34,7 @@ class PortWorker {
 			},
 			landings: () => []
 		};
-		expose(api, port2 as unknown as Parameters<typeof expose>[1]);
+		expose(api, port2);
 		port1.start();
 		port2.start();
 	}

@@ -20,10 +20,7 @@ const file = (...tracks: Event[][]) =>
 		new Uint8Array(
 			writeMidi({
 				header: { format: 1, numTracks: tracks.length, ticksPerBeat: 480 },
-				tracks: tracks.map((track) => [
-					...track,
-					{ type: 'endOfTrack', deltaTime: 0, meta: true } as Event
-				])
+				tracks: tracks.map((track) => [...track, { type: 'endOfTrack', deltaTime: 0, meta: true }])
 			})
 		)
 	);

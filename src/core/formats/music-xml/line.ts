@@ -41,7 +41,7 @@ function leading(raw: readonly RawNote[], left: LeftOut): RawNote[] {
 			chosen[chosen.length - 1] = { ...before, durationTicks: note.tick - before.tick };
 		}
 		const finger = note.finger ?? fingers.get(`${note.tick} ${note.midi}`) ?? null;
-		chosen.push({ ...note, finger: finger as number | null });
+		chosen.push({ ...note, finger: finger });
 	}
 	return chosen;
 }

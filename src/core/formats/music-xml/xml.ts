@@ -29,7 +29,7 @@ export function el(
 ): Raw {
 	const children = Array.isArray(content)
 		? content.filter((child) => child !== null)
-		: [{ [TEXT]: String(content as string | number).replace(FORBIDDEN, '') }];
+		: [{ [TEXT]: String(content).replace(FORBIDDEN, '') }];
 	const named = Object.entries(attributes).map(([key, value]) => [
 		key,
 		String(value).replace(FORBIDDEN, '')

@@ -48,7 +48,7 @@ function xOf(row: EngravedRow, chart: Chart, tick: number): number | null {
 }
 
 function markInk(x: number, y: number, { role, name }: Landing): Ink[] {
-	const kind = roleKind(role as Parameters<typeof roleKind>[0]);
+	const kind = roleKind(role);
 	const root = kind === 'root';
 	const label = signs(name);
 	const size = label.length > 2 ? 5 : 6;

@@ -5,7 +5,6 @@ import type { TuneAnswer } from '$lib/api/notebook-schema';
 import type { CardAnswer, CardDrill, TakeInput } from '$lib/api/practice-schema';
 import { DrillDesk } from './drill-desk.svelte';
 import { OpenTune } from '../open-tune.svelte';
-import type { Transport } from '../transport.svelte';
 
 const CHART = 'title: Slip Line\nkey: C\ntempo: 100\n| Dm7 | G7 | Cmaj7 | A7 |\n';
 const TUNE: TuneAnswer = {
@@ -80,7 +79,7 @@ function open(cards: CardAnswer[] = [card()], key: string | null = null) {
 	const band = new Band();
 	const known = { cards, routes: [] };
 	const ear = () => ({ input: 'midi' as const, latencyMs: 0 });
-	const desk = new DrillDesk(tune, band as never as Transport, known, key, ear);
+	const desk = new DrillDesk(tune, band as never, known, key, ear);
 	return { tune, band, desk };
 }
 /** Plays the thirds, each so many ms off; the band is at 60: a bar is four seconds. */
