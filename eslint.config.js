@@ -55,6 +55,10 @@ const coreRules = FLOW.map((folder, i) => ({
 	}
 }));
 
+// What the linter hands to its parser must be plain data.
+const { typescript: _, ...kit } = svelteConfig.kit;
+const shared = { ...svelteConfig, kit };
+
 export default ts.config(
 	{
 		ignores: [
@@ -113,7 +117,7 @@ export default ts.config(
 	{
 		files: ['**/*.svelte', '**/*.svelte.ts'],
 		languageOptions: {
-			parserOptions: { parser: ts.parser, svelteConfig, extraFileExtensions: ['.svelte'] }
+			parserOptions: { parser: ts.parser, svelteConfig: shared, extraFileExtensions: ['.svelte'] }
 		},
 		rules: {
 			// Links are plain addresses: the app is served from the root of its own host.

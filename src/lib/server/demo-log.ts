@@ -6,7 +6,6 @@ import {
 	inKey,
 	passMs,
 	simulate,
-	type Drill,
 	type PlanNote,
 	type PlayedEvent,
 	type Skill
