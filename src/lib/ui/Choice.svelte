@@ -17,7 +17,7 @@
 	<span class="label" {id}>{label}</span>
 	<RadioGroup.Root
 		{value}
-		onValueChange={(picked) => onchange(picked)}
+		onValueChange={(picked) => onchange(picked as T)}
 		aria-labelledby={id}
 		orientation={list ? 'vertical' : 'horizontal'}
 		class="choice-items"
