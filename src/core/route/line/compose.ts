@@ -1,6 +1,7 @@
 import { APPROACHES } from './approach';
 import { contourOf, type Echo } from './echo';
-import { isRestless, relaxationsOf, solveDirect, turnsWithin, type Way } from './gap';
+import { relaxationsOf, type Way } from './gap';
+import { isRestless, solveDirect, turnsWithin } from './calm-ways';
 import { buildGap, type Motion, type Stretch } from './lattice';
 import { mendLine } from './mend';
 import { cellOf, mirrorInto } from './mirror';

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { APPROACHES } from './approach';
-import { relaxationsOf, solveGap, type Gap } from './gap';
+import { relaxationsOf, solveGap } from './gap';
+import type { Gap } from './layers';
 import { buildGap, type Motion } from './lattice';
 import { Pools } from './moments';
 import { threeCost } from './motion';

@@ -1,5 +1,5 @@
 import { approachIndex, APPROACHES, type Approach } from './approach';
-import type { Gap } from './gap';
+import type { Gap } from './layers';
 import { echoCost, type Echo } from './echo';
 import { handCost, soundCost, type Move } from './motion';
 import { spotCosts, type Moment, type Taste } from './moments';
