@@ -110,6 +110,23 @@ describe('files that are damaged or mean harm', { timeout: 300_000 }, () => {
 		);
 	});
 
+	it('an archive is looked through as far as its 256th file', () => {
+		const container = strToU8(
+			'<container><rootfiles><rootfile full-path="a.xml"/></rootfiles></container>'
+		);
+		const archive = (before: number) =>
+			zipSync({
+				...Object.fromEntries(
+					Array.from({ length: before }, (_, i) => [`other/${i}.txt`, new Uint8Array(0)])
+				),
+				'META-INF/container.xml': container,
+				'a.xml': strToU8(writeMusicXml(piece))
+			});
+		expect(readFile('a.mxl', archive(254))).toHaveProperty('value');
+		expect(readFile('a.mxl', archive(255))).toHaveProperty('error');
+		expect(readFile('a.mxl', archive(300))).toHaveProperty('error');
+	});
+
 	it('an archive that unpacks to very much is refused before it is unpacked', () => {
 		const bomb = zipSync({
 			'META-INF/container.xml': strToU8(

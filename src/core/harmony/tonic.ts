@@ -23,7 +23,7 @@ export type RankedTonic = Key & {
  * ii–V–I chains in all keys: fit alone cannot tell a key from its relatives, arrivals and the first
  * chord can; a mode is believed only when its own colour sounds.
  */
-const WORTH = {
+export const WORTH = {
 	fit: 0.42,
 	onTonic: 0.16,
 	opens: 0.1,

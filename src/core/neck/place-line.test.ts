@@ -60,6 +60,13 @@ describe('places for a line of pitches', () => {
 		expect(placeLine(guitar, position, pitches)).toEqual(places);
 	});
 
+	it('outside the position takes the place that is nearest to it', () => {
+		// F♯5 lies two frets over it on the first string, and seven on the second.
+		expect(placeLine(guitar, 9, [78])).toEqual([{ string: 1, fret: 14 }]);
+		// A2 lies four frets under it on the sixth string; the open fifth is further away.
+		expect(placeLine(guitar, 9, [45])).toEqual([{ string: 6, fret: 5 }]);
+	});
+
 	it('leaves out what the instrument does not have and goes on', () => {
 		const bass = buildInstrument('bass');
 		if (!bass) throw new Error('no bass');

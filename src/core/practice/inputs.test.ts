@@ -22,6 +22,10 @@ describe('the latency of an input', () => {
 		expect(latencyOf(CLICKS, CLICKS.slice(0, 4))).toBeNull();
 		const wild = CLICKS.map((click, i) => click + [-200, 180, -90, 240, 10, -260, 130, -30][i]);
 		expect(latencyOf(CLICKS, wild)).toBeNull();
+		// Half of the strokes further than 45 ms from their middle is too much, half of them nearer is not.
+		const swaying = (ms: number) => CLICKS.map((click, i) => click + 60 + (i % 2 === 0 ? ms : -ms));
+		expect(latencyOf(CLICKS, swaying(44))).toMatchObject({ offsetMs: 60, spreadMs: 44 });
+		expect(latencyOf(CLICKS, swaying(46))).toBeNull();
 	});
 
 	it('tells when the speakers are heard', () => {

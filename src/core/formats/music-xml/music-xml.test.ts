@@ -58,6 +58,23 @@ describe('MusicXML, written and read again', () => {
 		expect(writeMusicXml(piece)).toBe(xml);
 	});
 
+	it('draws a slide as a plain line from the note before, a slur where a finger makes the note', () => {
+		const piece = pieceOf('title: Two\nkey: C\n| C |');
+		const note = (tick: number, fret: number, technique: 'slide' | 'hammer-on' | null) => ({
+			...{ tick, durationTicks: 480, string: 3, fret, midi: 55 + fret, finger: null, technique },
+			name: fret === 5 ? 'C' : fret === 7 ? 'D' : 'E'
+		});
+		const notes = [note(0, 5, null), note(480, 7, 'slide'), note(960, 9, 'hammer-on')];
+		const xml = writeMusicXml({ ...piece, notes });
+		const slides = [...xml.matchAll(/<slide [^>]*>/g)].map(([mark]) => mark);
+		expect(slides).toHaveLength(2);
+		for (const mark of slides) expect(mark).toContain('line-type="solid"');
+		expect([...xml.matchAll(/<slur [^>]*type="(\w+)"/g)].map(([, type]) => type)).toEqual([
+			'start',
+			'stop'
+		]);
+	});
+
 	it('keeps repeats where every time through is alike, and plays them out where not', () => {
 		const text = 'key: C\n[A x3]\n| C | F |\n[B]\n|: G | 1. C :| 2. F |\n';
 		const count = (xml: string) => xml.match(/<measure /g)?.length;
