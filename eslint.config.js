@@ -68,7 +68,8 @@ export default ts.config(
 			'drizzle/',
 			'data/',
 			'test-results/',
-			'static/'
+			'static/',
+			'.mutants/'
 		]
 	},
 	js.configs.recommended,

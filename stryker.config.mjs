@@ -1,0 +1,32 @@
+/**
+ * npm run mutants: changes the core's code in small ways, one at a time, and asks whether a test notices.
+ * `npm run mutants -- --mutate 'src/core/neck/hand.ts'` looks at a part.
+ * @type {import('@stryker-mutator/api/core').PartialStrykerOptions}
+ */
+export default {
+	mutate: [
+		'src/core/{route,harmony,practice,neck}/**/*.ts',
+		'!src/core/**/*.test.ts',
+		'!src/core/**/test-*.ts',
+		'!src/core/**/index.ts'
+	],
+	testRunner: 'vitest',
+	vitest: { configFile: 'vitest.mutants.config.ts', related: false },
+	coverageAnalysis: 'perTest',
+	ignoreStatic: true,
+	// A changed sentence is a changed sentence: what is said is read, not counted.
+	mutator: { excludedMutations: ['StringLiteral'] },
+	incremental: true,
+	incrementalFile: '.mutants/incremental.json',
+	reporters: ['clear-text', 'html', 'progress'],
+	htmlReporter: { fileName: '.mutants/report.html' },
+	clearTextReporter: { allowColor: false, logTests: false, reportTests: false },
+	thresholds: { high: 90, low: 80, break: 80 },
+	concurrency: 2,
+	timeoutMS: 20_000,
+	// A sandbox holds what the tests of the core read, and no more.
+	ignorePatterns: ['*', '!src', '!src/core', '!*.ts', '!tsconfig.json', '!package.json', '!.svelte-kit'],
+	checkers: [],
+	disableTypeChecks: false,
+	tempDirName: '.mutants/sandbox'
+};
