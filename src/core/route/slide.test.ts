@@ -234,7 +234,18 @@ describe('a line under a slide', () => {
 					}
 				}
 			),
-			{ numRuns: runs(150) }
+			{
+				numRuns: runs(150),
+				examples: [
+					// The hand moves away from a pitch that comes again within two beats.
+					[
+						{
+							...{ tuning: 'drop-d', frets: 2, style: 'mirror', block: true, position: 9 },
+							bars: 'Am | F | C/E | G'
+						}
+					]
+				]
+			}
 		);
 	});
 });

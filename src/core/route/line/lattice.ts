@@ -12,6 +12,9 @@ export type Stretch = {
 	readonly fromTick: number;
 	readonly to: Pool;
 	readonly toTick: number;
+	/** Where the hand is at the two targets. */
+	readonly position: number;
+	readonly toPosition: number;
 	/** A rest lies before the target. */
 	readonly rested: boolean;
 	readonly moments: readonly Moment[];

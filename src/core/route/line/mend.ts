@@ -13,6 +13,8 @@ type Sung = {
 	readonly tick: number;
 	readonly note: Candidate;
 	readonly chord: string;
+	/** Where the hand is. */
+	readonly position: number;
 	readonly moment: number | null;
 };
 
@@ -49,8 +51,10 @@ function displaced(line: readonly Sung[]): Fault | null {
 		for (let k = i - 1; k >= 0 && line[i].tick - line[k].tick < NEAR; k--) {
 			const [a, b] = [line[k].note, line[i].note];
 			if (a.midi !== b.midi || samePlace(a, b)) continue;
-			if (line[i].moment !== null) return { at: line[i], there: a };
-			if (line[k].moment !== null) return { at: line[k], there: b };
+			// A hand that has moved may not reach the other place.
+			const still = line[i].position === line[k].position;
+			if (line[i].moment !== null) return { at: line[i], there: still ? a : undefined };
+			if (line[k].moment !== null) return { at: line[k], there: still ? b : undefined };
 		}
 	}
 	return null;
@@ -170,11 +174,12 @@ function sing(stretch: Stretch, { strand, kind }: Choice): Sung[] {
 	const way = strand.ways[kind];
 	const first: Sung = {
 		...{ tick: stretch.fromTick, note: stretch.from.candidates[0], moment: null },
+		position: stretch.position,
 		chord: stretch.moments[0]?.onset.event.symbol ?? ''
 	};
 	if (!way) return [first];
-	const rest = stretch.moments.map(({ onset, pool }, k): Sung => ({
-		...{ tick: onset.tick, note: pool.candidates[way.path[k]] },
+	const rest = stretch.moments.map(({ onset, pool, position }, k): Sung => ({
+		...{ tick: onset.tick, note: pool.candidates[way.path[k]], position },
 		...{ chord: onset.event.symbol, moment: onset.own ? null : k }
 	}));
 	return [first, ...rest];
@@ -236,7 +241,8 @@ export function mendLine(
 			({ stretch, choice } = known);
 		} else {
 			const target: Sung = {
-				...{ tick: original.toTick, note: original.to.candidates[0], chord: '', moment: null }
+				...{ tick: original.toTick, note: original.to.candidates[0], chord: '', moment: null },
+				position: original.toPosition
 			};
 			for (let tries = 0; tries < TRIES; tries++) {
 				const line = [...sung, ...sing(stretch, choice), target];

@@ -27,6 +27,8 @@ import { LINE } from './weights';
 /** A note of the way between two targets: what it may be, and what each choice costs by itself. */
 export type Moment = {
 	readonly onset: Onset;
+	/** Where the hand is. */
+	readonly position: number;
 	readonly pool: Pool;
 	readonly spot: Spot;
 	/** Candidates of the pool that are not played here. */

@@ -91,7 +91,8 @@ export function stretchesOf(
 		const arrive = wanted.get(toTarget.change) ?? null;
 		const known = before[i];
 		if (known?.from === fromPool && known.to === toPool && known.arrive === arrive) {
-			if (known.fromTick === from.tick && known.toTick === toTick) return known;
+			const still = known.position === position && known.toPosition === toPosition;
+			if (still && known.fromTick === from.tick && known.toTick === toTick) return known;
 		}
 		const inside = onsets.slice(at + 1, end);
 		const between = inside.filter((onset, k) => {
@@ -126,14 +127,14 @@ export function stretchesOf(
 				target: toTarget.midi,
 				ceiling
 			};
-			return { onset, pool, spot };
+			return { onset, position: place, pool, spot };
 		});
 		const ahead = moments.at(-1)?.onset ?? from;
 		return {
 			from: fromPool,
 			fromTick: from.tick,
 			to: toPool,
-			toTick,
+			...{ toTick, position, toPosition },
 			rested: ahead.end < toTick,
 			moments,
 			echo: null,
