@@ -1,7 +1,6 @@
 /**
  * npm run mutants: changes the core's code in small ways, one at a time, and asks whether a test notices.
  * `npm run mutants -- --mutate 'src/core/neck/hand.ts'` looks at a part.
- * @type {import('@stryker-mutator/api/core').PartialStrykerOptions}
  */
 export default {
 	mutate: [
@@ -25,7 +24,18 @@ export default {
 	concurrency: 2,
 	timeoutMS: 20_000,
 	// A sandbox holds what the tests of the core read, and no more.
-	ignorePatterns: ['build', 'e2e', 'bench', 'docs', 'static', 'data', 'drizzle', 'src/routes', 'src/lib', '!.svelte-kit'],
+	ignorePatterns: [
+		'build',
+		'e2e',
+		'bench',
+		'docs',
+		'static',
+		'data',
+		'drizzle',
+		'src/routes',
+		'src/lib',
+		'!.svelte-kit'
+	],
 	checkers: [],
 	disableTypeChecks: false,
 	tempDirName: '.mutants/sandbox'

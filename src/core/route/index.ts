@@ -28,7 +28,7 @@ export {
 	type Technique,
 	type LineWishes
 } from './line/types';
-export { handAlong, heldInstrument, type Holding, type Setting } from './holding';
+export { handAlong, heldInstrument, type Setting } from './holding';
 export { placeHand, planRoute, planTargets } from './plan';
 export { readyRoute, type ReadyRoute, type RouteWish } from './ready-route';
 export { planWhole, type WholePlan } from './plan-lines';

@@ -151,7 +151,7 @@ export const NO_ANCHORS: Anchors = anchorsInput.parse({ locks: [], letPass: [] }
 export const NO_LINE: LineSettings = lineSettings.parse({});
 
 /** What a first route is planned with: a line in eighths that breathes after each landing. */
-export const FIRST_LINE: LineSettings = { ...NO_LINE, grid: 'eighth', cell: 'breath' };
+const FIRST_LINE: LineSettings = { ...NO_LINE, grid: 'eighth', cell: 'breath' };
 
 /** What a route begins with: a line in eighths over guide tones, nothing fixed. */
 export const firstWishes = (position: number): Wishes => ({

@@ -53,7 +53,7 @@ type Event = { readonly params: { readonly id: string }; readonly request: Reque
 type Handler = (event: Event) => Promise<Response>;
 
 /** Answers GET of one thing. */
-export const reading =
+const reading =
 	<Answer extends Kept>({
 		kind,
 		get

@@ -44,7 +44,7 @@ function calm(
 	return cheapestOf(kept) <= cheapestOf(ways) + CALM ? kept : ways;
 }
 
-export function strandOf(stretch: Stretch, all: readonly (Way | null)[]): Strand {
+function strandOf(stretch: Stretch, all: readonly (Way | null)[]): Strand {
 	const { from, to, moments } = stretch;
 	const pitches = [...all, null].map((way) => {
 		const made = [from.pitch[0]];

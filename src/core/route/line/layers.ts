@@ -126,7 +126,7 @@ function wayOn(best: Int32Array, row: number, kind: number): void {
 }
 
 /** The cheapest of three groups. */
-export function cheapest(
+function cheapest(
 	best: Int32Array,
 	row: number,
 	kind: number,
