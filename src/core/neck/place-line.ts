@@ -1,12 +1,12 @@
 import { highestFret, pitchAt, type Instrument, type Place } from './instrument';
+import { crossingCost } from './crossing';
 import { fingerJumps } from './fingers';
 import { inWindow, placeUnder } from './window';
 
-/** What a place costs, in thousandths: outside the position, per fret away from it, per string crossed. */
+/** What a place costs, in thousandths: outside the position, per fret away from it, as a reach. */
 const OUTSIDE = 4000;
 const AWAY = 500;
 const REACH = 400;
-const CROSSING = [0, 80, 700, 1800, 3000, 4200, 5400, 6600];
 const JUMP = 1200;
 const SHIFT = 300;
 
@@ -30,7 +30,7 @@ function move(a: Candidate, b: Candidate): number {
 	const jump = fingerJumps(a, b) ? JUMP : 0;
 	const outside = a.finger === null || b.finger === null;
 	const frets = outside && a.fret > 0 && b.fret > 0 ? SHIFT * Math.abs(a.fret - b.fret) : 0;
-	return CROSSING[Math.abs(a.string - b.string)] + jump + frets;
+	return crossingCost(Math.abs(a.string - b.string)) + jump + frets;
 }
 
 /**

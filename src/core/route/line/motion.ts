@@ -1,7 +1,7 @@
-import { fingerJumps } from '../../neck';
+import { crossingCost, fingerJumps } from '../../neck';
 import { traitsOf, TRAIT, type Candidate } from './pool';
 import type { LineTerm } from './types';
-import { crossingCost, FAST_MS, FORBIDDEN, LEAP, LINE, stepCost } from './weights';
+import { FAST_MS, FORBIDDEN, LEAP, LINE, stepCost } from './weights';
 
 /** What a move between two notes depends on besides the notes. */
 export type Move = {

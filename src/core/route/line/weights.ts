@@ -15,11 +15,6 @@ export const stepCost = (semitones: number, bothChordTones: boolean): number => 
 		: table[table.length - 1] + 400 * (semitones - table.length + 1);
 };
 
-/** Cost of crossing strings. */
-const CROSSING = [0, 80, 700, 1800];
-export const crossingCost = (strings: number): number =>
-	strings < CROSSING.length ? CROSSING[strings] : 1800 + 900 * (strings - 3);
-
 export const APPROACH: Record<Approach, number> = {
 	'half-below': 0,
 	'half-above': 150,
