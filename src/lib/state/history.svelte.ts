@@ -5,10 +5,10 @@
 export class History<T> {
 	private past: T[] = $state.raw([]);
 	private future: T[] = $state.raw([]);
-	current: T = $state.raw() as T;
+	current: T;
 
 	constructor(start: T) {
-		this.current = start;
+		this.current = $state.raw(start);
 	}
 
 	get canUndo(): boolean {

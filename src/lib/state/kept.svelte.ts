@@ -3,14 +3,14 @@ import { keptHere } from './browser-store.svelte';
 
 /** Choices of the player that are kept in this browser under a name; what cannot be read is as at first. */
 export class Kept<T extends object> {
-	current: T = $state() as T;
+	current: T;
 
 	/** @param parse reads what was stored; of `{}` it makes the first choices */
 	constructor(
 		private readonly store: string,
 		private readonly parse: (stored: unknown) => T
 	) {
-		this.current = parse({});
+		this.current = $state(parse({}));
 	}
 
 	/** Reads the stored choices; call once in the browser. */

@@ -65,7 +65,7 @@ const NO_SETUP: PlayerSetup = { instruments: [], hand: MEDIUM_HAND, scales: [] }
  * it *now*; at the first change the last chord is now, because the chart loops.
  */
 export class OpenTune {
-	saved: TuneAnswer = $state.raw() as TuneAnswer;
+	saved: TuneAnswer;
 	player: PlayerSetup = $state.raw(NO_SETUP);
 	position: number = $state(1);
 	cursor: number = $state(0);
@@ -77,7 +77,7 @@ export class OpenTune {
 	readonly chordScales = new ChordScales();
 	/** The tune in another key, while it is drilled there; null as written. */
 	keyed: KeyedTune | null = $state.raw(null);
-	readonly chart: Chart = $derived(this.keyed?.chart ?? parseChart(this.saved.chart));
+	readonly chart: Chart = $derived.by(() => this.keyed?.chart ?? parseChart(this.saved.chart));
 	readonly instrument = $derived(instrumentOf(this.chart, this.player.instruments).instrument);
 	/** Frets that a slide lies on at a time while a line is made; 0 is played with the fingers. */
 	slide: 0 | 1 | 2 = $state(0);
@@ -115,6 +115,7 @@ export class OpenTune {
 	);
 
 	constructor(tune: TuneAnswer, position: number | null, player: PlayerSetup = NO_SETUP) {
+		this.saved = $state.raw(tune);
 		this.player = player;
 		this.begin(tune, position);
 	}
@@ -135,7 +136,7 @@ export class OpenTune {
 	/** Puts a saved or reloaded tune in place; the cursor stays where it can. */
 	replace(tune: TuneAnswer): void {
 		this.saved = tune;
-		this.cursor = clamp(this.chart.changes.length - 1, 0, this.cursor);
+		this.cursor = clamp(this.cursor, 0, Math.max(0, this.chart.changes.length - 1));
 		this.moveTo(this.position);
 	}
 

@@ -12,11 +12,11 @@ const ROOT = '/api/v1/instruments';
 
 /** The player's hand, own scales and own instruments, as the server keeps them. */
 export class PlayerStore {
-	player: PlayerAnswer = $state.raw() as PlayerAnswer;
+	player: PlayerAnswer;
 	instruments: readonly InstrumentAnswer[] = $state.raw([]);
 
 	constructor(player: PlayerAnswer, instruments: readonly InstrumentAnswer[]) {
-		this.player = player;
+		this.player = $state.raw(player);
 		this.instruments = instruments;
 	}
 
