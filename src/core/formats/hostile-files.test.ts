@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { strFromU8, strToU8, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import { parseChart } from '../chart';
-import { writeChordPro } from './chord-pro';
+import { writeChordPro } from './chord-pro-write';
 import { writeMidiPiece } from './midi';
 import { packMxl, writeMusicXml } from './music-xml';
 import { readFile } from './read-file';

@@ -6,7 +6,7 @@ export { writeTabPage } from './tab-page';
 export type { PlayedText, TextNote, TextProblem } from './types';
 export { readNotes, writeMidiPiece, writeMidiTune } from './midi';
 export { packMxl, parseXml, writeMusicXml, type XmlNode } from './music-xml';
-export { writeChordPro } from './chord-pro';
+export { writeChordPro } from './chord-pro-write';
 export { endingOf, FILE_KINDS, readFile } from './read-file';
 export type { FileNote, Piece, ReadNote, ReadPiece } from './piece';
 export { writeWav } from './wav';

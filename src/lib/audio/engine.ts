@@ -1,35 +1,30 @@
 import {
+	type BarRange,
 	beginRun,
-	CLICKS,
 	notesBetween,
+	type Position,
 	positionAt,
+	type Run,
 	runEnd,
+	type Score,
 	secondsAt,
 	ticksAt,
+	type TimedNote,
 	withJump,
 	withLoop,
-	WAYS,
-	withTempo,
-	type BarRange,
-	type Position,
-	type Run,
-	type Score,
-	type TimedNote
+	withTempo
 } from '$core/band';
-import { ToneBufferSource, type BaseContext } from 'tone';
+import { type BaseContext, ToneBufferSource } from 'tone';
 import { Console } from './console';
 import type { Faders } from './desk';
-import { gainOf, layerOf, RELEASE, voiceOf, type Voice } from './voices';
 import type { VoiceKey } from './sound.worker';
+import { FIRST, keyText, voicesOf } from './voice-order';
+import { gainOf, layerOf, RELEASE, voiceOf } from './voices';
 
 /** Seconds that are written ahead on the audio clock: the page may stand still for nearly so long. */
 const AHEAD = 2;
 /** Seconds between two looks at what comes. */
 const EVERY = 0.1;
-
-/** Notes that are rendered at a time: enough for the count-in and the first beats. */
-const FIRST = 12;
-
 /** Gives samples for notes; a worker in the page, plain calls in a measurement. */
 export type VoiceSource = (
 	keys: readonly VoiceKey[],
@@ -41,8 +36,6 @@ type Playing = {
 	readonly source: ToneBufferSource;
 	readonly ends: number;
 };
-
-const keyText = ({ voice, midi, layer }: VoiceKey): string => `${voice} ${midi} ${layer}`;
 
 /**
  * Plays a score on the audio clock. Every note is written two seconds ahead at its exact time; a change of
@@ -273,33 +266,4 @@ export class BandEngine {
 		const ends = note.seconds + rings + (release === Infinity ? 0 : release);
 		this.playing.push({ note, source, ends });
 	}
-}
-
-/** The voices of a score in the order in which they are needed from a bar on: clicks, band, line, later rounds. */
-function voicesOf(score: Score, first: number): VoiceKey[] {
-	const { chart, voice } = score.band;
-	const keys = new Map<string, VoiceKey>();
-	const add = (of: Voice, midi: number, velocity: number) => {
-		const key = { voice: of, midi, layer: layerOf(velocity) };
-		keys.set(keyText(key), key);
-	};
-	for (const midi of Object.values(CLICKS))
-		for (const at of [0.3, 0.5, 0.8]) add('click', midi, at);
-	const order = [...chart.played.slice(first), ...chart.played.slice(0, first)];
-	const band = (bars: typeof order, round: number) => {
-		for (const bar of bars) {
-			for (const note of score.band.bar(bar.index, round, bar.index === first)) {
-				add(voiceOf(note.part, voice), note.midi, note.velocity);
-			}
-		}
-	};
-	const from = order[0]?.startTick ?? 0;
-	const line = [
-		...score.strokes.filter((stroke) => stroke.tick >= from),
-		...score.strokes.filter((stroke) => stroke.tick < from)
-	];
-	band(order.slice(0, 2), 0);
-	for (const { midi, velocity } of line) add('line', midi, velocity);
-	for (let round = 0; round <= WAYS; round++) band(order, round);
-	return [...keys.values()];
 }

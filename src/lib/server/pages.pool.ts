@@ -1,7 +1,8 @@
 import { setPriority } from 'node:os';
 import { runImport } from '../api/import-file';
 import { readTune, type TuneReading } from '../api/tune-reading';
-import { readBackup as read, type BackupReading } from './restore-reading';
+import { readBackup as read } from './restore-reading';
+import type { BackupReading } from './backup-reader';
 import { sheetPdf, sheetSvg } from './sheet/make';
 
 export * from './compute-jobs';

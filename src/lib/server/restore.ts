@@ -8,7 +8,7 @@ import { atomically, hasNoRoom, type Database } from './database';
 import { clientGone } from './leaving';
 import { PRESET_MOTIF } from './motifs';
 import { beat } from './pulse';
-import { RESTORED, rowsFile, type BackupIndex, type RestoredTable } from './restore-reading';
+import { RESTORED, rowsFile, type BackupIndex, type RestoredTable } from './backup-reader';
 import { card, instrument, motif, route, setList, take, tune } from './schema';
 
 export type RestoreMode = 'merge' | 'replace';

@@ -7,7 +7,7 @@ import type { TargetAnswer } from '$lib/api/plan-schema';
 import { send } from './api';
 import type { OpenTune } from './open-tune.svelte';
 import { STYLE_NAMES } from '$lib/words/styles';
-import type { PlayedRoute } from './transport.svelte';
+import type { PlayedRoute } from './played';
 
 /** The landings of a saved route where the chart has them now; those that it lost are left out. */
 export const savedTargets = (

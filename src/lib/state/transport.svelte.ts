@@ -1,70 +1,27 @@
-import { clamp, tempoWithin } from '$core/kernel';
-import { getContext, setContext, untrack } from 'svelte';
 import {
-	performed,
-	SPEED,
-	swingOf,
-	ticksOf,
 	type BarRange,
 	type Click,
-	type Swing
+	performed,
+	SPEED,
+	type Swing,
+	swingOf,
+	ticksOf
 } from '$core/band';
 import type { Chart } from '$core/chart';
-import type { NoteAnswer, TargetAnswer } from '$lib/api/plan-schema';
+import { clamp, tempoWithin } from '$core/kernel';
+import type { NoteAnswer } from '$lib/api/plan-schema';
 import type { ScoreWish, Sounding } from '$lib/audio/open-engine';
+import { getContext, setContext, untrack } from 'svelte';
 import { Announcer } from './announcer';
 import type { OpenTune } from './open-tune.svelte';
 import { following, heardChanges } from './play-position';
+import { type Heard, type Lead, type PlayedNote, type PlayedRoute, STILL } from './played';
 import { ringing } from './ringing';
 import { soundPrefs } from './sound-prefs.svelte';
 import { TapTempo } from './tap-tempo';
 import { keepAwake } from './wake-lock';
 
 const KEY = Symbol('transport');
-
-type PlayedNote = NoteAnswer & { readonly round?: number };
-
-/** What is played over the band and shown on the stand: a route, saved or not. */
-export type PlayedRoute = {
-	/** The line; empty where only landings are planned. A note with a `round` sounds in that time through alone. */
-	readonly notes: readonly PlayedNote[];
-	readonly targets: readonly TargetAnswer[];
-	readonly handAt: (change: number) => number;
-	/** The rule of the route in a few words. */
-	readonly rule: string;
-	/** The player plays it: it is shown, not heard. */
-	readonly silent?: boolean;
-};
-
-/** Where the music is, as the eye follows it. */
-export type Heard =
-	| { readonly kind: 'still' }
-	| { readonly kind: 'counting'; readonly count: number; readonly of: number }
-	| {
-			readonly kind: 'playing';
-			readonly bar: number;
-			readonly beat: number;
-			readonly round: number;
-			/** Beats until the next change. */
-			readonly toGo: number;
-			/** Changes of the chart: the one that sounds, the one that comes. */
-			readonly now: number | null;
-			readonly next: number | null;
-	  };
-
-/** Who leads the music in place of plain playing, as a drill does with its passes. */
-export type Lead = {
-	/** What begins where plain playing would. */
-	readonly begin: () => void;
-	/** Told at every beat. */
-	readonly heard: () => void;
-	/** Told when the music ends, by itself or by the player, and how many ms after its first beat. */
-	readonly ended: (byItself: boolean, elapsedMs: number) => void;
-	/** True while the tempo must stay as it is: who changes it ends the music. */
-	readonly steady: () => boolean;
-};
-
-const STILL: Heard = { kind: 'still' };
 /** One audio for all tunes of this page; opened with the first note. */
 let sounding: Promise<Sounding> | null = null;
 

@@ -6,7 +6,8 @@ import type { NoteAnswer, TargetAnswer } from '$lib/api/plan-schema';
 import type { Sounding } from '$lib/audio/open-engine';
 import { OpenTune } from './open-tune.svelte';
 import { soundPrefs } from './sound-prefs.svelte';
-import { Transport, type PlayedRoute } from './transport.svelte';
+import { Transport } from './transport.svelte';
+import type { PlayedRoute } from './played';
 import { until } from './test-until';
 
 const CHART = 'key: C major\ntempo: 120\n| C | F | G7 | Am |';

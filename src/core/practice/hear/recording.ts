@@ -1,5 +1,6 @@
 import type { PlayedEvent } from '../types';
-import { NoteTracker, type Heard } from './tracker';
+import { NoteTracker } from './tracker';
+import type { Heard } from './heard';
 
 /** Seconds of a recording that are taken in between two words about progress. */
 const PIECE_SECONDS = 2;

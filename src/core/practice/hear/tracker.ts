@@ -1,28 +1,15 @@
 import { median } from '../../kernel';
 import { PitchDetector } from 'pitchy';
 import { Energy, HOP, LEAST } from './energy';
-
-/** What a microphone, or a recording of one, is heard to play: one note at a time. */
-export type HeardNote = {
-	/** Seconds from the first sample. */
-	readonly at: number;
-	/** The pitch of the fret as far as it was heard: of a bent note the one that it was bent from. */
-	readonly midi: number;
-	/** How far it lies above the MIDI pitch: about 100 or 200 where the string is bent. */
-	readonly cents: number;
-};
-export type Heard =
-	| ({ readonly kind: 'strike' } & HeardNote)
-	/** A note ends; `cents` is now known from all of its steady part. */
-	| ({ readonly kind: 'release' } & HeardNote);
-
-/** What the ear of the app hears at this moment, for a meter. Levels in dB under full scale. */
-export type Meter = {
-	readonly level: number;
-	readonly floor: number;
-	/** MIDI pitch with fraction; null where nothing clear sounds. */
-	readonly pitch: number | null;
-};
+import {
+	type HeardNote,
+	type Heard,
+	type Meter,
+	LOWEST,
+	HIGHEST,
+	pitchOf,
+	decibels
+} from './heard';
 
 /** Samples of a look at the pitch, and from one of those to the next. */
 const WINDOW = 2048;
@@ -53,11 +40,6 @@ const BEND = { least: 0.5, most: 3.6, looks: 4, middle: 0.2 } as const;
 const MIDDLE = 0.55;
 /** Looks that are kept of a note, for its pitch and for how it left it. */
 const KEPT = 160;
-/** Lowest and highest pitch that a guitar is asked for: a fourth under E2, a third over E6. */
-const [LOWEST, HIGHEST] = [34, 92];
-
-const pitchOf = (hz: number): number => 69 + 12 * Math.log2(hz / 440);
-const decibels = (size: number): number => 20 * Math.log10(Math.max(1e-6, size));
 
 /**
  * Finds notes in a stream of samples: an attack in the energy of the highs gives the moment, the McLeod

@@ -13,7 +13,8 @@ import { Planner } from '$lib/workers/planner';
 import { send } from '../api';
 import type { OpenTune } from '../open-tune.svelte';
 import { handOn, holdAs, savedTargets } from '../played-route';
-import type { PlayedRoute, Transport } from '../transport.svelte';
+import type { Transport } from '../transport.svelte';
+import type { PlayedRoute } from '../played';
 
 /** What a saved route asks of a drill over it. */
 export type AboutRoute = {

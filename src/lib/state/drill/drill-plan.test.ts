@@ -6,7 +6,8 @@ import { runRoute, type RouteRequest } from '$lib/api/route';
 import type { RouteAnswer, TuneAnswer } from '$lib/api/notebook-schema';
 import { DrillPlan } from './drill-plan.svelte';
 import { OpenTune } from '../open-tune.svelte';
-import type { PlayedRoute, Transport } from '../transport.svelte';
+import type { Transport } from '../transport.svelte';
+import type { PlayedRoute } from '../played';
 
 vi.mock('$app/environment', () => ({ browser: true }));
 

@@ -1,7 +1,7 @@
 import { passNotes, type JudgeRequest } from '$core/practice';
 import { notesOver } from './drill-plan.svelte';
 import type { OpenTune } from '../open-tune.svelte';
-import type { PlayedRoute } from '../transport.svelte';
+import type { PlayedRoute } from '../played';
 
 /** So many ticks off the grid a note stands where it was played: swing moves only what is written on it. */
 const OFF_GRID = 1 / 64;

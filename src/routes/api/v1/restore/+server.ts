@@ -3,7 +3,7 @@ import { json } from '$lib/server/http';
 import { inPool } from '$lib/server/pool';
 import { brokenRule, noRoom, problemResponse } from '$lib/server/problem';
 import { NoRoom, previewRestore, restore } from '$lib/server/restore';
-import type { BackupFault } from '$lib/server/restore-reading';
+import type { BackupFault } from '$lib/server/backup-reader';
 import { spool } from '$lib/server/spool';
 import type { RequestHandler } from './$types';
 
