@@ -1,5 +1,7 @@
 import { APPROACHES, GRIDS, LEANS, SCALE_PLANS, STYLES, TECHNIQUES } from '$core/route';
+// Named one by one: taken out of the namespace they would bring all of the library to the page.
 import * as z from 'zod/mini';
+import { describe, gte, lte, maxLength } from 'zod/mini';
 import { isStorable, UNSTORABLE } from './storable';
 
 /**
@@ -7,7 +9,6 @@ import { isStorable, UNSTORABLE } from './storable';
  * from. In the small form of the library, because the route screen and the planner’s worker read it too.
  */
 
-const { describe, gte, lte, maxLength } = z;
 const int = (least: number, most: number) => z.int().check(gte(least), lte(most));
 const text = (most: number) => z.string().check(maxLength(most));
 const MOST_TICKS = 2 ** 31;
