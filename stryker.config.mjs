@@ -1,10 +1,10 @@
-/**
- * npm run mutants: changes the core's code in small ways, one at a time, and asks whether a test notices.
- * `npm run mutants -- --mutate 'src/core/neck/hand.ts'` looks at a part.
- */
+/** Changes the core's code in small ways, one at a time, and asks whether a test notices: `npm run mutants`. */
+const folder = process.env.ARC_MUTANTS ?? '{route,harmony,practice,neck}';
+const name = process.env.ARC_MUTANTS ?? 'core';
+
 export default {
 	mutate: [
-		'src/core/{route,harmony,practice,neck}/**/*.ts',
+		`src/core/${folder}/**/*.ts`,
 		'!src/core/**/*.test.ts',
 		'!src/core/**/test-*.ts',
 		'!src/core/**/index.ts'
@@ -16,12 +16,13 @@ export default {
 	// A changed sentence is a changed sentence: what is said is read, not counted.
 	mutator: { excludedMutations: ['StringLiteral'] },
 	incremental: true,
-	incrementalFile: '.mutants/incremental.json',
-	reporters: ['clear-text', 'html', 'progress'],
-	htmlReporter: { fileName: '.mutants/report.html' },
+	incrementalFile: `.mutants/${name}-known.json`,
+	reporters: ['clear-text', 'html', 'json', 'progress'],
+	htmlReporter: { fileName: `.mutants/${name}.html` },
+	jsonReporter: { fileName: `.mutants/${name}.json` },
 	clearTextReporter: { allowColor: false, logTests: false, reportTests: false },
 	thresholds: { high: 90, low: 80, break: 80 },
-	concurrency: 2,
+	concurrency: Number(process.env.ARC_MUTANTS_AT_ONCE ?? 2),
 	timeoutMS: 20_000,
 	// A sandbox holds what the tests of the core read, and no more.
 	ignorePatterns: [

@@ -8,19 +8,18 @@ export type Token = Span & {
 };
 
 const BARLINE = String.raw`:\|\|:|:\|:|\|\|:|\|:|:\|\||:\|\]|:\||\|\||\|\]|\|`;
-const PIECES = new RegExp(
-	[
-		String.raw`(?<space>\s+)`,
-		`(?<barline>${BARLINE})`,
-		String.raw`(?<section>\[[^\]|]*\]?)`,
-		String.raw`(?<signature>\{[^}|]*\}?)`,
-		// Bounded, so that a long row of numbers is not read again from each of them.
-		String.raw`(?<ending>(?:\d{1,4}[.,][ \t]{0,8}){0,31}\d{1,4}\.(?![^\s|<A-G#bivIVN%./]))`,
-		String.raw`(?<repeat>%)`,
-		String.raw`(?<hold>[./])(?=[\s|./]|$)`
-	].join('|'),
-	'gy'
-);
+/** What a piece may be, in the order in which it is tried. */
+const KINDS = [
+	['space', String.raw`\s+`],
+	['barline', BARLINE],
+	['section', String.raw`\[[^\]|]*\]?`],
+	['signature', String.raw`\{[^}|]*\}?`],
+	// Bounded, so that a long row of numbers is not read again from each of them.
+	['ending', String.raw`(?:\d{1,4}[.,][ \t]{0,8}){0,31}\d{1,4}\.(?![^\s|<A-G#bivIVN%./])`],
+	['repeat', '%'],
+	['hold', String.raw`[./](?=[\s|./]|$)`]
+] as const;
+const PIECES = new RegExp(KINDS.map(([, piece]) => `(${piece})`).join('|'), 'y');
 /** What ends a word, outside brackets of its own. */
 const NO_WORD = /[\s|{}[\]%]/;
 const COUNT = /\s*[x×]\s*(\d+)(?=\s|\||$)/y;
@@ -54,6 +53,11 @@ function wordEnds(text: string): (at: number) => number {
 	};
 }
 
+function kindOf(match: RegExpExecArray): Token['kind'] | 'space' {
+	for (let i = 0; i < KINDS.length; i++) if (match[i + 1] !== undefined) return KINDS[i][0];
+	return 'word';
+}
+
 /**
  * Cuts one line of bars into tokens. A number with a point is an ending only at the start of a bar;
  * a repeat count stands only behind `:|`.
@@ -65,8 +69,7 @@ export function tokens(text: string, line: number): Token[] {
 	while (at < text.length) {
 		PIECES.lastIndex = at;
 		const match = PIECES.exec(text);
-		const entry = Object.entries(match?.groups ?? {}).find(([, value]) => value !== undefined);
-		const kind = (entry?.[0] ?? 'word') as Token['kind'] | 'space';
+		const kind = match ? kindOf(match) : 'word';
 		const piece = match?.[0] ?? text.slice(at, wordEnd(at));
 		if (kind !== 'space') {
 			found.push({ kind, text: piece, line, column: at + 1, length: piece.length });

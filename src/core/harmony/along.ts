@@ -22,9 +22,15 @@ function following(chords: readonly Chord[], at: number): [Chord | null, Chord |
 export function functionsAlong(chart: Chart, key: Key): (ChordFunction | null)[] {
 	const sounding = chart.events.filter((event) => event.chord !== null);
 	const chords = sounding.flatMap((event) => event.chord ?? []);
+	/** The same chord before the same two does the same. */
+	const known = new Map<string, ChordFunction>();
 	const found = new Map<number, ChordFunction>();
 	sounding.forEach((event, i) => {
-		found.set(event.index, functionOf(chords[i], key, ...following(chords, i)));
+		const [next, after] = following(chords, i);
+		const name = `${chords[i].symbol} ${next?.symbol ?? ''} ${after?.symbol ?? ''}`;
+		const part = known.get(name) ?? functionOf(chords[i], key, next, after);
+		known.set(name, part);
+		found.set(event.index, part);
 	});
 	return chart.events.map((event) => found.get(event.index) ?? null);
 }

@@ -1,6 +1,6 @@
 import { hasRole, isMinorMode, type Chord, type Mode } from '../chord';
 import type { Chart, ChordEvent } from '../chart';
-import { mod, pitchClass, type PitchClass } from '../pitch';
+import { mod, pitchClass, type Note, type PitchClass } from '../pitch';
 import { HOME_SETS } from './home';
 
 /** What speaks for one home: everything that the ranking weighs, in shares (0 … 1), counts and beats. */
@@ -48,6 +48,12 @@ export type Survey = {
 	readonly bass: PitchClass | null;
 	/** Ticks in which each pitch class sounds. */
 	readonly sounding: readonly number[];
+	/** A dominant arrives at the major chord on a pitch class; found when first asked for. */
+	readonly arrivesAt: (tonic: PitchClass) => boolean;
+	/** How the chart writes a pitch class as a root, or else as a bass. */
+	readonly written: ReadonlyMap<PitchClass, Note>;
+	/** How far the roots as they are written lean to sharps (positive) or flats. */
+	readonly lean: number;
 };
 
 export const isDominant = (chord: Chord): boolean => hasRole(chord, '3') && hasRole(chord, 'b7');
@@ -71,7 +77,22 @@ export function survey(chart: Chart): Survey {
 		known.ticks += durationTicks;
 		ticks.set(symbol, known);
 	});
-	return { events, chords: [...ticks.values()], onRoot, total, bass: held, sounding };
+	const written = new Map<PitchClass, Note>();
+	const write = (note: Note) => {
+		if (!written.has(pitchClass(note))) written.set(pitchClass(note), note);
+	};
+	for (const { chord } of events) write(chord.root);
+	for (const { chord } of events) if (chord.bass) write(chord.bass);
+	const lean = events.reduce((sum, { chord }) => sum + Math.sign(chord.root.alter), 0);
+	const chords = [...ticks.values()];
+	const known = new Map<PitchClass, boolean>();
+	const given = { events, chords, onRoot, total, bass: held, sounding, written, lean };
+	const arrivesAt = (tonic: PitchClass): boolean => {
+		const arrives = known.get(tonic) ?? arrivalsOf(given, tonic, 'major').length > 0;
+		known.set(tonic, arrives);
+		return arrives;
+	};
+	return { ...given, arrivesAt };
 }
 
 /**
@@ -135,7 +156,11 @@ export const ABOVE_PARENT: Record<Mode, number> = {
 /** Degrees from whose chord each mode comes home where it opens the chart, besides the dominant. */
 const OWN_WAY: Partial<Record<Mode, number>> = { mixolydian: 10, dorian: 10, phrygian: 1 };
 
-function arrivalsOf(given: Survey, tonic: PitchClass, mode: Mode): Arrival[] {
+function arrivalsOf(
+	given: Pick<Survey, 'events' | 'onRoot'>,
+	tonic: PitchClass,
+	mode: Mode
+): Arrival[] {
 	const { events } = given;
 	const opens = pitchClass(events[0].chord.root) === tonic;
 	return given.onRoot[tonic].flatMap((i) => {
@@ -210,7 +235,7 @@ export function evidenceFor(given: Survey, tonic: PitchClass, mode: Mode): Evide
 		leadsBack: arrivals.some(({ from, to }) => to === first && from === last),
 		arrivals,
 		heldBass,
-		rivalArrives: parent !== tonic && arrivalsOf(given, parent, 'major').length > 0,
+		rivalArrives: parent !== tonic && given.arrivesAt(parent),
 		colour: colourOf(given, tonic, mode),
 		blues: bluesOf(given, tonic)
 	};

@@ -131,29 +131,29 @@ function reasonsOf(evidence: Evidence): string[] {
 	].filter((text) => text !== null);
 }
 
-/** How far the chart's own spelling leans to sharps (positive) or flats. */
-const lean = ({ events }: Survey): number =>
-	events.reduce((sum, { chord }) => sum + Math.sign(chord.root.alter), 0);
+const SHARPS = ['C', 'C#', 'D', 'D#', 'E', 'E#', 'F#', 'G', 'G#', 'A', 'A#', 'B'].map(parseNote);
+const FLATS = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'Gb', 'G', 'Ab', 'A', 'Bb', 'Cb'].map(parseNote);
+
+/** The twelve tonics of a mode as their usual signatures name them. */
+const usual = (mode: Mode): readonly Note[] =>
+	circleOf(mode)
+		.map(parseNote)
+		.filter((note) => note !== null);
+const USUAL = new Map(MODES.map((mode) => [mode, usual(mode)]));
 
 /**
  * Spells a tonic as this chart would: as the roots of its chords are written, else with the usual
  * signature, leaning to the sharps or flats that the chart uses where both are usual.
  */
-function spell(given: Survey, tonic: PitchClass, mode: Mode): Note {
-	const roots = given.events.map(({ chord }) => chord.root);
-	const basses = given.events.flatMap(({ chord }) => chord.bass ?? []);
-	const written = [...roots, ...basses].find((note) => pitchClass(note) === tonic);
-	if (written) return written;
+function spell({ written, lean }: Survey, tonic: PitchClass, mode: Mode): Note {
+	const own = written.get(tonic);
+	if (own) return own;
 	const parent = (tonic - ABOVE_PARENT[mode] + 12) % 12;
-	if (parent === 6 || parent === 1 || parent === 11) {
-		const sharp = ['C', 'C#', 'D', 'D#', 'E', 'E#', 'F#', 'G', 'G#', 'A', 'A#', 'B'];
-		const flat = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'Gb', 'G', 'Ab', 'A', 'Bb', 'Cb'];
-		const name = (lean(given) > 0 ? sharp : flat)[tonic];
-		const note = parseNote(name);
-		if (note && Math.abs(lean(given)) > 0) return note;
+	if (lean !== 0 && (parent === 6 || parent === 1 || parent === 11)) {
+		const note = (lean > 0 ? SHARPS : FLATS)[tonic];
+		if (note) return note;
 	}
-	const usual = circleOf(mode).map(parseNote);
-	const found = usual.find((note) => note !== null && pitchClass(note) === tonic);
+	const found = USUAL.get(mode)?.find((note) => pitchClass(note) === tonic);
 	if (!found) throw new Error(`the circle lacks ${tonic}`);
 	return found;
 }
@@ -175,6 +175,9 @@ function holdersFirst(onOneTonic: readonly Weighed[]): Weighed[] {
 	);
 }
 
+/** What was ranked, by chart: several ask for the same one. */
+const ranked = new WeakMap<Chart, readonly RankedTonic[]>();
+
 /**
  * Ranks every tonic and mode (12 × 8) by what speaks for it in the chart, best first. Players
  * disagree about relatives and modes, so every place in the ranking says why in words. On one tonic
@@ -182,19 +185,27 @@ function holdersFirst(onOneTonic: readonly Weighed[]): Weighed[] {
  * @returns an empty list for a chart without chords.
  * @example rankTonics(parseChart('| Dm7 | G7 | Cmaj7 | % |'))[0] // C major
  */
-export function rankTonics(chart: Chart): RankedTonic[] {
+export function rankTonics(chart: Chart): readonly RankedTonic[] {
+	const known = ranked.get(chart);
+	if (known) return known;
+	const found = ranking(chart);
+	ranked.set(chart, found);
+	return found;
+}
+
+function ranking(chart: Chart): readonly RankedTonic[] {
 	const given = survey(chart);
 	if (given.events.length === 0) return [];
-	const ranked: Weighed[] = [];
+	const weighed: Weighed[] = [];
 	for (let tonic = 0; tonic < 12; tonic++) {
 		const modes = MODES.map((mode) => {
 			const evidence = evidenceFor(given, tonic, mode);
 			return { score: scoreOf(evidence), evidence };
 		});
-		ranked.push(...holdersFirst(modes));
+		weighed.push(...holdersFirst(modes));
 	}
 	const order = (mode: Mode) => MODES.indexOf(mode);
-	ranked.sort(
+	weighed.sort(
 		(a, b) =>
 			b.score - a.score ||
 			Number(standsForAll(b)) - Number(standsForAll(a)) ||
@@ -204,10 +215,10 @@ export function rankTonics(chart: Chart): RankedTonic[] {
 		tonic: spell(given, tonic, mode),
 		mode
 	});
-	return ranked.map((one) => {
+	return weighed.map((one) => {
 		const { score, evidence } = one;
 		const key = keyFor(one);
-		const against = rivalOf(one, ranked);
+		const against = rivalOf(one, weighed);
 		const rival = against && keyFor(against);
 		const reasons = reasonsOf(evidence);
 		if (rival) reasons.push(rivalWords(key, rival));
@@ -216,17 +227,11 @@ export function rankTonics(chart: Chart): RankedTonic[] {
 	});
 }
 
-const known = new WeakMap<Chart, Key | null>();
-
 /** The key to read a chart in: its header, or else the first of the ranking. */
 export function keyOf(chart: Chart): Key | null {
 	if (chart.headers.key) return chart.headers.key;
-	const cached = known.get(chart);
-	if (cached !== undefined) return cached;
 	const first = rankTonics(chart)[0];
-	const key = first ? { tonic: first.tonic, mode: first.mode } : null;
-	known.set(chart, key);
-	return key;
+	return first ? { tonic: first.tonic, mode: first.mode } : null;
 }
 
 /** True when two keys are one. */

@@ -1,17 +1,19 @@
 <script lang="ts">
-	import type { ChordEvent, Span, WrittenBar } from '$core/chart';
+	import type { Span, WrittenBar } from '$core/chart';
 	import { proseSigns, signs, type Chord } from '$core/chord';
 	import type { ChordFunction } from '$core/harmony';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import { fittingSize } from '$lib/draw/chord-width';
 	import ChordSymbol from '../ChordSymbol.svelte';
+	import { spot } from './spot';
 
 	type Props = {
 		bar: WrittenBar;
 		/** What the chord at a place of the text does in the key. */
 		roleAt: (span: Span) => ChordFunction | null;
-		now: ChordEvent | null;
-		next: ChordEvent | null;
+		/** The places of the text where the chord now and the next one stand. */
+		now: number | null;
+		next: number | null;
 		/** This bar sounds while music plays. */
 		sounding: boolean;
 		onchoose: (span: Span, focusText: boolean) => void;
@@ -25,8 +27,6 @@
 		many
 			? fittingSize(chord, 112 / shown.length, [21, 19, 17, 15, 13])
 			: fittingSize(chord, 104, [30, 26, 22, 19]);
-	const same = (event: ChordEvent | null, span: Span) =>
-		event !== null && event.span.line === span.line && event.span.column === span.column;
 	const holds = $derived(bar.cells.length > 0 && shown.length === 0);
 </script>
 
@@ -43,8 +43,8 @@
 		<button
 			type="button"
 			class="cell as"
-			class:now={same(now, bar.span)}
-			class:next={same(next, bar.span)}
+			class:now={now === spot(bar.span)}
+			class:next={next === spot(bar.span)}
 			onclick={() => onchoose(bar.span, true)}
 			onfocus={() => onchoose(bar.span, false)}
 		>
@@ -52,12 +52,12 @@
 			{holds ? 'held on' : `as bar ${bar.number - 1}`}
 		</button>
 	{:else}
-		{#each shown as cell (cell.span.column + cell.span.line * 1000)}
+		{#each shown as cell, i (i)}
 			<button
 				type="button"
 				class="cell"
-				class:now={same(now, cell.span)}
-				class:next={same(next, cell.span)}
+				class:now={now === spot(cell.span)}
+				class:next={next === spot(cell.span)}
 				onclick={() => onchoose(cell.span, true)}
 				onfocus={() => onchoose(cell.span, false)}
 			>

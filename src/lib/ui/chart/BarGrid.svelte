@@ -3,7 +3,9 @@
 	import type { ChordFunction } from '$core/harmony';
 	import { listen } from '../listen';
 	import { plural } from '$lib/words/words';
-	import BarCell from './BarCell.svelte';
+	import { InSlices } from '$lib/state/in-slices.svelte';
+	import BarRow from './BarRow.svelte';
+	import { spot } from './spot';
 
 	type Props = {
 		chart: Chart;
@@ -17,16 +19,19 @@
 	let { chart, functions, now, next, sounding = null, onchoose }: Props = $props();
 	const ROW = 4;
 
-	const rows = $derived(
+	type Row = {
+		readonly heading: Chart['sections'][number] | null;
+		readonly bars: readonly WrittenBar[];
+	};
+	const rows: readonly Row[] = $derived(
 		chart.sections.flatMap((section) => {
 			const bars = chart.bars.slice(section.from, section.to);
-			if (bars.length === 0) return [];
-			const lines: (readonly WrittenBar[])[] = [];
-			for (let i = 0; i < bars.length; i += ROW) lines.push(bars.slice(i, i + ROW));
-			return [{ section, lines }];
+			return Array.from({ length: Math.ceil(bars.length / ROW) }, (_, i) => ({
+				heading: i === 0 && section.name !== null ? section : null,
+				bars: bars.slice(i * ROW, (i + 1) * ROW)
+			}));
 		})
 	);
-	const spot = (span: Span) => span.line * 100_000 + span.column;
 	/** A bar played twice keeps what its chords do the first time. */
 	const roles = $derived.by(() => {
 		const found = new Map<number, ChordFunction>();
@@ -36,7 +41,15 @@
 		}
 		return found;
 	});
-	const roleAt = (span: Span) => roles.get(spot(span)) ?? null;
+	/** What the rows show: a new one with every change of the chart or of what its chords do. */
+	const content = $derived({ rows, roleAt: (span: Span) => roles.get(spot(span)) ?? null });
+	const at = $derived(now && spot(now.span));
+	const coming = $derived(next && spot(next.span));
+
+	/** Rows that stand in sight when the screen opens. */
+	const FIRST = 7;
+	const slices = new InSlices<object>();
+	$effect(() => slices.draw(content, content.rows.length));
 
 	let host: HTMLElement;
 
@@ -74,20 +87,23 @@
 </script>
 
 <div bind:this={host} {@attach listen('keydown', walk)} role="group" aria-label="Bars">
-	{#each rows as { section, lines } (section.from)}
-		{#if section.name}
+	{#each content.rows as { heading, bars }, i (i)}
+		{#if heading}
 			<p class="section">
-				{section.name}{#if section.times > 1}<small>, played {plural(section.times, 'time')}</small
+				{heading.name}{#if heading.times > 1}<small>, played {plural(heading.times, 'time')}</small
 					>{/if}
 			</p>
 		{/if}
-		{#each lines as bars (bars[0].number)}
-			<div class="row">
-				{#each bars as bar (bar.number)}
-					<BarCell {bar} {roleAt} {now} {next} sounding={bar.number - 1 === sounding} {onchoose} />
-				{/each}
-			</div>
-		{/each}
+		<BarRow
+			{bars}
+			roleAt={content.roleAt}
+			due={slices.holds(content, i)}
+			first={i < FIRST}
+			now={at}
+			next={coming}
+			{sounding}
+			{onchoose}
+		/>
 	{/each}
 </div>
 
@@ -100,16 +116,5 @@
 		font-size: 13px;
 		font-weight: 400;
 		color: var(--second);
-	}
-	.row {
-		display: grid;
-		grid-template-columns: repeat(4, minmax(0, 1fr));
-		border-top: 2px solid var(--ink);
-		margin-bottom: 8px;
-	}
-	@media (max-width: 640px) {
-		.row {
-			grid-template-columns: repeat(2, minmax(0, 1fr));
-		}
 	}
 </style>

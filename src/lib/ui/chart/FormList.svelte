@@ -10,12 +10,21 @@
 		onform: (form: ChartForm, tonic: Note) => void;
 	};
 	let { chart, key, onform }: Props = $props();
-	const tonic = $derived(key?.tonic ?? parseNote('C') ?? { letter: 0, alter: 0 });
+	const C = { letter: 0, alter: 0 } as const;
+	const tonic = $derived(key?.tonic ?? C);
+	const name = $derived(noteName(tonic));
 	const signature = (from: Chart) =>
 		from.events.map(({ symbol, startTick }) => `${startTick}${symbol}`).join();
-	const mine = $derived(signature(chart));
-	const isThis = (form: ChartForm) =>
-		chart.bars.length > 0 && signature(parseChart(formBars(form, tonic))) === mine;
+	/** The forms on this tonic by what they sound like. */
+	const known = $derived.by(() => {
+		const on = parseNote(name) ?? C;
+		return new Map(FORMS.map((form) => [signature(parseChart(formBars(form, on))), form.id]));
+	});
+	const LONGEST = 64;
+	/** The form that the chart is, if it is one. */
+	const own = $derived(
+		chart.bars.length > 0 && chart.events.length <= LONGEST ? known.get(signature(chart)) : null
+	);
 	let all = $state(false);
 	const FEW = 7;
 	const shown = $derived(all || chart.bars.length === 0 ? FORMS : FORMS.slice(0, FEW));
@@ -24,14 +33,14 @@
 <section>
 	<div class="section-head">
 		<h2>Start from a form</h2>
-		<small>in {signs(noteName(tonic))}{chart.bars.length > 0 ? ', replaces the bars' : ''}</small>
+		<small>in {signs(name)}{chart.bars.length > 0 ? ', replaces the bars' : ''}</small>
 	</div>
 	<ul>
 		{#each shown as form (form.id)}
 			<li>
-				<button type="button" class:this={isThis(form)} onclick={() => onform(form, tonic)}>
+				<button type="button" class:this={form.id === own} onclick={() => onform(form, tonic)}>
 					<span>{form.name}</span>
-					<small>{isThis(form) ? 'this chart' : proseSigns(form.says)}</small>
+					<small>{form.id === own ? 'this chart' : proseSigns(form.says)}</small>
 				</button>
 			</li>
 		{/each}
