@@ -17,6 +17,8 @@ import {
 	steady
 } from './lines';
 import { measureServer } from './server';
+import { measureBrowser } from './browser';
+import { withDemo } from './demo-server';
 
 /** Median time of some work in ms. */
 async function time(work: () => unknown, ms = 400): Promise<number> {
@@ -162,8 +164,15 @@ export async function main(root: string): Promise<number> {
 	console.log(`coverage ${(await time(cover)).toFixed(1)} ms`);
 	row('coverage of the whole neck against a line in eighths', await ratio(cover, line), 10);
 	row('hearing a recording against playing it', hearingShare(), 1 / 5);
-	const served = await measureServer(root);
-	row('server answer of a tune’s page against /healthz', served.pageRatio, 10);
-	for (const { screen, kB } of served.scripts) row(`script of ${screen} at first, kB`, kB, 200);
+	await withDemo(root, async (url) => {
+		const served = await measureServer(url);
+		row('server answer of a tune’s page against /healthz', served.pageRatio, 10);
+		for (const { screen, kB } of served.scripts) row(`script of ${screen} at first, kB`, kB, 200);
+		const { typing, opening } = await measureBrowser(url);
+		row('a letter typed in a chart of 256 bars against 8', typing.share, 1.5);
+		row('longest task of a letter in 256 bars against an empty page’s', typing.longest, 1);
+		for (const { screen, longest } of opening)
+			row(`longest task on opening ${screen} against an empty page’s`, longest, 2.5);
+	});
 	return over;
 }

@@ -1,7 +1,3 @@
-import { spawn } from 'node:child_process';
-import { mkdtempSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 
 /** Median time of a request in ms, after some to warm up. */
@@ -40,36 +36,22 @@ export type Served = {
 	readonly scripts: readonly { readonly screen: string; readonly kB: number }[];
 };
 
-/** Measures the pages of a server of its own. */
-export async function measureServer(root: string): Promise<Served> {
-	const data = mkdtempSync(join(tmpdir(), 'arc-step-bench-'));
-	const env = { ...process.env, PORT: '0', HOST: '127.0.0.1', ARC_STEP_DATA: data };
-	const child = spawn(process.execPath, [join(root, 'scripts', 'demo.mjs')], { env });
-	const url = await new Promise<string>((resolve, reject) => {
-		child.stdout.on('data', (chunk) => {
-			const ready = /ready at (\S+)/.exec(String(chunk));
-			if (ready) resolve(ready[1]);
-		});
-		child.once('exit', (code) => reject(new Error(`the server ended with ${code}`)));
-	});
-	try {
-		const { tunes } = await (await fetch(`${url}/api/v1/tunes`)).json();
-		const health = await median(`${url}/healthz`);
-		const pages: number[] = [];
-		for (const screen of ['chart', 'neck', 'route']) {
-			pages.push(await median(`${url}/tunes/${tunes[0].id}/${screen}`));
-		}
-		const tune = `tunes/${tunes[0].id}`;
-		const screens = ['chart', 'neck', 'route', 'phrase', 'drill', 'sheet'].map(
-			(one) => `${tune}/${one}`
-		);
-		const scripts: { screen: string; kB: number }[] = [];
-		for (const path of ['', ...screens, 'log', 'settings', 'help']) {
-			const screen = path.split('/').at(-1) || 'home';
-			scripts.push({ screen, kB: await scriptOf(`${url}/${path}`) });
-		}
-		return { pageRatio: Math.max(...pages) / health, scripts };
-	} finally {
-		child.kill('SIGTERM');
+/** Measures the pages of a server with the demo notebook. */
+export async function measureServer(url: string): Promise<Served> {
+	const { tunes } = await (await fetch(`${url}/api/v1/tunes`)).json();
+	const health = await median(`${url}/healthz`);
+	const pages: number[] = [];
+	for (const screen of ['chart', 'neck', 'route']) {
+		pages.push(await median(`${url}/tunes/${tunes[0].id}/${screen}`));
 	}
+	const tune = `tunes/${tunes[0].id}`;
+	const screens = ['chart', 'neck', 'route', 'phrase', 'drill', 'sheet'].map(
+		(one) => `${tune}/${one}`
+	);
+	const scripts: { screen: string; kB: number }[] = [];
+	for (const path of ['', ...screens, 'log', 'settings', 'help']) {
+		const screen = path.split('/').at(-1) || 'home';
+		scripts.push({ screen, kB: await scriptOf(`${url}/${path}`) });
+	}
+	return { pageRatio: Math.max(...pages) / health, scripts };
 }

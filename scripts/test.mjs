@@ -49,6 +49,8 @@ async function checks() {
 		'./tsconfig.json',
 		'--fail-on-warnings'
 	]);
+	for (const part of ['src/core', 'src/lib/api'])
+		await quietStep(`indices in ${part}`, 'tsgo', ['-p', part]);
 	await quietStep('unused code', 'knip', []);
 	await quietStep('directions', process.execPath, [join(root, 'scripts/graph.mjs')]);
 }

@@ -9,6 +9,7 @@
 	import { serverWatch } from '$lib/state/server-watch.svelte';
 	import { soundPrefs } from '$lib/state/sound-prefs.svelte';
 	import DropFiles from '$lib/ui/files/DropFiles.svelte';
+	import Later from '$lib/ui/Later.svelte';
 	import Rail from '$lib/ui/Rail.svelte';
 	import Standing from '$lib/ui/Standing.svelte';
 	import { tuneScreens } from '$lib/ui/screens';
@@ -67,27 +68,29 @@
 <svelte:window onkeydown={press} />
 <!-- The script that sets the theme before anything is drawn stands in app.html, by the nonce of the page. -->
 <ModeWatcher disableHeadScriptInjection />
-<Toaster
-	position="bottom-right"
-	duration={8000}
-	offset={{ bottom }}
-	mobileOffset={{ bottom }}
-	toastOptions={{
-		unstyled: true,
-		classes: {
-			toast: 'notice',
-			actionButton: 'notice-act',
-			cancelButton: 'notice-act',
-			title: 'notice-text'
-		}
-	}}
-/>
-<Standing />
+<Later>
+	<Toaster
+		position="bottom-right"
+		duration={8000}
+		offset={{ bottom }}
+		mobileOffset={{ bottom }}
+		toastOptions={{
+			unstyled: true,
+			classes: {
+				toast: 'notice',
+				actionButton: 'notice-act',
+				cancelButton: 'notice-act',
+				title: 'notice-text'
+			}
+		}}
+	/>
+	<Standing />
+</Later>
 <a class="skip" href="#main">To the content</a>
 {#if page.route.id === '/login'}
 	{@render children()}
 {:else}
-	<DropFiles />
+	<Later><DropFiles /></Later>
 	<Rail {tuneId} />
 	<div class="page">
 		{@render children()}

@@ -8,6 +8,7 @@
 	import { SetBoard, type Group } from '$lib/state/set-board.svelte';
 	import { WholeBoard } from '$lib/state/whole-board.svelte';
 	import ChooseFiles from '$lib/ui/files/ChooseFiles.svelte';
+	import Later from '$lib/ui/Later.svelte';
 	import FootKeys from '$lib/ui/FootKeys.svelte';
 	import { listen } from '$lib/ui/listen';
 	import KeyCap from '$lib/ui/KeyCap.svelte';
@@ -228,19 +229,21 @@
 	{/if}
 	<div bind:this={list} {@attach listen('keydown', onListKey)}>
 		{#each board.groups as group, i (group.set?.id ?? '')}
-			<TuneGroup
-				{group}
-				{movable}
-				allowed={allowances[i]}
-				onmore={() => (opened = { ...opened, [group.set?.id ?? '']: allowances[i] + ROWS })}
-				{board}
-				practice={book.practice}
-				now={data.now}
-				outside={data.sets.length > 0 ? 'Outside the sets' : 'Tunes'}
-				found={data.found}
-				onremove={(tune) => void remove(tune)}
-				onchange={() => nameSet(group)}
-			/>
+			<Later>
+				<TuneGroup
+					{group}
+					{movable}
+					allowed={allowances[i]}
+					onmore={() => (opened = { ...opened, [group.set?.id ?? '']: allowances[i] + ROWS })}
+					{board}
+					practice={book.practice}
+					now={data.now}
+					outside={data.sets.length > 0 ? 'Outside the sets' : 'Tunes'}
+					found={data.found}
+					onremove={(tune) => void remove(tune)}
+					onchange={() => nameSet(group)}
+				/>
+			</Later>
 		{/each}
 		{#if data.found && data.foundCount > data.found.size}
 			<p class="nothing" role="status">

@@ -73,7 +73,7 @@ export function bandFor(chart: Chart, options: BandOptions = {}): Band {
 		entered: boolean,
 		goes: number | null
 	): BandNote[] => {
-		const at = played[index];
+		const at = played[index]!;
 		const stretches = stretchesOf(chart, line, at, entered || index === 0, goes);
 		const silent = stretches.every((stretch) => stretch.chord === null);
 		const pushes = stretches
@@ -87,7 +87,7 @@ export function bandFor(chart: Chart, options: BandOptions = {}): Band {
 			silent,
 			pushes
 		});
-		const ringOn = firstLength(feel, played[index + 1] ?? played[0]);
+		const ringOn = firstLength(feel, played[index + 1] ?? played[0]!);
 		const bass = bassBar(feel, { bar: at, round, stretches, pedal, rootOf, ringOn });
 		const strumMs = voice === 'guitar' ? STRUM_MS : 0;
 		const chords = compBar(feel, {

@@ -36,7 +36,7 @@ export const bassClass = (chord: Chord): number => pitchClass(chord.bass ?? chor
 type Beat = { readonly offset: number; readonly length: number; readonly level: number };
 
 /** How long the first note of a bar sounds. */
-export const firstLength = (feel: Feel, bar: PlayedBar): number => rhythm(feel, bar)[0].length;
+export const firstLength = (feel: Feel, bar: PlayedBar): number => rhythm(feel, bar)[0]!.length;
 
 function rhythm(feel: Feel, bar: PlayedBar): Beat[] {
 	const pulses = pulsesOf(bar.signature);
@@ -47,7 +47,7 @@ function rhythm(feel: Feel, bar: PlayedBar): Beat[] {
 	}));
 	if (feel === 'swing' || feel === 'shuffle') return every;
 	if (feel === 'waltz') {
-		const last = pulses[pulses.length - 1];
+		const last = pulses[pulses.length - 1]!;
 		return pulses.length < 3
 			? every
 			: [

@@ -47,5 +47,5 @@ export function clickBar(click: Click, bar: PlayedBar): BandNote[] {
 /** The click that counts a bar in: every written beat, the first and each group's first stronger. */
 export const countIn = (bar: PlayedBar): BandNote[] =>
 	countsOf(bar.signature).map(({ offset, accent }) =>
-		clickAt(offset, accent === 2 ? CLICKS.first : CLICKS.beat, [0.5, 0.7, 0.92][accent])
+		clickAt(offset, accent === 2 ? CLICKS.first : CLICKS.beat, [0.5, 0.7, 0.92][accent]!)
 	);

@@ -92,7 +92,7 @@ const sixteenths: Groove = (pulse, _of, seed) => {
 	const hits: Hit[] = Array.from({ length: length / step }, (_, i) => [
 		offset + i * step,
 		hat,
-		levels[i % 4]
+		levels[i % 4]!
 	]);
 	if (leads) hits.push([offset, kick, 0.86]);
 	if (answers) hits.push([offset, snare, 0.84]);

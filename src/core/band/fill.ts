@@ -10,7 +10,7 @@ const SOFT: readonly Feel[] = ['ballad', 'waltz'];
 /** Where a fill begins, in ticks from the bar's start: on the last beat, or the last two of four and more. */
 export function fillStart(feel: Feel, pulses: readonly Pulse[]): number {
 	const beats = !SOFT.includes(feel) && pulses.length >= 4 ? 2 : 1;
-	return pulses[Math.max(0, pulses.length - beats)].offset;
+	return pulses[Math.max(0, pulses.length - beats)]!.offset;
 }
 
 /** Three ways down the drums, one drum a beat part. */
@@ -27,7 +27,7 @@ export function fillFrom(
 	from: number,
 	seed: readonly [number, number]
 ): Hit[] {
-	const last = pulses[pulses.length - 1];
+	const last = pulses[pulses.length - 1]!;
 	const end = last.offset + last.length;
 	if (SOFT.includes(feel)) {
 		return [
@@ -43,7 +43,7 @@ export function fillFrom(
 	return Array.from({ length: count }, (_, i): Hit | null => {
 		// Air in a fill: a stroke is left out now and then, never the first or the last.
 		if (i > 0 && i < count - 1 && chance(...seed, i, 43) < 0.22) return null;
-		const drum = way[Math.min(way.length - 1, Math.floor((i * way.length) / count))];
+		const drum = way[Math.min(way.length - 1, Math.floor((i * way.length) / count))]!;
 		return [Math.round(from + i * step), drum, base + (0.3 * i) / count];
 	}).filter((hit) => hit !== null);
 }

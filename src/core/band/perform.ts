@@ -60,7 +60,7 @@ function goesTo(run: Run, segment: Segment, end: number): number | null {
 /** The notes of one bar of a segment, in ticks of the chart. */
 function* draftsOf(score: Score, run: Run, segment: Segment, index: number): Generator<Draft> {
 	const { band, strokes, click } = score;
-	const bar = band.chart.played[index];
+	const bar = band.chart.played[index]!;
 	const from = segment.tick ?? 0;
 	const entered = bar.startTick <= from;
 	const end = bar.startTick + bar.lengthTicks;
@@ -68,7 +68,7 @@ function* draftsOf(score: Score, run: Run, segment: Segment, index: number): Gen
 	yield* band.bar(index, segment.round, entered, goes);
 	yield* clickBar(click, bar);
 	for (let i = firstFrom(strokes, bar.startTick); i < strokes.length; i++) {
-		const stroke = strokes[i];
+		const stroke = strokes[i]!;
 		if (stroke.tick >= end) break;
 		if (stroke.round !== undefined && stroke.round !== segment.round) continue;
 		yield { part: 'line', ...stroke, stroke };
@@ -103,7 +103,7 @@ export function notesBetween(
 		// A swung note may be written in the bar before the one that it is heard in, never later.
 		const firstBar = Math.max(barIndexAt(chart, start), barIndexAt(chart, heardFrom - 1));
 		for (let index = firstBar; index < chart.played.length; index++) {
-			if (chart.played[index].startTick >= heardTo) break;
+			if (chart.played[index]!.startTick >= heardTo) break;
 			for (const draft of draftsOf(score, grown, segment, index)) {
 				const played = performed(chart, draft.tick, score.swing);
 				if (draft.tick < start || played < heardFrom || played >= heardTo) continue;

@@ -28,7 +28,7 @@ export type Position =
 	  };
 
 const beatOf = (chart: Chart, bar: number, offset: number): number => {
-	const counts = countsOf(chart.played[bar].signature);
+	const counts = countsOf(chart.played[bar]!.signature);
 	return counts.findLast((count) => count.offset <= offset)?.count ?? 1;
 };
 
@@ -42,7 +42,7 @@ export function positionAt(run: Run, seconds: number): Position {
 	if (segment.tick === null) {
 		const next = grown.segments.find((other) => other.at === segment.at + segment.length);
 		const bar = barIndexAt(chart, next?.tick ?? 0);
-		const { signature, lengthTicks } = chart.played[bar];
+		const { signature, lengthTicks } = chart.played[bar]!;
 		const offset = (at - segment.at) % lengthTicks;
 		const left = segment.at + segment.length - at;
 		const count = beatOf(chart, bar, offset);
@@ -50,6 +50,6 @@ export function positionAt(run: Run, seconds: number): Position {
 	}
 	const tick = segment.tick + at - segment.at;
 	const bar = barIndexAt(chart, tick);
-	const beat = beatOf(chart, bar, tick - chart.played[bar].startTick);
+	const beat = beatOf(chart, bar, tick - chart.played[bar]!.startTick);
 	return { kind: 'playing', tick, bar, beat, round: segment.round, at };
 }

@@ -46,8 +46,8 @@ export function ticksOf(chart: Chart, range: BarRange | null): Stretch {
 	const { played } = chart;
 	const whole = { from: 0, to: chartTicks(chart) };
 	if (!range || range.from >= range.to || range.to > played.length || range.from < 0) return whole;
-	const last = played[range.to - 1];
-	return { from: played[range.from].startTick, to: last.startTick + last.lengthTicks };
+	const last = played[range.to - 1]!;
+	return { from: played[range.from]!.startTick, to: last.startTick + last.lengthTicks };
 }
 
 /** Where a run begins and how it goes on. */
@@ -83,7 +83,7 @@ const endOf = (segment: Segment): number => segment.at + segment.length;
 
 /** Goes on until the run reaches a tick of its own, or its end. */
 export function extendRun(run: Run, until: number): Run {
-	const last = run.segments[run.segments.length - 1];
+	const last = run.segments[run.segments.length - 1]!;
 	if (endOf(last) >= until || !run.loop) return run;
 	const length = run.loop.to - run.loop.from;
 	if (length <= 0) return run;
@@ -100,13 +100,13 @@ export function extendRun(run: Run, until: number): Run {
 /** The end of the run in its own ticks; Infinity while it goes round. */
 export function runEnd(run: Run): number {
 	if (run.rounds === Infinity) return Infinity;
-	const last = run.segments[run.segments.length - 1];
+	const last = run.segments[run.segments.length - 1]!;
 	const length = run.loop ? run.loop.to - run.loop.from : 0;
 	return endOf(last) + Math.max(0, run.rounds - 1 - last.round) * length;
 }
 
 const anchorFor = (run: Run, has: (anchor: Anchor) => boolean): Anchor =>
-	run.anchors.findLast(has) ?? run.anchors[0];
+	run.anchors.findLast(has) ?? run.anchors[0]!;
 
 /** Second of the audio clock at which a tick of the run sounds. */
 export function secondsAt(run: Run, at: number): number {

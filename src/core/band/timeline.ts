@@ -47,21 +47,21 @@ export function timelineOf(chart: Chart): Timeline {
 	const runEnd: number[] = [];
 	const runStart: number[] = [];
 	for (let i = 0; i < events.length; i++) {
-		runStart[i] = i > 0 && same(events[i - 1], events[i]) ? runStart[i - 1] : i;
+		runStart[i] = i > 0 && same(events[i - 1]!, events[i]!) ? runStart[i - 1]! : i;
 	}
 	for (let i = events.length - 1; i >= 0; i--) {
-		const joined = i + 1 < events.length && same(events[i], events[i + 1]);
-		runEnd[i] = joined ? runEnd[i + 1] : i;
+		const joined = i + 1 < events.length && same(events[i]!, events[i + 1]!);
+		runEnd[i] = joined ? runEnd[i + 1]! : i;
 	}
 	return {
 		at: (tick) => eventIndexAt(chart, tick),
 		after: (event) => {
-			const next = events[runEnd[event] + 1];
+			const next = events[runEnd[event]! + 1];
 			return next
 				? { chord: next.chord, tick: next.startTick }
-				: { chord: events[0].chord, tick: chartTicks(chart) };
+				: { chord: events[0]!.chord, tick: chartTicks(chart) };
 		},
-		runStart: (event) => runStart[event]
+		runStart: (event) => runStart[event]!
 	};
 }
 
@@ -82,7 +82,7 @@ export function stretchesOf(
 	let from = bar.startTick;
 	let event = line.at(from);
 	while (from < end) {
-		const sounding = chart.events[event];
+		const sounding = chart.events[event]!;
 		const after = chart.events[event + 1];
 		const to = Math.min(end, after?.startTick ?? end);
 		if (to > from) {
@@ -135,6 +135,6 @@ function turned(
 
 /** The tick of the beat that a chord is written on. */
 function writtenTick(chart: Chart, event: ChordEvent): number {
-	const bar = chart.played[event.bar - 1];
+	const bar = chart.played[event.bar - 1]!;
 	return Math.round(bar.startTick + (event.beat - 1) * beatTicks(bar.signature));
 }

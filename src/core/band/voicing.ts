@@ -31,8 +31,8 @@ export function voicings(classes: readonly number[]): number[][] {
 			found.push(voicing);
 			return;
 		}
-		const from = voicing.length === 0 ? VOICING.low : voicing[voicing.length - 1] + 1;
-		const most = voicing.length === 0 ? VOICING.high : Math.min(VOICING.high, voicing[0] + 16);
+		const from = voicing.length === 0 ? VOICING.low : voicing[voicing.length - 1]! + 1;
+		const most = voicing.length === 0 ? VOICING.high : Math.min(VOICING.high, voicing[0]! + 16);
 		for (const pc of left) {
 			const pitch = from + ((((pc - from) % 12) + 12) % 12);
 			if (pitch > most) continue;
@@ -51,7 +51,7 @@ export function voicings(classes: readonly number[]): number[][] {
 export function travel(a: readonly number[], b: readonly number[]): number {
 	const way = (from: readonly number[], to: readonly number[]) =>
 		from.reduce((sum, pitch) => sum + Math.min(...to.map((other) => Math.abs(other - pitch))), 0);
-	return way(a, b) + way(b, a) + 2 * Math.abs(a[a.length - 1] - b[b.length - 1]);
+	return way(a, b) + way(b, a) + 2 * Math.abs(a[a.length - 1]! - b[b.length - 1]!);
 }
 
 /** What the voicings of two chords cost together, once for each pair of chords. */
@@ -105,26 +105,26 @@ export function voiceLead(chords: readonly (Chord | null)[]): (readonly number[]
 /** A power chord: its two tones with the lower one doubled above. */
 const doubleRoot = (classes: readonly number[]): number[][] =>
 	voicings(classes).flatMap((voicing) =>
-		voicing[0] + 12 <= VOICING.high ? [[...voicing, voicing[0] + 12]] : [voicing]
+		voicing[0]! + 12 <= VOICING.high ? [[...voicing, voicing[0]! + 12]] : [voicing]
 	);
 
 /** How little a voicing is liked for itself. */
 function strangeness(voicing: readonly number[]): number {
 	const middle = voicing.reduce((sum, pitch) => sum + pitch, 0) / voicing.length;
-	const rubs = voicing.filter((pitch, i) => i > 0 && pitch - voicing[i - 1] === 1).length;
+	const rubs = voicing.filter((pitch, i) => i > 0 && pitch - voicing[i - 1]! === 1).length;
 	return 0.35 * Math.abs(middle - VOICING.middle) + 3 * rubs;
 }
 
 function cheapest(pools: readonly Pool[], between: Steps): (readonly number[])[] {
-	let costs = pools[0].map(strangeness);
+	let costs = pools[0]!.map(strangeness);
 	const back: number[][] = [];
 	for (let i = 1; i < pools.length; i++) {
-		const table = between(pools[i - 1], pools[i]);
+		const table = between(pools[i - 1]!, pools[i]!);
 		const came: number[] = [];
-		costs = pools[i].map((voicing, k) => {
+		costs = pools[i]!.map((voicing, k) => {
 			let [best, least] = [0, Infinity];
 			for (let j = 0; j < costs.length; j++) {
-				const cost = costs[j] + table[k][j];
+				const cost = costs[j]! + table[k]![j]!;
 				if (cost < least) [best, least] = [j, cost];
 			}
 			came.push(best);
@@ -133,10 +133,10 @@ function cheapest(pools: readonly Pool[], between: Steps): (readonly number[])[]
 		back.push(came);
 	}
 	let at = costs.indexOf(Math.min(...costs));
-	const path = [pools[pools.length - 1][at]];
+	const path = [pools[pools.length - 1]![at]!];
 	for (let i = back.length - 1; i >= 0; i--) {
-		at = back[i][at];
-		path.push(pools[i][at]);
+		at = back[i]![at]!;
+		path.push(pools[i]![at]!);
 	}
 	return path.reverse();
 }

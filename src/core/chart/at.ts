@@ -11,7 +11,7 @@ export const barIndexAt = (chart: Chart, tick: number): number =>
 
 /** The played bar that holds a tick, as `barIndexAt` finds it. A chart has a bar. */
 export const barAt = (chart: Chart, tick: number): PlayedBar =>
-	chart.played[barIndexAt(chart, tick)];
+	chart.played[barIndexAt(chart, tick)]!;
 
 /** Index of the event that sounds at a tick, silences included; -1 before the first. */
 export const eventIndexAt = (chart: Chart, tick: number): number =>

@@ -16,7 +16,7 @@ export function readCell(token: Token, key: Key | null, report: Report): Cell {
 		column: token.column + sign.length,
 		length: Math.max(1, text.length)
 	};
-	const push = PUSH[sign];
+	const push = PUSH[sign] ?? 0;
 	if (text === '') {
 		report.error(span, 'A push sign stands before a chord: <Eb7.');
 		return { kind: 'unreadable', text: sign, push: 0, span };
@@ -64,6 +64,6 @@ export function unevenShares(count: number, time: TimeSignature): string | null 
 	const starts = shareStarts(count, time);
 	return starts
 		.slice(1)
-		.map((end, i) => (end - starts[i]) / beatTicks(time))
+		.map((end, i) => (end - starts[i]!) / beatTicks(time))
 		.join('+');
 }

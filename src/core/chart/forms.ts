@@ -114,7 +114,7 @@ function barLines(text: string): { from: number; to: number } {
 	if (numbers.length === 0) return { from: lines.length, to: lines.length };
 	let from = Math.min(...numbers);
 	// A section's name above the first bar goes with it.
-	while (from > 0 && /^\s*\[[^\]]*\]\s*$/.test(lines[from - 1])) from--;
+	while (from > 0 && /^\s*\[[^\]]*\]\s*$/.test(lines[from - 1]!)) from--;
 	return { from, to: Math.max(...numbers) + 1 };
 }
 
@@ -126,7 +126,7 @@ export function withBars(text: string, bars: string): string {
 	const lines = text.split('\n');
 	const { from, to } = barLines(text);
 	const head = lines.slice(0, from);
-	while (head.length > 0 && head[head.length - 1].trim() === '') head.pop();
+	while (head.length > 0 && head[head.length - 1]!.trim() === '') head.pop();
 	const tail = lines.slice(to);
 	return [
 		...head,

@@ -43,9 +43,9 @@ const SHORT_MODES: Record<string, Mode> = { '': 'major', m: 'minor', min: 'minor
 /** Reads `Bb`, `F# minor`, `F#m`, `Db lydian`, `Bb blues`. */
 export function parseKey(text: string): Key | null {
 	const match = /^([A-G](?:bb|b|##|#)?)(.*)$/.exec(asciiAccidentals(text).trim());
-	const tonic = match && parseNote(match[1]);
+	const tonic = match && parseNote(match[1]!);
 	if (!match || !tonic) return null;
-	const word = match[2].trim().toLowerCase();
+	const word = match[2]!.trim().toLowerCase();
 	const short = Object.hasOwn(SHORT_MODES, word) ? SHORT_MODES[word] : null;
 	const mode = short ?? parseMode(word);
 	return mode ? { tonic, mode } : null;
@@ -65,14 +65,14 @@ const MEANT: Readonly<Record<string, string>> = {
 export function suggestKey(text: string): string | null {
 	const match = /^([A-Ga-g])(bb|b|##|#)?(.*)$/.exec(asciiAccidentals(text).trim());
 	if (!match) return null;
-	const [, letter, sign = '', rest] = match;
+	const [, letter = '', sign = '', rest = ''] = match;
 	const tonic = letter.toUpperCase() + sign;
 	const word = rest
 		.trim()
 		.toLowerCase()
 		.replace(/^-(?=.)/, '');
 	for (const written of [tonic + rest, `${tonic} ${word}`]) if (parseKey(written)) return written;
-	const meant = Object.hasOwn(MEANT, word) ? MEANT[word] : nearestWord(word, MODE_NAMES);
+	const meant = Object.hasOwn(MEANT, word) ? (MEANT[word] ?? null) : nearestWord(word, MODE_NAMES);
 	return meant && `${tonic} ${meant}`;
 }
 
@@ -82,8 +82,8 @@ export const keyName = (key: Key): string => `${noteName(key.tonic)} ${key.mode}
 /** Splits `Bb minor pentatonic` into tonic and name; the scale library decides about the name. */
 function parseScaleName(text: string): { tonic: Note; name: string } | null {
 	const match = /^([A-G](?:bb|b|##|#)?)\s+(\S.*)$/.exec(asciiAccidentals(text).trim());
-	const tonic = match && parseNote(match[1]);
-	return match && tonic ? { tonic, name: match[2].toLowerCase().replace(/\s+/g, ' ') } : null;
+	const tonic = match && parseNote(match[1]!);
+	return match && tonic ? { tonic, name: match[2]!.toLowerCase().replace(/\s+/g, ' ') } : null;
 }
 
 type Draft = { -readonly [K in keyof Headers]: Headers[K] };

@@ -200,12 +200,12 @@ class Reader {
 		const from = this.sections.at(-1)?.from ?? 0;
 		let started = this.repeatStart;
 		for (let i = this.bars.length - 1; i >= from && !started; i--) {
-			if (this.bars[i].repeatTimes > 0) break;
-			if (this.bars[i].startsRepeat) started = true;
+			if (this.bars[i]!.repeatTimes > 0) break;
+			if (this.bars[i]!.startsRepeat) started = true;
 		}
 		const last = this.bars.length - 1;
 		if (started) {
-			const at = last >= from ? this.bars[last].span : span;
+			const at = last >= from ? this.bars[last]!.span : span;
 			this.report.warn(at, 'This repeat is never closed with :| and is played once.');
 		}
 		this.repeatStart = false;
@@ -295,11 +295,11 @@ class Reader {
 		}
 		const uneven = unevenShares(draft.cells.length, this.time);
 		if (uneven && !draft.repeatsBefore) {
-			const first = draft.cells[0].span;
+			const first = draft.cells[0]!.span;
 			this.report.info(first, `The beats do not divide evenly here: ${uneven} beats.`);
 		}
-		const first = draft.cells[0].span;
-		const last = draft.cells[draft.cells.length - 1].span;
+		const first = draft.cells[0]!.span;
+		const last = draft.cells[draft.cells.length - 1]!.span;
 		this.bars.push({
 			number: this.bars.length + 1,
 			span: {

@@ -18,11 +18,11 @@ type Draft = { cell: Sounding; bar: PlayedBar; written: number; start: number; e
 function layOut(bars: readonly WrittenBar[], played: readonly PlayedBar[]): Draft[] {
 	const drafts: Draft[] = [];
 	for (const bar of played) {
-		const { cells, signature } = bars[bar.written];
+		const { cells, signature } = bars[bar.written]!;
 		const starts = shareStarts(cells.length, signature);
 		cells.forEach((cell, i) => {
-			const start = bar.startTick + starts[i];
-			const end = bar.startTick + starts[i + 1];
+			const start = bar.startTick + starts[i]!;
+			const end = bar.startTick + starts[i + 1]!;
 			const last = drafts.at(-1);
 			if (cell.kind !== 'hold') drafts.push({ cell, bar, written: start, start, end });
 			else if (last) last.end = end;
@@ -98,7 +98,7 @@ export function findChanges(events: readonly ChordEvent[], played: readonly Play
 				tick: event.startTick,
 				bar: event.bar,
 				beat: event.beat,
-				source: played[event.bar - 1].written + 1,
+				source: played[event.bar - 1]!.written + 1,
 				pass: event.pass,
 				from: sounding,
 				to

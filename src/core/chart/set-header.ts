@@ -21,7 +21,7 @@ export function setHeader(text: string, name: string, value: string | null): str
 	const there = headers.findLast((header) => header.name === name);
 	if (there) {
 		if (value === null) return lines.filter((_, i) => i !== there.i).join('\n');
-		const line = lines[there.i];
+		const line = lines[there.i]!;
 		const rest = line.slice(there.valueAt + there.value.length);
 		const gap = there.value === '' && !line.slice(0, there.valueAt).endsWith(' ') ? ' ' : '';
 		lines[there.i] = line.slice(0, there.valueAt) + gap + value + rest;

@@ -45,7 +45,7 @@ function wordEnds(text: string): (at: number) => number {
 	};
 	return (at) => {
 		let i = at;
-		while (i < text.length && !NO_WORD.test(text[i]) && !text.startsWith(':|', i)) {
+		while (i < text.length && !NO_WORD.test(text[i]!) && !text.startsWith(':|', i)) {
 			const close = text[i] === '(' ? stopAfter(i) : -1;
 			i = text[close] === ')' ? close + 1 : i + 1;
 		}
@@ -54,7 +54,7 @@ function wordEnds(text: string): (at: number) => number {
 }
 
 function kindOf(match: RegExpExecArray): Token['kind'] | 'space' {
-	for (let i = 0; i < KINDS.length; i++) if (match[i + 1] !== undefined) return KINDS[i][0];
+	for (let i = 0; i < KINDS.length; i++) if (match[i + 1] !== undefined) return KINDS[i]![0];
 	return 'word';
 }
 
@@ -81,7 +81,7 @@ export function tokens(text: string, line: number): Token[] {
 			if (count) {
 				const column = at + 1 + count[0].search(/\S/);
 				const length = count[0].trim().length;
-				found.push({ kind: 'count', text: count[1], line, column, length });
+				found.push({ kind: 'count', text: count[1]!, line, column, length });
 				at += count[0].length;
 			}
 		}

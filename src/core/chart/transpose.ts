@@ -67,7 +67,7 @@ function moveSymbol(word: string, interval: Interval): string {
 	if (!parseChord(symbol)) return word;
 	const slash = /\/([A-G](?:bb|b|##|#)?)$/.exec(symbol);
 	const body = slash ? symbol.slice(0, slash.index) : symbol;
-	return sign + moveName(body, interval) + (slash ? `/${moveName(slash[1], interval)}` : '');
+	return sign + moveName(body, interval) + (slash ? `/${moveName(slash[1]!, interval)}` : '');
 }
 
 function moveHeader(line: string, interval: Interval): string {

@@ -10,16 +10,16 @@ type Stretch = { start: number; body: number; endings: Ending[]; times: number; 
 function readEndings(bars: readonly WrittenBar[], first: number, to: number): Ending[] {
 	const endings: Ending[] = [];
 	let i = first;
-	while (i < to && bars[i].endings.length > 0) {
+	while (i < to && bars[i]!.endings.length > 0) {
 		const from = i;
-		while (i < to && bars[i].repeatTimes === 0) {
+		while (i < to && bars[i]!.repeatTimes === 0) {
 			i++;
-			if (i < to && (bars[i].endings.length > 0 || bars[i].startsRepeat)) break;
+			if (i < to && (bars[i]!.endings.length > 0 || bars[i]!.startsRepeat)) break;
 		}
-		const closed = i < to && bars[i].repeatTimes > 0;
+		const closed = i < to && bars[i]!.repeatTimes > 0;
 		if (closed) i++;
-		endings.push({ from, to: i, passes: bars[from].endings });
-		if (!closed && !(i < to && bars[i].endings.length > 0)) break;
+		endings.push({ from, to: i, passes: bars[from]!.endings });
+		if (!closed && !(i < to && bars[i]!.endings.length > 0)) break;
 	}
 	return endings;
 }
@@ -28,16 +28,16 @@ function readEndings(bars: readonly WrittenBar[], first: number, to: number): En
 function stretchFrom(bars: readonly WrittenBar[], from: number, to: number): Stretch | null {
 	let start = from;
 	for (let i = from; i < to; i++) {
-		if (bars[i].startsRepeat) start = i;
-		if (bars[i].endings.length > 0) {
+		if (bars[i]!.startsRepeat) start = i;
+		if (bars[i]!.endings.length > 0) {
 			const endings = readEndings(bars, i, to);
-			const last = endings[endings.length - 1];
-			const counts = endings.map((ending) => bars[ending.to - 1].repeatTimes);
+			const last = endings[endings.length - 1]!;
+			const counts = endings.map((ending) => bars[ending.to - 1]!.repeatTimes);
 			const times = Math.max(...counts, ...endings.flatMap((ending) => [...ending.passes]));
 			return { start, body: i, endings, times, next: last.to };
 		}
-		if (bars[i].repeatTimes > 0) {
-			return { start, body: i + 1, endings: [], times: bars[i].repeatTimes, next: i + 1 };
+		if (bars[i]!.repeatTimes > 0) {
+			return { start, body: i + 1, endings: [], times: bars[i]!.repeatTimes, next: i + 1 };
 		}
 	}
 	return null;
@@ -92,14 +92,14 @@ export function unfold(
 			for (const written of order) {
 				if (played.length >= LIMITS.played) {
 					report.limit(
-						bars[written].span,
+						bars[written]!.span,
 						`A chart plays at most ${LIMITS.played} bars; the rest is left out.`
 					);
 					return played;
 				}
 				const pass = (passes.get(written) ?? 0) + 1;
 				passes.set(written, pass);
-				const { signature } = bars[written];
+				const { signature } = bars[written]!;
 				const lengthTicks = barTicks(signature);
 				const index = played.length;
 				played.push({

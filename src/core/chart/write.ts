@@ -53,7 +53,7 @@ type Placed = { tick: number; symbol: string };
 function withPushes(bars: readonly BarDraft[]): Placed[][] {
 	const placed = bars.map((bar) => bar.chords.map(({ tick, symbol }) => ({ tick, symbol })));
 	placed.forEach((chords, b) => {
-		const { signature } = bars[b];
+		const { signature } = bars[b]!;
 		const [length, beat] = [barTicks(signature), beatTicks(signature)];
 		for (const chord of [...chords]) {
 			if (chord.tick % beat === 0) continue;
@@ -65,7 +65,7 @@ function withPushes(bars: readonly BarDraft[]): Placed[][] {
 			// The chord before must have begun earlier, or there would be nothing to push into.
 			const before = chords.some((other) => other.tick < chord.tick) || b > 0;
 			if (!into || !before || into.some((other) => other.tick === there)) continue;
-			if (at >= length && bars[b + 1].startsRepeat) continue;
+			if (at >= length && bars[b + 1]!.startsRepeat) continue;
 			chords.splice(chords.indexOf(chord), 1);
 			into.push({ tick: there, symbol: push.sign + chord.symbol });
 		}
@@ -79,7 +79,7 @@ function withPushes(bars: readonly BarDraft[]): Placed[][] {
 function words(chords: readonly Placed[], signature: TimeSignature): string[] | null {
 	for (let count = 1; count <= MOST_SHARES; count++) {
 		const starts = shareStarts(count, signature);
-		if (!chords.every(({ tick }) => starts.indexOf(tick) >= 0 && tick < starts[count])) continue;
+		if (!chords.every(({ tick }) => starts.indexOf(tick) >= 0 && tick < starts[count]!)) continue;
 		return starts.slice(0, count).map((start) => {
 			return chords.find(({ tick }) => tick === start)?.symbol ?? '.';
 		});
@@ -164,10 +164,10 @@ export function writeChart(draft: ChartDraft): { text: string; moved: number[] }
 			line = `${turned ? `{${sign(bar.signature)}} ` : ''}|${bar.startsRepeat ? ':' : ''}`;
 			signature = bar.signature;
 		}
-		let cells = words(placed[b], bar.signature);
+		let cells = words(placed[b]!, bar.signature);
 		if (!cells) {
 			moved.push(b + 1);
-			cells = words(snapped(placed[b], bar.signature), bar.signature) ?? ['.'];
+			cells = words(snapped(placed[b]!, bar.signature), bar.signature) ?? ['.'];
 		}
 		if (cells.every((word) => word === '.')) {
 			// A bar that holds on repeats a bar of one chord; else it is written as held.

@@ -75,7 +75,7 @@ function readChord(text: string): Chord | null {
 	if (!root || !rootText) return null;
 	const rest = text.slice(rootText.length);
 	const slash = /\/([A-G](?:bb|b|##|#)?)$/.exec(rest);
-	const bass = slash ? parseNote(slash[1]) : null;
+	const bass = slash ? parseNote(slash[1]!) : null;
 	const quality = parseQuality(slash ? rest.slice(0, slash.index) : rest);
 	return quality && buildChord(root, quality, bass, text);
 }

@@ -23,7 +23,7 @@ export function parseMode(text: string): Mode | null {
 	const word = text.trim().toLowerCase();
 	return (
 		MODES.find((mode) => mode === word) ??
-		(Object.hasOwn(MODE_WORDS, word) ? MODE_WORDS[word] : null)
+		(Object.hasOwn(MODE_WORDS, word) ? MODE_WORDS[word]! : null)
 	);
 }
 
@@ -73,7 +73,7 @@ type Parts = { degree: string; quality: Quality; rest: string; minor: boolean };
 function readParts(text: string, mode: Mode): Parts | null {
 	const match = NUMERAL.exec(text);
 	if (!match) return null;
-	const [all, signs = '', letters] = match;
+	const [all, signs = '', letters = ''] = match;
 	const rest = text.slice(all.length);
 	const slash = /\/(?!9)(?=[#bivIV1-7])[^/]*$/.exec(rest);
 	const suffix = slash ? rest.slice(0, slash.index) : rest;

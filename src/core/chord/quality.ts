@@ -112,7 +112,7 @@ function withoutThird(roles: Set<Role>): void {
 }
 
 function applyMod(match: RegExpExecArray, roles: Set<Role>): string | null {
-	const [text, verb, verbDegree, sus, alt, sign, signDegree, plain] = match;
+	const [text, verb, verbDegree = '', sus, alt, sign, signDegree = '', plain] = match;
 	if (alt) return null;
 	if (verb === 'add') {
 		const degree = { '2': '9', '4': '11' }[verbDegree] ?? verbDegree;

@@ -14,12 +14,12 @@ const cache = new Map<string, string | null>();
 
 function nearest(text: string): string | null {
 	if (text.length > LONGEST) return null;
-	const [head, bass] = /^(.+)\/([A-Ga-g](?:bb|b|##|#)?)$/.exec(text)?.slice(1) ?? [text, ''];
-	const tail = bass ? `/${bass[0].toUpperCase()}${bass.slice(1)}` : '';
+	const [head = '', bass] = /^(.+)\/([A-Ga-g](?:bb|b|##|#)?)$/.exec(text)?.slice(1) ?? [text, ''];
+	const tail = bass ? `/${bass[0]!.toUpperCase()}${bass.slice(1)}` : '';
 	const typed = /^([A-Ga-g])(bb|b|##|#)?/.exec(head);
 	// A root that reads is kept; `H` is what some countries call B.
 	const roots = typed
-		? [typed[1].toUpperCase() + (typed[2] ?? '')]
+		? [typed[1]!.toUpperCase() + (typed[2] ?? '')]
 		: /^[Hh]/.test(head)
 			? ['B']
 			: ROOTS;

@@ -26,7 +26,7 @@ export type Engraving = {
 
 /** Key signatures by sharps, as the major keys that have them. */
 const SIGNATURES = 'Cb Gb Db Ab Eb Bb F C G D A E B F# C#'.split(' ');
-const signatureOf = (key: Key | null): string => SIGNATURES[(key ? fifthsOf(key) : 0) + 7];
+const signatureOf = (key: Key | null): string => SIGNATURES[(key ? fifthsOf(key) : 0) + 7]!;
 
 const quoted = (text: string): string => `"${text.replace(/["\\]/g, ' ')}"`;
 
@@ -67,7 +67,7 @@ function piecesOf(bar: PlayedBar, notes: readonly EngravedNote[]): Piece[] {
 
 /** What a note says of how it is played; slurs are told by the note that they begin on. */
 function noteWords(notes: readonly EngravedNote[], i: number, { fingers }: Engraving): string[] {
-	const note = notes[i];
+	const note = notes[i]!;
 	const next = notes[i + 1];
 	const words: string[] = [];
 	const joins = next && next.tick === note.tick + note.durationTicks && next.string === note.string;
@@ -162,7 +162,7 @@ function cutAtChords(
 		.map((tick) => tick - bar.startTick)
 		.filter((at) => at > piece.from && at < piece.to && writable(at) === at);
 	const all = [piece.from, ...edges, piece.to];
-	return all.slice(1).map((to, i) => ({ from: all[i], to }));
+	return all.slice(1).map((to, i) => ({ from: all[i]!, to }));
 }
 
 function beatText(
@@ -175,7 +175,7 @@ function beatText(
 ): string {
 	const words = (list: readonly string[]) => (list.length > 0 ? ` {${list.join(' ')}}` : '');
 	if (piece.note === null) return `r.${value.unit}${words(beat)}`;
-	const note = notes[piece.note];
+	const note = notes[piece.note]!;
 	const bent = note.technique === 'bend' ? notes[piece.note - 1] : undefined;
 	// A note that is bent into is the note before, held.
 	if (bent && bent.string === note.string) {

@@ -70,8 +70,14 @@ function sharedBar(words: readonly string[], signature: TimeSignature): ChordDra
 	const starts = shareStarts(Math.max(1, words.length), signature);
 	return words.flatMap((word, i) => {
 		const symbol = chordWord(word);
-		return symbol === '' || starts[i] >= barTicks(signature) ? [] : [{ tick: starts[i], symbol }];
+		return symbol === '' || starts[i]! >= barTicks(signature) ? [] : [{ tick: starts[i]!, symbol }];
 	});
+}
+
+/** The last bar ends a repeat that is played twice. */
+function repeatLast(bars: BarDraft[]): void {
+	const last = bars.pop();
+	if (last) bars.push({ ...last, repeatTimes: 2 });
 }
 
 /** Bars between bar lines: a row of a grid, or a line of chords that has some. */
@@ -86,13 +92,13 @@ export function barsOfRow(
 	const inside = row.slice(first, last + 1);
 	const lines = [...inside.matchAll(/:?\|+[:.]?/g)];
 	for (const [i, { 0: line, index }] of lines.slice(0, -1).entries()) {
-		const between = inside.slice(index + line.length, lines[i + 1].index);
+		const between = inside.slice(index + line.length, lines[i + 1]!.index);
 		if (between.includes(':')) continue;
 		const ending = /^\d(?=\s)/.exec(between)?.[0];
 		const body = ending ? between.slice(1) : between;
 		if (line.endsWith(':')) forward = true;
 		if (line.startsWith(':') && bars.length > 0) {
-			bars[bars.length - 1] = { ...bars[bars.length - 1], repeatTimes: 2 };
+			repeatLast(bars);
 		}
 		const words = body.trim().split(/\s+/).filter(Boolean);
 		if (words.length === 0) continue;
@@ -109,7 +115,7 @@ export function barsOfRow(
 		forward = false;
 	}
 	if (/:\|+[\].]?\s*$/.test(inside) && bars.length > 0) {
-		bars[bars.length - 1] = { ...bars[bars.length - 1], repeatTimes: 2 };
+		repeatLast(bars);
 	}
 	return { bars, rest: row.slice(last + 1) };
 }
@@ -124,7 +130,7 @@ function takeRow(reader: Reader, row: string): void {
 
 function takeDirective(reader: Reader, name: string, value: string, left: LeftOut): void {
 	const key = name.toLowerCase();
-	const [, metaKey, metaValue] = /^(\S+)\s(.*)$/.exec(value) ?? [];
+	const [, metaKey, metaValue = ''] = /^(\S+)\s(.*)$/.exec(value) ?? [];
 	if (key === 'meta' && metaKey) return takeDirective(reader, metaKey, metaValue.trimStart(), left);
 	const start = /^start_of_(\w+)$/.exec(key)?.[1] ?? (key in SECTIONS ? key : null);
 	if (start !== null) {
@@ -133,7 +139,7 @@ function takeDirective(reader: Reader, name: string, value: string, left: LeftOu
 		reader.inTab = start === 'tab' || start === 'sot';
 		// A grid may tell its shape instead of a name.
 		const named = /^\d|shape=/.test(label) ? '' : label;
-		const section = named || (SECTIONS[start] ?? start[0].toUpperCase() + start.slice(1));
+		const section = named || (SECTIONS[start] ?? start[0]!.toUpperCase() + start.slice(1));
 		if (section !== '') reader.section = section;
 		return;
 	}
@@ -149,7 +155,7 @@ function takeDirective(reader: Reader, name: string, value: string, left: LeftOu
 	} else if (key === 'capo' && Number.isInteger(number) && number >= 0 && number <= 12) {
 		reader.capo = number;
 	} else if (key === 'time') {
-		const [beats, unit] = value.split('/').map(Number);
+		const [beats = NaN, unit] = value.split('/').map(Number);
 		const signature = signatureOf(beats, unit);
 		if (signature) reader.signature = signature;
 		else left.say(`A time signature is left out: ${value}.`);
@@ -160,7 +166,7 @@ function takeDirective(reader: Reader, name: string, value: string, left: LeftOu
 
 /** Chords in brackets between words. */
 function takeLyrics(reader: Reader, line: string, left: LeftOut): void {
-	const chords = [...line.matchAll(/\[([^[\]]*)\]/g)].map(([, name]) => name.trim());
+	const chords = [...line.matchAll(/\[([^[\]]*)\]/g)].map(([, name = '']) => name.trim());
 	const words = line.replace(/\[[^[\]]*\]/g, '').replace(/[|\s.,-]/g, '');
 	if (words !== '') reader.words += 1;
 	if (/\|/.test(line) && chords.length > 0) return takeRow(reader, bracketless(line));
@@ -195,7 +201,7 @@ export function readChordPro(text: string): FileReading {
 	for (const line of text.split(/\r\n|\r|\n/)) {
 		const kept = OWN_LINE.exec(line);
 		if (kept) {
-			own.push(kept[1].replaceAll('⟨', '{').replaceAll('⟩', '}'));
+			own.push(kept[1]!.replaceAll('⟨', '{').replaceAll('⟩', '}'));
 			continue;
 		}
 		const directive = directiveOf(line);

@@ -8,7 +8,7 @@ export type Moment = 'sounding' | 'written';
 
 function tickOf(chart: Chart, { startTick, bar, beat }: ChordEvent, moment: Moment): number {
 	if (moment === 'sounding') return startTick;
-	const played = chart.played[bar - 1];
+	const played = chart.played[bar - 1]!;
 	return played.startTick + Math.round((beat - 1) * beatTicks(played.signature));
 }
 

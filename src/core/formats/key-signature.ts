@@ -20,7 +20,7 @@ const MODE_SHIFT: Readonly<Record<Mode, number>> = {
  * is written enharmonically.
  */
 export function fifthsOf(key: Key): number {
-	const sum = NATURAL_FIFTHS[key.tonic.letter] + 7 * key.tonic.alter + MODE_SHIFT[key.mode];
+	const sum = NATURAL_FIFTHS[key.tonic.letter]! + 7 * key.tonic.alter + MODE_SHIFT[key.mode];
 	return sum > 7 ? sum - 12 : sum < -7 ? sum + 12 : sum;
 }
 

@@ -6,17 +6,17 @@ import type { LineText, TextNote, TextProblem } from './types';
 
 type Token = { readonly text: string; readonly line: number; readonly column: number };
 
-/** Bars of words, each with where it stands. Empty bars between two lines count; those at the ends do not. */
+/** Bars of words, each !with where it stands. Empty bars between two lines count; those at the ends do not. */
 function barsOf(text: string): Token[][] {
 	const bars: Token[][] = [[]];
 	text.split(/\r?\n/).forEach((row, i) => {
 		for (const match of row.matchAll(/[|]+|[^\s|]+/g)) {
 			const [word] = match;
 			if (word.startsWith('|')) bars.push([]);
-			else bars[bars.length - 1].push({ text: word, line: i + 1, column: match.index + 1 });
+			else bars[bars.length - 1]!.push({ text: word, line: i + 1, column: match.index + 1 });
 		}
 		// A row that ends without a bar line ends its bar all the same.
-		if (bars[bars.length - 1].length > 0) bars.push([]);
+		if (bars[bars.length - 1]!.length > 0) bars.push([]);
 	});
 	return bars.filter((bar) => bar.length > 0);
 }
@@ -65,13 +65,13 @@ export function readNames(
 		if (!bar) {
 			const left = chart.played.length - fromBar + 1;
 			if (i === left)
-				tell(words[0], `Only ${left} bars are left in the chart from bar ${fromBar} on.`);
+				tell(words[0]!, `Only ${left} bars are left in the chart from bar ${fromBar} on.`);
 			return;
 		}
 		const unit = bar.lengthTicks / words.length;
 		if (unit % FINEST !== 0) {
 			tell(
-				words[0],
+				words[0]!,
 				`${words.length} places do not share bar ${fromBar + i} evenly: add “-” to hold on or “.” for silence.`
 			);
 			return;

@@ -63,7 +63,7 @@ const noFacts = (): Facts => ({
 
 /** Takes a line that tells something of the tune; false for any other. */
 function takeFact(facts: Facts, line: string, left: LeftOut): boolean {
-	const [, name, text] = FACT.exec(line.trim()) ?? [];
+	const [, name = '', text] = FACT.exec(line.trim()) ?? [];
 	const value = text?.trim();
 	if (!value) return false;
 	const number = Number(/\d+(?:\.\d+)?/.exec(value)?.[0]);
@@ -86,7 +86,7 @@ function takeFact(facts: Facts, line: string, left: LeftOut): boolean {
 			else left.say(`The tuning “${value.slice(0, 40)}” cannot be read and is left out.`);
 			break;
 		case 'time': {
-			const [beats, unit] = value.split('/').map(Number);
+			const [beats = NaN, unit] = value.split('/').map(Number);
 			facts.signature = signatureOf(beats, unit) ?? facts.signature;
 			break;
 		}
@@ -119,7 +119,7 @@ export function readChordsOverWords(text: string): FileReading {
 		if (line.trim() === '') return;
 		const heading = HEADING.exec(line);
 		const chords = chordLine(line);
-		if (heading && !chords) section = (heading[1] ?? heading[2]).trim();
+		if (heading && !chords) section = (heading[1] ?? heading[2]!).trim();
 		else if (chords && line.includes('|')) {
 			const closed = `| ${line.trim().replace(/^\|/, '').replace(/\|?$/, '')} |`;
 			for (const bar of barsOfRow(
@@ -208,10 +208,10 @@ function readTabText(text: string): FileReading {
 	if (systems.length === 0) return { error: 'There is no tab in this text.' };
 	const lines = text.split(/\r\n|\r|\n/);
 	const mark = lines.findIndex((line) => line.startsWith(LINE_MARK));
-	const start = mark >= 0 ? mark : systems[0].first - 2;
+	const start = mark >= 0 ? mark : systems[0]!.first - 2;
 	const before = `${lines.slice(0, Math.max(0, start)).join('\n').trimEnd()}\n`;
 	const tab = lines.slice(mark >= 0 ? mark + 1 : 0).join('\n');
-	const lineName = mark >= 0 ? lines[mark].slice(LINE_MARK.length).trim() : null;
+	const lineName = mark >= 0 ? lines[mark]!.slice(LINE_MARK.length).trim() : null;
 	const chart = parseChart(before);
 	if (chart.changes.length > 0 && !chart.diagnostics.some(({ severity }) => severity === 'error')) {
 		const { instrument } = instrumentOf(chart);
@@ -219,8 +219,8 @@ function readTabText(text: string): FileReading {
 		return { value: { pieces: [{ chart: before, notes, lineName }], leftOut: left.sentences } };
 	}
 	const facts = noFacts();
-	for (const line of lines.slice(0, systems[0].first)) takeFact(facts, line, left);
-	const instrument = instrumentFor(facts, systems[0].rows);
+	for (const line of lines.slice(0, systems[0]!.first)) takeFact(facts, line, left);
+	const instrument = instrumentFor(facts, systems[0]!.rows);
 	const tuning =
 		tuningText(instrument) === tuningText(standardGuitar()) ? null : tuningText(instrument);
 	const bars = fewEnough(barsOverTab(text, facts.signature), left);

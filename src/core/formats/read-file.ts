@@ -23,7 +23,7 @@ type FileKind = keyof typeof FILE_KINDS;
 
 /** The ending of a file's name, small. */
 export const endingOf = (name: string): string =>
-	/\.([a-z0-9]{1,10})$/i.exec(name)?.[1].toLowerCase() ?? '';
+	/\.([a-z0-9]{1,10})$/i.exec(name)?.[1]!.toLowerCase() ?? '';
 
 /** Charts are at most 64 KiB; tab and words take more room. */
 const MOST_TEXT = 256 * 1024;

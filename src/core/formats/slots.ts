@@ -5,7 +5,7 @@ import type { TextNote } from './types';
 /** Places of time that a text may divide a bar into, in ticks, coarsest first. */
 const UNITS = [1, 2, 3, 4, 6, 8, 12, 16, 24].map((part) => QUARTER / part);
 /** The finest place that a text keeps: 8 ms at 300, finer than a player hears. */
-export const FINEST = UNITS[UNITS.length - 1];
+export const FINEST = UNITS[UNITS.length - 1]!;
 
 /** The coarsest place that every start and end inside the bars falls on; the finest where none does. */
 export function unitOf(bars: readonly PlayedBar[], notes: readonly TextNote[]): number {

@@ -43,7 +43,7 @@ function systemsOf(text: string): System[] {
 		const found = ROW.exec(line.trimStart());
 		if (found && (rows.length > 0 || /[-–—]{2}/.test(line))) {
 			if (rows.length === 0) above = last;
-			rows.push({ line: i + 1, label: found[1], text: line });
+			rows.push({ line: i + 1, label: found[1]!, text: line });
 		} else close(line);
 		last = !found && COUNTS.test(line) && /\b1\b/.test(line) ? line : null;
 	});
@@ -57,7 +57,7 @@ function spans(text: string): { from: number; to: number }[] {
 	const found: { from: number; to: number }[] = [];
 	let from = BAR_LINE.test(text[start] ?? '') ? start + 1 : start;
 	for (let i = from; i <= text.length; i++) {
-		if (i < text.length && !BAR_LINE.test(text[i])) continue;
+		if (i < text.length && !BAR_LINE.test(text[i]!)) continue;
 		// A double bar line, repeat signs and what trails after the last line are no bars.
 		if (/[-–—\d]/.test(text.slice(from, i))) found.push({ from, to: i });
 		from = i + 1;
@@ -112,6 +112,7 @@ const problem = (
 function barsOf(system: System, instrument: Instrument, problems: TextProblem[]): TabBar[] {
 	const strings = instrument.open.length;
 	const [first] = system.rows;
+	if (!first) return [];
 	if (system.rows.length !== strings) {
 		const has = system.rows.length === 1 ? 'one row' : `${system.rows.length} rows`;
 		const message = `These are ${has} of tab; the instrument has ${strings} strings. Give one row a string, without gaps.`;
@@ -120,16 +121,16 @@ function barsOf(system: System, instrument: Instrument, problems: TextProblem[])
 	}
 	const flip = upsideDown(system.rows, instrument);
 	const all = system.rows.map((row) => spans(row.text));
-	const short = all.findIndex((bars) => bars.length !== all[0].length);
+	const short = all.findIndex((bars) => bars.length !== all[0]!.length);
 	if (short >= 0) {
-		const { line, text } = system.rows[short];
-		const message = `This row has ${all[short].length} bars, the first one ${all[0].length}: a bar line is missing.`;
+		const { line, text } = system.rows[short]!;
+		const message = `This row has ${all[short]!.length} bars, the first one ${all[0]!.length}: a bar line is missing.`;
 		problems.push({ line, column: 1, length: text.length, message });
 		return [];
 	}
-	return all[0].map(({ from, to }, bar) => {
+	return all[0]!.map(({ from, to }, bar) => {
 		const marks = system.rows.flatMap((row, i) => {
-			const span = all[i][bar];
+			const span = all[i]![bar]!;
 			return marksIn(row, flip ? strings - i : i + 1, span.from, span.to, system.fingers);
 		});
 		const counted: number[] = [];
@@ -215,8 +216,8 @@ export function tabLines(text: string): {
 	return systemsOf(text)
 		.filter(({ rows }) => rows.length >= 4 && rows.every((row) => /[-–—]{2}/.test(row.text)))
 		.map(({ rows }) => ({
-			first: rows[0].line - 1,
+			first: rows[0]!.line - 1,
 			rows: rows.length,
-			bars: spans(rows[0].text)
+			bars: spans(rows[0]!.text)
 		}));
 }

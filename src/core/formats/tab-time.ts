@@ -43,7 +43,7 @@ const snapped = (tick: number, unit: number, length: number): number =>
 
 /** The reading of all bars under which the columns fall on a grid best; the first of equals. */
 export function bestReading(bars: readonly { bar: TabBar; length: number }[]): Reading {
-	let best: Reading = { lead: 0, trail: 0, unit: GRIDS[0][0] };
+	let best: Reading = { lead: 0, trail: 0, unit: GRIDS[0]![0] };
 	let least = Infinity;
 	for (const [unit, price] of GRIDS) {
 		for (const lead of [0, 1, 2]) {
@@ -74,7 +74,7 @@ function countedTick(column: number, counted: readonly number[], beat: number): 
 	let at = counted.findLastIndex((start) => start <= column);
 	if (at < 0) return 0;
 	if (at === counted.length - 1) at--;
-	const [a, b] = [counted[at], counted[at + 1]];
+	const [a, b] = [counted[at]!, counted[at + 1]!];
 	return (at + (column - a) / (b - a)) * beat;
 }
 

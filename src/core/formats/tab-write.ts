@@ -99,16 +99,16 @@ function rowsOf(
 			const before = all.findLast((other) => other.tick < note.tick);
 			const down = note.technique === 'slide' && before !== undefined && before.fret > note.fret;
 			const sign = down ? '\\' : SIGNS[note.technique ?? ''];
-			const row = rows[note.string - 1];
-			if (sign && row[row.length - 1].endsWith('-')) {
-				row[row.length - 1] = row[row.length - 1].slice(0, -1) + sign;
+			const row = rows[note.string - 1]!;
+			if (sign && row[row.length - 1]!.endsWith('-')) {
+				row[row.length - 1] = row[row.length - 1]!.slice(0, -1) + sign;
 			}
 			[last, rang] = [note.string - 1, true];
 		} else if (rang) {
 			cells[last] = '.'.padEnd(wide, '-');
 			rang = false;
 		}
-		cells.forEach((cell, i) => rows[i].push(cell));
+		cells.forEach((cell, i) => rows[i]!.push(cell));
 	}
 	return rows;
 }
@@ -142,12 +142,12 @@ export function writeTab(
 	const full = notes.some((note, i) => isFull(note, notes[i + 1], unit));
 	const wide = full ? WIDE + 1 : WIDE;
 	const labels = labelsOf(instrument);
-	const indent = ' '.repeat(labels[0].length + 1);
+	const indent = ' '.repeat(labels[0]!.length + 1);
 	const systems: string[] = [];
 	let [names, above, beneath] = [indent, indent, indent];
 	let rows = labels.map((label) => `${label}|`);
 	const close = () => {
-		if (rows[0].length > labels[0].length + 1) {
+		if (rows[0]!.length > labels[0]!.length + 1) {
 			const under = fingers && beneath.trim() !== '' ? [`${beneath}${FINGERS}`] : [];
 			const over = chords && names.trim() !== '' ? [names.trimEnd()] : [];
 			systems.push([...over, above.trimEnd(), ...rows, ...under].join('\n'));
@@ -164,9 +164,9 @@ export function writeTab(
 		// A note that ended just at the bar line is silent from there on.
 		const into = ringsInto(bar, notes);
 		if (into >= 0 && slotsOf(bar, here, unit)[0] === null) {
-			made[into] = `${made[into].slice(0, LEAD)}.${made[into].slice(LEAD + 1)}`;
+			made[into] = `${made[into]!.slice(0, LEAD)}.${made[into]!.slice(LEAD + 1)}`;
 		}
-		if (rows[0].length + made[0].length + 1 > MOST) close();
+		if (rows[0]!.length + made[0]!.length + 1 > MOST) close();
 		names = `${names}${chordRow(chart, bar, unit, wide)} `;
 		above += `${counts(bar, unit, wide)} `;
 		beneath += `${fingerRow(bar, here, unit, wide)} `;

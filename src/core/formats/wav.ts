@@ -28,7 +28,7 @@ export function writeWav(sides: readonly Float32Array[], rate: number): Uint8Arr
 	let at = HEADER;
 	for (let n = 0; n < frames; n++) {
 		for (const side of sides) {
-			const sample = Math.max(-1, Math.min(1, side[n]));
+			const sample = Math.max(-1, Math.min(1, side[n]!));
 			view.setInt16(at, Math.round(sample * 32767), true);
 			at += 2;
 		}

@@ -6,8 +6,8 @@ import { functionOf, type ChordFunction } from './function';
 function following(chords: readonly Chord[], at: number): [Chord | null, Chord | null] {
 	const found: Chord[] = [];
 	for (let step = 1; step < chords.length && found.length < 2; step++) {
-		const next = chords[(at + step) % chords.length];
-		const last = found[found.length - 1] ?? chords[at];
+		const next = chords[(at + step) % chords.length]!;
+		const last = found[found.length - 1] ?? chords[at]!;
 		if (!sameChord(next, last)) found.push(next);
 		// A long vamp on one chord: nothing follows within a page of bars.
 		if (step > 64) break;
@@ -27,8 +27,8 @@ export function functionsAlong(chart: Chart, key: Key): (ChordFunction | null)[]
 	const found = new Map<number, ChordFunction>();
 	sounding.forEach((event, i) => {
 		const [next, after] = following(chords, i);
-		const name = `${chords[i].symbol} ${next?.symbol ?? ''} ${after?.symbol ?? ''}`;
-		const part = known.get(name) ?? functionOf(chords[i], key, next, after);
+		const name = `${chords[i]!.symbol} ${next?.symbol ?? ''} ${after?.symbol ?? ''}`;
+		const part = known.get(name) ?? functionOf(chords[i]!, key, next, after);
 		known.set(name, part);
 		found.set(event.index, part);
 	});

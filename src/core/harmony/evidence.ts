@@ -64,15 +64,15 @@ export function survey(chart: Chart): Survey {
 	const total = events.reduce((sum, event) => sum + event.durationTicks, 0);
 	const basses = events.map(({ chord }) => pitchClass(chord.bass ?? chord.root));
 	const slashes = events.filter(({ chord }) => chord.bass).length;
-	const held = slashes > 0 && basses.every((pc) => pc === basses[0]) ? basses[0] : null;
+	const held = slashes > 0 && basses.every((pc) => pc === basses[0]) ? (basses[0] ?? null) : null;
 	const sounding = new Array<number>(12).fill(0);
 	for (const { chord, durationTicks } of events) {
-		for (const tone of chord.tones) if (tone.essential) sounding[tone.pc] += durationTicks;
+		for (const tone of chord.tones) if (tone.essential) sounding[tone.pc]! += durationTicks;
 	}
 	const onRoot: number[][] = Array.from({ length: 12 }, () => []);
 	const ticks = new Map<string, { chord: Chord; ticks: number }>();
 	events.forEach(({ chord, symbol, durationTicks }, i) => {
-		onRoot[pitchClass(chord.root)].push(i);
+		onRoot[pitchClass(chord.root)]!.push(i);
 		const known = ticks.get(symbol) ?? { chord, ticks: 0 };
 		known.ticks += durationTicks;
 		ticks.set(symbol, known);
@@ -162,16 +162,16 @@ function arrivalsOf(
 	mode: Mode
 ): Arrival[] {
 	const { events } = given;
-	const opens = pitchClass(events[0].chord.root) === tonic;
-	return given.onRoot[tonic].flatMap((i) => {
-		const to = events[i];
+	const opens = pitchClass(events[0]!.chord.root) === tonic;
+	return given.onRoot[tonic]!.flatMap((i) => {
+		const to = events[i]!;
 		if (tonicFit(to.chord, mode) < RESTS) return [];
-		const from = events[(i + events.length - 1) % events.length];
+		const from = events[(i + events.length - 1) % events.length]!;
 		const degree = mod(pitchClass(from.chord.root) - tonic, 12);
 		const dominant = degree === 7 && hasRole(from.chord, '3');
 		const raised = degree === 11 && hasRole(from.chord, 'b5') && isMinorMode(mode);
 		if (!dominant && !raised && !(opens && degree === OWN_WAY[mode])) return [];
-		const before = events[(i + events.length - 2) % events.length];
+		const before = events[(i + events.length - 2) % events.length]!;
 		const setUp =
 			dominant &&
 			mod(pitchClass(before.chord.root) - tonic, 12) === 2 &&
@@ -194,7 +194,10 @@ const TELLING: Partial<Record<Mode, readonly [number, number]>> = {
 function colourOf(given: Survey, tonic: PitchClass, mode: Mode): Evidence['colour'] {
 	const pair = TELLING[mode];
 	if (!pair) return 'none';
-	const [own, rival] = pair.map((degree) => given.sounding[(tonic + degree) % 12]);
+	const [own, rival] = pair.map((degree) => given.sounding[(tonic + degree) % 12] ?? 0) as [
+		number,
+		number
+	];
 	if (rival > own) return 'denied';
 	return own > 0 ? 'heard' : 'silent';
 }

@@ -81,7 +81,7 @@ function arpeggiosOn(root: Note, spelling: Spelling): Found[] {
 				chord.tones.map((tone) => tone.note)
 			);
 		if (!chord || !notes) return [];
-		const respelled = chord.tones.filter((tone, i) => tone.name !== noteName(notes[i])).length;
+		const respelled = chord.tones.filter((tone, i) => tone.name !== noteName(notes[i]!)).length;
 		return [
 			{
 				name: chord.symbol,

@@ -22,7 +22,7 @@ const isDiminished = (chord: Chord): boolean => isMinor(chord) && hasRole(chord,
 /** The degree of a note above a tonic exactly as it is spelled. */
 export function spelledDegree(tonic: Note, note: Note): Notation {
 	const { steps, semitones } = intervalBetween(tonic, note);
-	const alter = semitones - MAJOR[steps];
+	const alter = semitones - MAJOR[steps]!;
 	return notation((alter < 0 ? 'b'.repeat(-alter) : '#'.repeat(alter)) + (steps + 1));
 }
 
@@ -34,7 +34,7 @@ function degreeOf(tonic: Note, note: Note, diminished = false): string {
 	const degree = spelledDegree(tonic, note);
 	const sharp = degree.startsWith('#') && degree !== '#4' && !diminished;
 	if (degree.length > 2 || ODD.has(degree) || sharp) {
-		return BY_SOUND[mod(pitchClass(note) - pitchClass(tonic), 12)];
+		return BY_SOUND[mod(pitchClass(note) - pitchClass(tonic), 12)]!;
 	}
 	return degree;
 }
@@ -43,7 +43,7 @@ function degreeOf(tonic: Note, note: Note, diminished = false): string {
 function numeralOfDegree(degree: string, chord: Chord, key: Key): string {
 	const number = Number(degree.at(-1));
 	const sign = degree.slice(0, -1);
-	const letters = NUMERALS[number - 1];
+	const letters = NUMERALS[number - 1]!;
 	const numeral = isMinor(chord) ? letters.toLowerCase() : letters;
 	const own = LOWERED_PLAIN[key.mode]?.includes(number) ?? false;
 	// In minor a diminished vii is the leading tone's chord; other natural degrees are raised ones.

@@ -24,7 +24,7 @@ function nameOver(note: Note, chord: Chord): string {
 	const seventh = roles.some((role) => role.endsWith('7'));
 	if (above === 9 && !seventh) return '6';
 	if (above === 3 && !minor && !roles.includes('3')) return 'b3';
-	const name = (minor ? OVER_MINOR : OVER_MAJOR)[above];
+	const name = (minor ? OVER_MINOR : OVER_MAJOR)[above]!;
 	if (above === 6) return intervalBetween(chord.root, note).steps === 4 ? 'b5' : '#11';
 	if (above === 5 && minor && !seventh) return '4';
 	return name;

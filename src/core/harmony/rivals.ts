@@ -15,7 +15,7 @@ const parentOf = ({ evidence: { tonic, mode } }: Weighed): number =>
 /** The best home of the same notes on another tonic, where both are near enough to be argued about. */
 export function rivalOf(one: Weighed, ranked: readonly Weighed[]): Weighed | null {
 	const near = ({ score, evidence }: Weighed) =>
-		evidence.sounds && score > 0 && score >= NEAR * ranked[0].score;
+		evidence.sounds && score > 0 && score >= NEAR * ranked[0]!.score;
 	if (!near(one)) return null;
 	const same = (other: Weighed) => other !== one && parentOf(other) === parentOf(one);
 	return ranked.find((other) => same(other) && near(other)) ?? null;

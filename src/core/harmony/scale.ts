@@ -115,7 +115,7 @@ export function parseDegrees(text: string): string | null {
 	if (degrees[0] !== '1' || degrees.length < MIN_NOTES) return null;
 	if (!degrees.every((degree) => /^(?:bb|b|##|#)?[1-7]$/.test(degree))) return null;
 	const sounds = degrees.map((degree) => degreeInterval(degree).semitones);
-	const rises = sounds.every((sound, i) => (i === 0 || sound > sounds[i - 1]) && sound < 12);
+	const rises = sounds.every((sound, i) => (i === 0 || sound > sounds[i - 1]!) && sound < 12);
 	return rises ? degrees.join(' ') : null;
 }
 
@@ -149,7 +149,7 @@ const bits = (semitones: readonly number[]): number =>
 
 const BY_SOUND = new Map(
 	HOME_SCALES.map((name) => [
-		bits(LIBRARY[name].split(' ').map((degree) => degreeInterval(degree).semitones)),
+		bits(LIBRARY[name]!.split(' ').map((degree) => degreeInterval(degree).semitones)),
 		name
 	])
 );
@@ -174,7 +174,7 @@ export function scaleFrom(tonic: Note, pcs: Iterable<PitchClass>): Scale | null 
  */
 export function buildScale(tonic: Note, name: string): Scale | null {
 	const wanted = plainScaleName(name);
-	const named = Object.hasOwn(ALIASES, wanted) ? ALIASES[wanted] : wanted;
+	const named = Object.hasOwn(ALIASES, wanted) ? ALIASES[wanted]! : wanted;
 	const own = Object.hasOwn(LIBRARY, named) ? null : parseDegrees(name);
 	const known = own ? (BY_DEGREES.get(own) ?? own) : named;
 	const degrees = Object.hasOwn(LIBRARY, known) ? LIBRARY[known] : own;

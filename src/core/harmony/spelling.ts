@@ -66,7 +66,7 @@ export function namedBy(
 	if (kept) return { name: kept, by: 'key' };
 	const up = toward === null ? 0 : Math.sign(toward - midi);
 	const byKey = { sharps: RISING, flats: FALLING, both: RESTING }[own?.side ?? 'both'];
-	return { name: (up > 0 ? RISING : up < 0 ? FALLING : byKey)[pc], by: 'direction' };
+	return { name: (up > 0 ? RISING : up < 0 ? FALLING : byKey)[pc]!, by: 'direction' };
 }
 
 /** The name alone; see `namedBy`. */
@@ -94,13 +94,13 @@ export function oneSpelling(
 		const best: (Named | undefined)[] = [];
 		let end = start;
 		for (; end < named.length && (end === start || groupOf(end) === group); end++) {
-			const one = named[end];
+			const one = named[end]!;
 			const pc = ((one.midi % 12) + 12) % 12;
 			const there = best[pc];
 			if (!there || SURE[one.by] > SURE[there.by]) best[pc] = one;
 		}
 		for (let i = start; i < end; i++) {
-			const one = named[i];
+			const one = named[i]!;
 			const surest = best[((one.midi % 12) + 12) % 12];
 			names.push(one.by === 'chord' || !surest ? one.name : surest.name);
 		}

@@ -16,7 +16,7 @@ export function chance(...place: readonly number[]): number {
 
 /** One of several, by chance. */
 export const pick = <T>(from: readonly T[], ...place: readonly number[]): T =>
-	from[Math.floor(chance(...place) * from.length)];
+	from[Math.floor(chance(...place) * from.length)]!;
 
 /**
  * A series of numbers in 0 … 1 that a whole number begins.

@@ -66,8 +66,7 @@ function describe(
 	const semitones = high.midi - low.midi;
 	const interval = INTERVALS[semitones];
 	if (!interval) return null;
-	const verdicts = [low, high].map((place) => noteVerdict(place.note, chord, next));
-	const [first, second] = verdicts;
+	const [first, second] = [noteVerdict(low.note, chord, next), noteVerdict(high.note, chord, next)];
 	const worst = WORSE[first.verdict] >= WORSE[second.verdict] ? first : second;
 	const roles: readonly [Notation, Notation] = [
 		readOver(low.note, chord),

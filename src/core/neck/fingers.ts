@@ -15,7 +15,7 @@ export const fingerJumps = (a: Fingered, b: Fingered): boolean =>
 
 /** True when no finger jumps anywhere in a sequence of notes. */
 export const fingersHold = (notes: readonly Fingered[]): boolean =>
-	notes.every((note, i) => i === 0 || !fingerJumps(notes[i - 1], note));
+	notes.every((note, i) => i === 0 || !fingerJumps(notes[i - 1]!, note));
 
 /** True when a finger rolls from one string to the next: same finger, same fret, neighbouring strings. */
 export const rolls = (a: Fingered, b: Fingered): boolean =>

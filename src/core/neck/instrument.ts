@@ -69,7 +69,7 @@ export function parseTuning(
 ): { name: string; open: readonly Midi[]; labels: readonly string[] } | null {
 	const id = text.trim().toLowerCase().replace(/\s+/g, '-');
 	const preset = Object.hasOwn(PRESETS, id);
-	const words = (preset ? PRESETS[id] : text).trim().split(/[\s,]+/);
+	const words = (preset ? PRESETS[id]! : text).trim().split(/[\s,]+/);
 	const open = words.map(parsePitch);
 	if (words.length < 4 || words.length > 8 || open.some((pitch) => pitch === null)) return null;
 	return {
@@ -147,11 +147,12 @@ export const instrumentKey = ({ open, frets, capo, slide }: Instrument): string 
 	`${open.join()} ${frets} ${capo} ${slide?.join(';') ?? ''}`;
 
 /** The text of a preset's tuning. */
-export const presetTuning = (id: string): string => (Object.hasOwn(PRESETS, id) ? PRESETS[id] : '');
+export const presetTuning = (id: string): string =>
+	Object.hasOwn(PRESETS, id) ? PRESETS[id]! : '';
 
 /** The highest fret that can be played, counted from the capo. */
 export const highestFret = (instrument: Instrument): number => instrument.frets - instrument.capo;
 
 /** The pitch of a place. */
 export const pitchAt = (instrument: Instrument, place: Place): Midi =>
-	instrument.open[place.string - 1] + instrument.capo + place.fret;
+	instrument.open[place.string - 1]! + instrument.capo + place.fret;

@@ -56,7 +56,7 @@ export function placeLine(
 		total = row.map((candidate, at) => {
 			let [least, best] = [before.length === 0 ? 0 : Infinity, 0];
 			before.forEach((other, k) => {
-				const sum = total[k] + move(other, candidate);
+				const sum = total[k]! + move(other, candidate);
 				if (sum < least) [least, best] = [sum, k];
 			});
 			from[at] = best;
@@ -68,11 +68,11 @@ export function placeLine(
 	let at = total.indexOf(Math.min(...total));
 	const path: (Place | null)[] = [];
 	for (let i = rows.length - 1; i >= 0; i--) {
-		if (rows[i].length === 0) path.push(null);
+		if (rows[i]!.length === 0) path.push(null);
 		else {
-			const { string, fret } = rows[i][at];
+			const { string, fret } = rows[i]![at]!;
 			path.push({ string, fret });
-			at = back[i][at];
+			at = back[i]![at]!;
 		}
 	}
 	return path.reverse();

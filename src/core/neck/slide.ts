@@ -66,12 +66,12 @@ export function secondFret(
 /** How far apart two frets lie that move together from root to root: by the thirds that they hold on the way. */
 function blockApart(instrument: Instrument, { scale, from, chords }: Slide): number {
 	const start = barFret(from ?? 1);
-	const roots = chords.map((chord) => pitchClass(chord.root) - pitchClass(chords[0].root));
+	const roots = chords.map((chord) => pitchClass(chord.root) - pitchClass(chords[0]!.root));
 	const held = (apart: number) =>
 		chords.filter((chord, i) => {
 			const third = thirdOf(chord);
 			// The octave does not matter: the thirds are told by pitch class.
-			const there = mod(start + roots[i], 12);
+			const there = mod(start + roots[i]!, 12);
 			return third !== null && soundsOn(instrument, third, [there, there + apart]);
 		}).length;
 	const adds = (apart: number) => (scale ? kindsOn(instrument, scale, [start, start + apart]) : 0);

@@ -18,10 +18,10 @@ function degreeOf(midi: number, base: number, from: number, scale: Scale): strin
 	const within = height - 12 * octave;
 	const rises = Array.from(
 		{ length: count },
-		(_, i) => (scale.notes[(from + i) % count].pc - scale.notes[from].pc + 12) % 12
+		(_, i) => (scale.notes[(from + i) % count]!.pc - scale.notes[from]!.pc + 12) % 12
 	);
 	const index = rises.findLastIndex((rise) => rise <= within);
-	return `${'#'.repeat(within - rises[index])}${index + 1 + count * octave}`;
+	return `${'#'.repeat(within - rises[index]!)}${index + 1 + count * octave}`;
 }
 
 /** What pitches in a row are over a chord: roles of it, degrees of its scale, or semitones above its root. */
@@ -32,17 +32,17 @@ function stepsOf(
 	basis: Basis
 ): Pick<MotifNote, 'step' | 'octave'>[] {
 	const rootPc = pitchClass(chord.root);
-	const root = pitches[0] - mod(pitches[0] - rootPc, 12);
+	const root = pitches[0]! - mod(pitches[0]! - rootPc, 12);
 	const from = scale ? rootIndex(chord, scale) : 0;
 	const lowest = Math.min(...pitches);
 	// Degrees count upward from 1, below the lowest note.
-	const basePc = scale?.notes[from].pc ?? rootPc;
+	const basePc = scale?.notes[from]!.pc ?? rootPc;
 	const base = lowest - mod(lowest - basePc, 12);
 	return pitches.map((midi, i) => {
 		if (basis === 'interval') return { step: midi - root };
 		if (basis === 'degree') return { step: scale ? degreeOf(midi, base, from, scale) : 1 };
 		const step = roleOfPitch(chord, midi);
-		const move = i > 0 ? midi - pitches[i - 1] : 0;
+		const move = i > 0 ? midi - pitches[i - 1]! : 0;
 		const up = mod(move, 12);
 		const octave = (move - (up <= 6 ? up : up - 12)) / 12;
 		return octave === 0 ? { step } : { step, octave };
@@ -84,7 +84,7 @@ export function catchMotif(
 		notes: notes.map((note, i) => ({
 			offsetTicks: note.tick - origin,
 			durationTicks: note.durationTicks,
-			...steps[i]
+			...steps[i]!
 		}))
 	};
 }
@@ -107,7 +107,7 @@ export function rebased(motif: Motif, basis: Basis, chord: Chord, scale: Scale |
 		notes: motif.notes.map(({ offsetTicks, durationTicks }, i) => ({
 			offsetTicks,
 			durationTicks,
-			...steps[i]
+			...steps[i]!
 		}))
 	};
 }

@@ -35,7 +35,7 @@ export function rootIndex(chord: Chord, scale: Scale): number {
 	const root = pitchClass(chord.root);
 	return scale.notes
 		.map((note, index) => ({ index, away: Math.abs(nearestStep(root, note.pc)) }))
-		.sort((a, b) => a.away - b.away || a.index - b.index)[0].index;
+		.sort((a, b) => a.away - b.away || a.index - b.index)[0]!.index;
 }
 
 /** Scale steps counted upward from there. */
@@ -44,8 +44,8 @@ function degreeTone(step: string | number, chord: Chord, scale: Scale): Tone {
 	const from = rootIndex(chord, scale);
 	const count = scale.notes.length;
 	const at = from + read.number - 1;
-	const note = scale.notes[at % count];
-	const base = scale.notes[from].pc;
+	const note = scale.notes[at % count]!;
+	const base = scale.notes[from]!.pc;
 	const height = 12 * Math.floor((read.number - 1) / count);
 	const within = (note.pc - base + 12) % 12;
 	const moved: Note = { ...note.note, alter: note.note.alter + read.alter };
@@ -61,7 +61,7 @@ const INTERVALS = ['1', 'b2', '2', 'b3', '3', '4', '#4', '5', 'b6', '6', 'b7', '
 function intervalTone(step: string | number, chord: Chord): Tone {
 	const semitones = Number(step);
 	const within = ((semitones % 12) + 12) % 12;
-	const note = above(chord.root, degreeInterval(INTERVALS[within]));
+	const note = above(chord.root, degreeInterval(INTERVALS[within]!));
 	return { pc: pitchClass(note), name: noteName(note), height: semitones };
 }
 
@@ -89,10 +89,10 @@ export function contourOf(
 		const before = tones[i - 1];
 		if (!before) rise.push(0);
 		else if (tone.height !== null && before.height !== null) {
-			rise.push(rise[i - 1] + tone.height - before.height);
+			rise.push(rise[i - 1]! + tone.height - before.height);
 		} else {
-			const octave = motif.notes[i].octave ?? 0;
-			rise.push(rise[i - 1] + nearestStep(before.pc, tone.pc) + 12 * octave);
+			const octave = motif.notes[i]!.octave ?? 0;
+			rise.push(rise[i - 1]! + nearestStep(before.pc, tone.pc) + 12 * octave);
 		}
 	});
 	return { first: tones[0]?.pc ?? 0, rise, names: tones.map((tone) => tone.name) };
@@ -103,7 +103,7 @@ function majorTone(step: string | number, chord: Chord): Tone {
 	const within = (read.number - 1) % 7;
 	const plain = above(chord.root, degreeInterval(String(within + 1)));
 	const moved = { ...plain, alter: plain.alter + read.alter };
-	const semitones = [0, 2, 4, 5, 7, 9, 11][within] + read.alter;
+	const semitones = [0, 2, 4, 5, 7, 9, 11][within]! + read.alter;
 	return {
 		pc: (((pitchClass(plain) + read.alter) % 12) + 12) % 12,
 		name: noteName(moved),

@@ -52,7 +52,7 @@ function firstPitch(group: Group, reach: ReadonlySet<number>): number {
 /** The pitch in the window that is nearest to one outside it: an octave away, else a tone of the chord. */
 function intoWindow(pitch: number, sketch: Sketch, reach: ReadonlySet<number>): number | null {
 	const octaves = [-12, 12, -24, 24, -36, 36].map((by) => pitch + by).filter((at) => reach.has(at));
-	if (octaves.length > 0) return octaves[0];
+	if (octaves.length > 0) return octaves[0]!;
 	const { chord } = sketch;
 	const near = [...reach]
 		.filter((at) => chord === null || toneAt(chord, at))
@@ -121,9 +121,9 @@ const nameOf = (midi: number, chord: Chord | null): Notation =>
 function placed(instrument: Instrument, settled: readonly Settled[]): LineNote[] {
 	const notes: LineNote[] = [];
 	for (let from = 0; from < settled.length;) {
-		const { position } = settled[from];
+		const { position } = settled[from]!;
 		let to = from;
-		while (to < settled.length && settled[to].position === position) to++;
+		while (to < settled.length && settled[to]!.position === position) to++;
 		const run = settled.slice(from, to);
 		const places = placeLine(
 			instrument,

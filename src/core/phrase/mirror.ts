@@ -29,11 +29,11 @@ const ends = new WeakMap<Chart, readonly number[]>();
 /** When the chord that sounds at a tick gives way to another one, to silence, or to the end of the chart. */
 export function chordEnd(chart: Chart, tick: number): number {
 	const all = endsOf(chart);
-	return all[Math.min(lastAt(all, tick) + 1, all.length - 1)];
+	return all[Math.min(lastAt(all, tick) + 1, all.length - 1)]!;
 }
 
 function spanOf(chart: Chart, change: number): Span {
-	const { tick, to } = chart.changes[change];
+	const { tick, to } = chart.changes[change]!;
 	return { from: tick, to: chordEnd(chart, tick), event: to, change };
 }
 
@@ -76,8 +76,8 @@ function overSpan(
 			{
 				tick,
 				durationTicks: Math.max(1, Math.min(note.durationTicks, to - tick)),
-				rise: contour.rise[i],
-				name: contour.names[i],
+				rise: contour.rise[i]!,
+				name: contour.names[i]!,
 				chord: sounding.chord,
 				event: sounding.index,
 				lands: landings.has(tick)
@@ -111,7 +111,7 @@ export function layMotif(
 	const cut: PhraseProblem[] = [];
 	let at = 0;
 	groups.forEach((group, i) => {
-		const { motif, span } = laid[i];
+		const { motif, span } = laid[i]!;
 		const missing = motif.notes.length - group.notes.length;
 		at += group.notes.length;
 		if (missing > 0) {

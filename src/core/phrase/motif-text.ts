@@ -80,7 +80,7 @@ export function readMotif(text: string, basis: Basis): Result<Motif, MotifProble
 	let marked = false;
 	let landing: Role | undefined;
 	for (let i = 0; i < words.length; i++) {
-		const { word, column } = words[i];
+		const { word, column } = words[i]!;
 		if (word === '|') {
 			if (marked) return wrong(column, 1, 'One bar line marks the change; take this one out.');
 			[marked, origin] = [true, tick];
@@ -96,7 +96,7 @@ export function readMotif(text: string, basis: Basis): Result<Motif, MotifProble
 					`After > write ${WANTED.role}.`
 				);
 			}
-			if (words[i + 2]) return wrong(words[i + 2].column, 1, 'Nothing follows the landing.');
+			if (words[i + 2]) return wrong(words[i + 2]!.column, 1, 'Nothing follows the landing.');
 			landing = role;
 			break;
 		}

@@ -30,7 +30,7 @@ export function ontoGrid(
 		const near = Math.round(tick / grid) + 0;
 		return [near - 1, near, near + 1]
 			.map((at) => ({ at, off: Math.abs(played(at * grid) - tick) }))
-			.sort((a, b) => a.off - b.off || a.at - b.at)[0].at;
+			.sort((a, b) => a.off - b.off || a.at - b.at)[0]!.at;
 	};
 	const notes: { at: number; end: number; midi: number }[] = [];
 	for (const { from, to, midi } of [...struck].sort((a, b) => a.from - b.from)) {
@@ -59,7 +59,7 @@ export function keyRows(
 ): number[][] {
 	const from = scale ? rootIndex(chord, scale) : 0;
 	const notes = scale?.notes ?? chord.tones;
-	const base = scale ? scale.notes[from].pc : pitchClass(chord.root);
+	const base = scale ? scale.notes[from]!.pc : pitchClass(chord.root);
 	const rises = notes.map((note) => mod(note.pc - base, 12)).sort((a, b) => a - b);
 	const pitches = windowPlaces(instrument, position).map((place) => place.midi);
 	const [low, high] = [Math.min(...pitches), Math.max(...pitches)];

@@ -20,11 +20,11 @@ export function moveByScale(midi: number, steps: number, scale: Scale): number {
 	const pc = ((midi % 12) + 12) % 12;
 	const below = classes.findLastIndex((other) => other <= pc);
 	const index = below >= 0 ? below : classes.length - 1;
-	const base = below >= 0 ? midi - (pc - classes[index]) : midi - (pc + 12 - classes[index]);
+	const base = below >= 0 ? midi - (pc - classes[index]!) : midi - (pc + 12 - classes[index]!);
 	const goal = index + steps;
 	const octave = Math.floor(goal / classes.length);
 	const at = ((goal % classes.length) + classes.length) % classes.length;
-	return base + (classes[at] - classes[index]) + 12 * octave + (midi - base);
+	return base + (classes[at]! - classes[index]!) + 12 * octave + (midi - base);
 }
 
 const EVEN = ['half-whole diminished', 'whole-half diminished', 'whole tone'];
@@ -54,7 +54,7 @@ function again(
 	evenly = false
 ): Phrase {
 	const { chart, scales, instrument, handAt } = context;
-	const start = chart.changes[change];
+	const start = chart.changes[change]!;
 	if (!start || motif.notes.length === 0) return { notes: [], problems: [] };
 	const key = keyOf(chart);
 	const total = chartTicks(chart);
@@ -71,8 +71,8 @@ function again(
 		wished: null,
 		exact: false
 	};
-	function sketch(i: number, rise: number, time: number, name = contour.names[i]): Sketch {
-		const note = motif.notes[i];
+	function sketch(i: number, rise: number, time: number, name = contour.names[i]!): Sketch {
+		const note = motif.notes[i]!;
 		const tick = start.tick + note.offsetTicks + time * length;
 		const sounding = eventAt(chart, tick % total);
 		return {
@@ -92,14 +92,14 @@ function again(
 	const groups = Array.from({ length: times }, (_, time): Group => {
 		const pitches = time === 0 ? original : move(original, time);
 		const notes = pitches.map((pitch, i) => {
-			const at = sketch(i, pitch - pitches[0], time);
+			const at = sketch(i, pitch - pitches[0]!, time);
 			if (time === 0 && !found) return at;
 			const over = found ?? scales[at.event] ?? scale;
 			const by = { chord: at.chord, scale: over, key };
 			return { ...at, name: nameOver(pitch, by, pitches[i + 1] ?? null) };
 		});
-		const first = ((pitches[0] % 12) + 12) % 12;
-		return { notes, first, position, wished: pitches[0], exact: time > 0 };
+		const first = ((pitches[0]! % 12) + 12) % 12;
+		return { notes, first, position, wished: pitches[0]!, exact: time > 0 };
 	});
 	const { notes, problems } = layOut(instrument, groups);
 	const past = notes.findIndex((note) => note.tick >= total);

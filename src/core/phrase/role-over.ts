@@ -95,5 +95,5 @@ export function roleOfPitch(chord: Chord, midi: number): Role {
 	const semitones = (pc - pitchClass(chord.root) + 12) % 12;
 	// Against a major third the minor one is a sharp ninth.
 	const major = hasRole(chord, '3');
-	return semitones === 3 && major ? '#9' : BY_SEMITONES[semitones];
+	return semitones === 3 && major ? '#9' : BY_SEMITONES[semitones]!;
 }

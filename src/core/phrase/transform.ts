@@ -20,10 +20,10 @@ export function reversed(motif: Motif): Motif {
 		...motif,
 		landing: undefined,
 		notes: motif.notes.map((note, i) => {
-			const octave = i === 0 ? 0 : -octaves[count - i];
+			const octave = i === 0 ? 0 : -octaves[count - i]!;
 			const { offsetTicks, durationTicks } = note;
 			const step =
-				i === 0 && motif.landing && motif.basis === 'role' ? motif.landing : steps[count - 1 - i];
+				i === 0 && motif.landing && motif.basis === 'role' ? motif.landing : steps[count - 1 - i]!;
 			return octave === 0
 				? { offsetTicks, durationTicks, step }
 				: { offsetTicks, durationTicks, step, octave };
@@ -63,16 +63,16 @@ const BAR = 8;
  */
 export function inRhythm(motif: Motif, eighths: readonly number[]): Motif {
 	const starts = motif.notes.map(
-		(_, i) => eighths[i % eighths.length] + BAR * Math.floor(i / eighths.length)
+		(_, i) => eighths[i % eighths.length]! + BAR * Math.floor(i / eighths.length)
 	);
 	return {
 		...motif,
 		notes: motif.notes.map((note, i) => {
-			const end = starts[i + 1] ?? BAR * (Math.floor(starts[i] / BAR) + 1);
+			const end = starts[i + 1] ?? BAR * (Math.floor(starts[i]! / BAR) + 1);
 			return {
 				...note,
-				offsetTicks: starts[i] * EIGHTH,
-				durationTicks: (end - starts[i]) * EIGHTH
+				offsetTicks: starts[i]! * EIGHTH,
+				durationTicks: (end - starts[i]!) * EIGHTH
 			};
 		})
 	};

@@ -18,7 +18,7 @@ export function degreeInterval(degree: string): Interval {
 	const steps = Number(match[2]) - 1;
 	const signs = match[1] ?? '';
 	const alter = signs.startsWith('b') ? -signs.length : signs.length;
-	return { steps, semitones: MAJOR[steps % 7] + 12 * Math.floor(steps / 7) + alter };
+	return { steps, semitones: MAJOR[steps % 7]! + 12 * Math.floor(steps / 7) + alter };
 }
 
 /**
@@ -36,7 +36,7 @@ export function above(note: Note, interval: Interval): Note {
 /** The interval between two notes, upward, within an octave. */
 export function intervalBetween(from: Note, to: Note): Interval {
 	const steps = mod(to.letter - from.letter, 7);
-	const natural = MAJOR[steps];
+	const natural = MAJOR[steps]!;
 	const sounding = mod(pitchClass(to) - pitchClass(from), 12);
 	return { steps, semitones: natural + mod(sounding - natural + 6, 12) - 6 };
 }
@@ -47,7 +47,7 @@ export function intervalBetween(from: Note, to: Note): Interval {
  */
 export function degreeOver(tonic: Note, note: Note): Notation {
 	const { steps, semitones } = intervalBetween(tonic, note);
-	const alter = semitones - MAJOR[steps];
+	const alter = semitones - MAJOR[steps]!;
 	return notation((alter < 0 ? 'b' : '#').repeat(Math.abs(alter)) + String(steps + 1));
 }
 

@@ -12,7 +12,7 @@ export type Midi = number;
  */
 export function parsePitch(text: string): Midi | null {
 	const match = /^(.+?)(-?\d)$/.exec(text);
-	const note = match && parseNote(match[1]);
+	const note = match && parseNote(match[1]!);
 	if (!match || !note) return null;
 	const natural = pitchClass({ letter: note.letter, alter: 0 });
 	return natural + note.alter + 12 * (Number(match[2]) + 1);

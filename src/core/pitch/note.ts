@@ -16,7 +16,7 @@ export type PitchClass = number;
 export const mod = (n: number, m: number): number => ((n % m) + m) % m;
 
 /** The pitch class that a spelled note sounds. */
-export const pitchClass = (note: Note): PitchClass => mod(LETTER_PC[note.letter] + note.alter, 12);
+export const pitchClass = (note: Note): PitchClass => mod(LETTER_PC[note.letter]! + note.alter, 12);
 
 /**
  * ASCII name: `Bb`, `F#`, `Dbb`, `C##`.
@@ -45,7 +45,7 @@ export function parseNote(text: string): Note | null {
 	if (!match) return null;
 	const signs = match[2] ?? '';
 	return {
-		letter: LETTERS.indexOf(match[1]),
+		letter: LETTERS.indexOf(match[1]!),
 		alter: signs.startsWith('b') ? -signs.length : signs.length
 	};
 }
@@ -60,7 +60,7 @@ export const sameSound = (a: Note, b: Note): boolean => pitchClass(a) === pitchC
  */
 export function simpleName(note: Note): Notation {
 	const natural = LETTER_PC.indexOf(pitchClass(note));
-	if (note.alter !== 0 && natural >= 0) return notation(LETTERS[natural]);
+	if (note.alter !== 0 && natural >= 0) return notation(LETTERS[natural]!);
 	return Math.abs(note.alter) < 2 ? noteName(note) : plainName(pitchClass(note));
 }
 
@@ -68,4 +68,4 @@ export function simpleName(note: Note): Notation {
 const PLAIN = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'Gb', 'G', 'Ab', 'A', 'Bb', 'B'];
 
 /** A plain ASCII name for a pitch class or MIDI number: `Eb` for 3, `E` for 4. Display only. */
-export const plainName = (pitch: number): Notation => notation(PLAIN[mod(pitch, 12)]);
+export const plainName = (pitch: number): Notation => notation(PLAIN[mod(pitch, 12)]!);

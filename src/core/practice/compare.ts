@@ -105,19 +105,19 @@ export function compareTakes(a: TakeView, b: TakeView): Comparison {
 		a.summary.landedShare,
 		b.summary.landedShare,
 		SHARE,
-		(winner) => `It lands ${landed(both[winner])} changes, the other ${landed(both[1 - winner])}.`
+		(winner) => `It lands ${landed(both[winner])} changes, the other ${landed(both[1 - winner]!)}.`
 	);
 	weigh(
 		a.chordToneShare,
 		b.chordToneShare,
 		SHARE,
 		(winner) =>
-			`${percent(both[winner].chordToneShare)} chord tones on strong beats against ${percent(both[1 - winner].chordToneShare)}.`
+			`${percent(both[winner].chordToneShare)} chord tones on strong beats against ${percent(both[1 - winner]!.chordToneShare)}.`
 	);
 	const [one, two] = both.map(({ summary }) => summary.spreadMs);
-	if (one !== null && two !== null) {
+	if (one != null && two != null) {
 		weigh(-one, -two, MS, (winner) => {
-			const [near, wide] = winner === 0 ? [one, two] : [two, one];
+			const [near, wide] = winner === 0 ? ([one, two] as const) : ([two, one] as const);
 			return `Its landings scatter by ${Math.round(near)} ms, the other’s by ${Math.round(wide)} ms.`;
 		});
 	}

@@ -43,7 +43,7 @@ function heardInRange(timing: Timing): { change: Change; tick: number }[] {
 		tick: Math.max(0, performed(chart, change.tick, swing) - from)
 	}));
 	const before = chart.changes.findLast((change) => change.bar <= first);
-	if (before && (heard.length === 0 || heard[0].tick > 0) && goesOn(chart, before, from)) {
+	if (before && (heard.length === 0 || heard[0]!.tick > 0) && goesOn(chart, before, from)) {
 		heard.unshift({ change: before, tick: 0 });
 	}
 	return heard.filter(({ tick }) => tick < to - from);

@@ -71,7 +71,9 @@ export function habitsOf(
 			)
 		).map(([role, count]) => ({ role, count })),
 		steps: tally(
-			takes.flatMap(({ pitches }) => pitches.slice(1).map((midi, i) => Math.abs(midi - pitches[i])))
+			takes.flatMap(({ pitches }) =>
+				pitches.slice(1).map((midi, i) => Math.abs(midi - pitches[i]!))
+			)
 		).map(([semitones, count]) => ({ semitones, count })),
 		silentStrings: instrument.open
 			.map((_, i) => i + 1)

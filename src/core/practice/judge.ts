@@ -24,15 +24,15 @@ class Ringing {
 	constructor(private readonly events: readonly Sounded[]) {}
 
 	private end(event: number): number {
-		return this.events[event].timeMs + this.events[event].durationMs;
+		return this.events[event]!.timeMs + this.events[event]!.durationMs;
 	}
 
 	/** Takes in what is struck before a moment. Moments must ascend. */
 	upTo(ms: number): void {
 		const { events, longest } = this;
-		for (; this.next < events.length && events[this.next].timeMs < ms; this.next++) {
-			const pc = events[this.next].midi % 12;
-			const known = longest[pc];
+		for (; this.next < events.length && events[this.next]!.timeMs < ms; this.next++) {
+			const pc = events[this.next]!.midi % 12;
+			const known = longest[pc]!;
 			if (known === null || this.end(known) <= this.end(this.next)) longest[pc] = this.next;
 		}
 	}
@@ -75,21 +75,21 @@ function judgeChange(
 		index: change.index,
 		loop,
 		result,
-		midi: event === null ? null : events[event].midi,
-		role: (event === null ? null : toneAt(chord, events[event].midi)?.role) ?? null,
-		errorMs: event === null ? null : rounded(events[event].timeMs - dueMs),
+		midi: event === null ? null : events[event]!.midi,
+		role: (event === null ? null : toneAt(chord, events[event]!.midi)?.role) ?? null,
+		errorMs: event === null ? null : rounded(events[event]!.timeMs - dueMs),
 		event,
 		dueMs
 	});
 	if (passes(rules, change) || dueMs > (request.untilMs ?? Infinity)) return is('passed', null);
-	const isTone = (event: number) => toneAt(chord, events[event].midi) !== undefined;
-	const off = (event: number) => Math.abs(rounded(events[event].timeMs - dueMs));
-	const fits = (event: number) => landsOn(rules, instrument, chord, events[event].midi);
+	const isTone = (event: number) => toneAt(chord, events[event]!.midi) !== undefined;
+	const off = (event: number) => Math.abs(rounded(events[event]!.timeMs - dueMs));
+	const fits = (event: number) => landsOn(rules, instrument, chord, events[event]!.midi);
 
 	const early = firstFrom(events, dueMs - Math.max(earlyMs, toleranceMs));
 	const around: number[] = [];
 	const latest = dueMs + Math.max(beatMs, toleranceMs);
-	for (let i = early; i < events.length && events[i].timeMs <= latest; i++) around.push(i);
+	for (let i = early; i < events.length && events[i]!.timeMs <= latest; i++) around.push(i);
 	const tones = around.filter(isTone);
 
 	const landed = best(
@@ -102,9 +102,9 @@ function judgeChange(
 	const rings = ringing.at(dueMs);
 	const held = best(rings.filter(isTone), fits, off);
 	if (held !== undefined) return is('held', held);
-	const before = tones.filter((event) => events[event].timeMs < dueMs).at(-1);
+	const before = tones.filter((event) => events[event]!.timeMs < dueMs).at(-1);
 	if (before !== undefined) return is('early', before);
-	const after = tones.find((event) => events[event].timeMs > dueMs);
+	const after = tones.find((event) => events[event]!.timeMs > dueMs);
 	if (after !== undefined) return is('late', after);
 	const other = best([...around, ...rings], () => true, off);
 	return other === undefined ? is('silent', null) : is('missed', other);

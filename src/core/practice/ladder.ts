@@ -38,7 +38,7 @@ export function climb(ladder: Ladder, place: LadderPlace, clean: boolean): Ladde
 	const tempos = rungs(ladder);
 	if (!clean) {
 		const below = tempos.filter((tempo) => tempo < place.tempo).at(-1);
-		return { tempo: below ?? tempos[0], clean: 0 };
+		return { tempo: below ?? tempos[0]!, clean: 0 };
 	}
 	const cleanNow = place.clean + 1;
 	if (cleanNow < ladder.up) return { tempo: place.tempo, clean: cleanNow };

@@ -42,7 +42,7 @@ type Aims = ReadonlyMap<number, { readonly name: string; readonly role: string }
 function aim(chart: Chart, slip: Slip, rules: Rules, aims?: Aims) {
 	const planned = aims?.get(slip.index);
 	if (planned) return planned;
-	const { chord } = chart.changes[slip.index].to;
+	const { chord } = chart.changes[slip.index]!.to;
 	const tones =
 		rules.landOn === 'roots' ? chord.tones.filter(({ role }) => role === 'R') : guideTones(chord);
 	const tone = tones[0];
@@ -118,8 +118,8 @@ export function nextStep(
 			reason: `${capital(slipWords(chart, worst, rules, aims))}.`
 		};
 	}
-	if (judgement.violations.length > 0) {
-		const [first] = judgement.violations;
+	const [first] = judgement.violations;
+	if (first) {
 		const range = looped ?? whole;
 		const text = `Again at ${tempo}, by the rule.`;
 		return { kind: 'again', range, tempo, text, reason: `Every change lands. ${first.message}` };

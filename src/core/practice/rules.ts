@@ -86,8 +86,8 @@ class RuleBook {
 			this.sounding.eventAt(timeMs + toleranceMs)
 		].filter((at) => at >= 0);
 		const own = this.landings.get(index);
-		const taken = own ? [chart.changes[own.index].to.index] : [];
-		return [...new Set([...taken, ...events])].map((at) => chart.events[at]);
+		const taken = own ? [chart.changes[own.index]!.to.index] : [];
+		return [...new Set([...taken, ...events])].flatMap((at) => chart.events[at] ?? []);
 	}
 
 	private nameOf(event: Sounded): string {
@@ -128,8 +128,8 @@ class RuleBook {
 		if (rules.grid === undefined || this.grid.length === 0) return null;
 		const within = timeMs - Math.floor(timeMs / this.round) * this.round;
 		const at = lastAt(this.grid, within);
-		const before = at < 0 ? Infinity : within - this.grid[at];
-		const after = (this.grid[at + 1] ?? this.round + this.grid[0]) - within;
+		const before = at < 0 ? Infinity : within - this.grid[at]!;
+		const after = (this.grid[at + 1] ?? this.round + this.grid[0]!) - within;
 		if (Math.min(before, after) <= toleranceMs) return null;
 		const off = before < after ? Math.round(before) : -Math.round(after);
 		const place = rules.grid === 'targets' ? 'a change' : GRID_WORDS[rules.grid];
@@ -139,7 +139,7 @@ class RuleBook {
 	private landing(event: Sounded, taken: Taken | undefined): string | null {
 		const { rules, instrument, chart } = this.request;
 		if (!taken || !rules.landOn || rules.landOn === 'any' || taken.role === null) return null;
-		const { chord, symbol } = chart.changes[taken.index].to;
+		const { chord, symbol } = chart.changes[taken.index]!.to;
 		if (landsOn(rules, instrument, chord, event.midi)) return null;
 		const wanted = rules.landOn === 'roots' ? 'its root' : 'a guide tone';
 		return `${symbol} was landed on its ${roleWords(taken.role)}, not on ${wanted}.`;

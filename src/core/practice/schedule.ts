@@ -106,7 +106,7 @@ const RATING: Record<PracticeGrade, Grade> = {
 /** The grade of a day: the mean of its last takes, rounded to the worse. */
 function dayGrade(grades: readonly PracticeGrade[]): PracticeGrade {
 	const sum = grades.reduce((total, grade) => total + GRADES.indexOf(grade), 0);
-	return GRADES[Math.floor(sum / Math.max(1, grades.length))];
+	return GRADES[Math.floor(sum / Math.max(1, grades.length))]!;
 }
 
 /** The schedule after one more take; a clock that was set back counts as not having moved. @param day name of the player's day, as `2026-03-01` */

@@ -70,7 +70,7 @@ function slipped(
 	const near = windowPlaces(instrument, position)
 		.map((place) => place.midi)
 		.filter((midi) => Math.abs(midi - note.midi) <= 2 && !isTone(midi));
-	if (near.length > 0) return near[Math.floor(random() * near.length) % near.length];
+	if (near.length > 0) return near[Math.floor(random() * near.length) % near.length]!;
 	return isTone(note.midi + 1) ? note.midi - 1 : note.midi + 1;
 }
 
@@ -108,7 +108,7 @@ export function simulate(
 			const late = skill.hesitationMs * far(hand, note);
 			hand = note;
 			if (landing && silent < skill.silentShare) continue;
-			const { chord } = landing ? chart.changes[landing.change.index].to : { chord: null };
+			const { chord } = landing ? chart.changes[landing.change.index]!.to : { chord: null };
 			const missed = landing !== null && chord !== null && wrong < skill.wrongShare;
 			const isTone = (midi: number) => chord !== null && toneAt(chord, midi) !== undefined;
 			events.push({

@@ -54,7 +54,7 @@ const severity = ({ missed, silent, late }: Slip): number => 4 * (missed + silen
 function sameRole(changes: readonly JudgedChange[]): Role | null {
 	const roles = new Set(changes.map(({ role }) => role));
 	const [role] = roles;
-	return roles.size === 1 ? role : null;
+	return roles.size === 1 ? (role ?? null) : null;
 }
 
 function slipsOf(chart: Chart, changes: readonly JudgedChange[]): Slip[] {
@@ -64,8 +64,8 @@ function slipsOf(chart: Chart, changes: readonly JudgedChange[]): Slip[] {
 	}
 	return [...by]
 		.map(([index, all]): Slip => {
-			const change = chart.changes[index];
-			const before = index > 0 ? chart.changes[index - 1].to : change.from;
+			const change = chart.changes[index]!;
+			const before = index > 0 ? chart.changes[index - 1]!.to : change.from;
 			return {
 				index,
 				bar: change.bar,
@@ -98,7 +98,7 @@ export function summarise(chart: Chart, { changes }: Pick<Judgement, 'changes'>)
 	const timing = spreadOf(errors);
 	const kinds = new Map<ChordKind, { asked: number; landed: number }>();
 	for (const change of asked) {
-		const kind = chordKind(chart.changes[change.index].to.chord);
+		const kind = chordKind(chart.changes[change.index]!.to.chord);
 		const tally = kinds.get(kind) ?? { asked: 0, landed: 0 };
 		tally.asked++;
 		if (isLanded(change)) tally.landed++;

@@ -42,7 +42,7 @@ const EIGHTH = QUARTER / 2;
 function fill(steps: readonly Step[], from: number, to: number): WarmUpNote[] {
 	const notes: WarmUpNote[] = [];
 	for (let tick = from, i = 0; tick < to && steps.length > 0; tick += EIGHTH, i++) {
-		const { string, fret, midi } = steps[i % steps.length];
+		const { string, fret, midi } = steps[i % steps.length]!;
 		notes.push({ tick, durationTicks: Math.min(EIGHTH, to - tick), string, fret, midi });
 	}
 	return notes;
@@ -51,7 +51,7 @@ function fill(steps: readonly Step[], from: number, to: number): WarmUpNote[] {
 /** One note bar by bar in eighths, quarters, halves, a whole, and again; the tempo stays. */
 function pulse(chart: Chart, note: Step): WarmUpNote[] {
 	return chart.played.flatMap((bar, i) => {
-		const length = [EIGHTH, QUARTER, 2 * QUARTER, bar.lengthTicks][i % 4];
+		const length = [EIGHTH, QUARTER, 2 * QUARTER, bar.lengthTicks][i % 4]!;
 		const notes: WarmUpNote[] = [];
 		for (let at = 0; at < bar.lengthTicks; at += length) {
 			const durationTicks = Math.min(length, bar.lengthTicks - at);

@@ -52,7 +52,7 @@ export function blockWindows(
 	position: number,
 	from = 0
 ): number[] {
-	const start = chart.changes[from];
+	const start = chart.changes[from]!;
 	const last = lastPosition(instrument);
 	const { slide } = instrument;
 	const fret = slide ? barFret(position) : position;

@@ -85,10 +85,10 @@ export function reasonsOf(row: CoverageRow, next: CoverageRow | undefined): stri
 	const words = lead
 		.sort((a, b) => Number(a.alike) - Number(b.alike) || b.by - a.by)
 		.map((fact) => fact.words);
-	if (lead[0].by > 0 && !lead[0].alike) return words;
+	if (lead[0]!.by > 0 && !lead[0]!.alike) return words;
 	if (row.cost < next.cost)
 		return [`the landings move less than in position ${next.position}`, ...words];
-	return lead[0].alike
+	return lead[0]!.alike
 		? [`lies like position ${next.position}, ${handWords(row, next)}`, ...words]
 		: words;
 }

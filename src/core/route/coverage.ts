@@ -40,8 +40,8 @@ type Lie = { readonly score: number; readonly roots: number; readonly octaves: n
 function octavesUnder(under: ReadonlySet<number>, tones: readonly Tone[]): number {
 	let count = 0;
 	for (const root of under) {
-		if (root % 12 !== tones[0].pc || !under.has(root + 12)) continue;
-		const whole = tones.every((tone) => under.has(root + ((tone.pc - tones[0].pc + 12) % 12)));
+		if (root % 12 !== tones[0]!.pc || !under.has(root + 12)) continue;
+		const whole = tones.every((tone) => under.has(root + ((tone.pc - tones[0]!.pc + 12) % 12)));
 		if (whole) count++;
 	}
 	return count;
@@ -62,7 +62,7 @@ function lieOf(places: readonly WindowPlace[], chord: Chord): Lie {
 	};
 	const under = new Set(places.filter(held).map((place) => place.midi));
 	const sounding = new Set([...under].map((midi) => midi % 12));
-	const roots = share([tones[0]]);
+	const roots = share([tones[0]!]);
 	const octaves = octavesUnder(under, tones);
 	const score =
 		LIE.roots * roots +
@@ -105,7 +105,7 @@ function coverPosition(
 	const lies = new Map<string, Lie>(chords.map((chord) => [chord.symbol, lieOf(places, chord)]));
 	const steps = plan.targets
 		.slice(1)
-		.map((target, i) => Math.abs(target.midi - plan.targets[i].midi));
+		.map((target, i) => Math.abs(target.midi - plan.targets[i]!.midi));
 	const missing = chart.changes.length - plan.targets.length;
 	return {
 		position,
@@ -184,7 +184,7 @@ export function rankCoverage(rows: readonly CoverageRow[]): RankedPosition[] {
 		return {
 			position: row.position,
 			score,
-			cost: rows[i].cost,
+			cost: rows[i]!.cost,
 			rank: place + 1,
 			reasons: reasonsOf(row, order[place + 1]?.row)
 		};

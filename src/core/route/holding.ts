@@ -44,5 +44,5 @@ export function handAlong(
 	if (block) return blockWindows(chart, held, position);
 	if (places.length === 0) return undefined;
 	const own = new Map(places.map((entry) => [entry.section, entry.position]));
-	return chart.changes.map(({ bar }) => own.get(chart.played[bar - 1].section ?? '') ?? position);
+	return chart.changes.map(({ bar }) => own.get(chart.played[bar - 1]!.section ?? '') ?? position);
 }

@@ -21,7 +21,7 @@ export function phrasesOf(chart: Chart): Change[][] {
 		for (let b = bar + 1; b <= change.bar; b++) if (starts.has(b)) opens = true;
 		bar = change.bar;
 		if (opens) phrases.push([change]);
-		else phrases[phrases.length - 1].push(change);
+		else phrases[phrases.length - 1]!.push(change);
 	}
 	return phrases;
 }

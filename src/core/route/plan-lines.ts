@@ -22,7 +22,7 @@ export type WholePlan = {
 /** Targets as notes: each rings until the next begins or its chord ends. */
 function targetNotes(chart: Chart, { targets }: Plan): LineNote[] {
 	return targets.map((target, i) => {
-		const { to } = chart.changes[target.change];
+		const { to } = chart.changes[target.change]!;
 		const next = targets[i + 1]?.tick ?? chartTicks(chart);
 		const end = Math.min(next, to.startTick + to.durationTicks);
 		return {

@@ -32,8 +32,8 @@ function toTargets(
 	path: readonly number[]
 ): Target[] {
 	return steps.map((step, i) => {
-		const chosen = step.candidates[path[i]];
-		const before = i > 0 ? steps[i - 1].candidates[path[i - 1]] : null;
+		const chosen = step.candidates[path[i]!]!;
+		const before = i > 0 ? steps[i - 1]!.candidates[path[i - 1]!]! : null;
 		return {
 			change: step.change.index,
 			tick: step.change.tick,

@@ -97,7 +97,7 @@ export function scalesAlong(
 		const own = set.get(index);
 		if (own || !chord) return own ?? null;
 		if (plan === 'arpeggio') return null;
-		if (planned) return planned[index];
+		if (planned) return planned[index] ?? null;
 		return plan === 'follow' ? follow(chord, chordAfter(chart, index)) : inUse;
 	});
 }

@@ -26,7 +26,7 @@ export function spellLine<T extends Unnamed>(
 		return { name, by: from, midi: note.midi };
 	});
 	const beats = notes.map(({ tick }) => beatOf(chart, tick));
-	const names = oneSpelling(named, (i) => beats[i]);
+	const names = oneSpelling(named, (i) => beats[i]!);
 	return notes.map((note, i) => ({ ...note, name: names[i] }));
 }
 

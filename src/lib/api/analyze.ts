@@ -159,7 +159,7 @@ export function runAnalyze(input: AnalyzeInput): Outcome<AnalyzeAnswer> {
 				timeSignature: `${bar.signature.beats}/${bar.signature.unit}`
 			})),
 			chords: chart.events.map((event) =>
-				chordAnswer(event, key, roles[event.index], (chord) =>
+				chordAnswer(event, key, roles[event.index]!, (chord) =>
 					answers(chord, chordAfter(chart, event.index))
 				)
 			),

@@ -97,6 +97,6 @@ export function readDocument(text: string): Result<MusicDocument, string> {
 	if (!schema) return { error: 'The file is JSON, but no document of Arc Step.' };
 	const parsed = schema.safeParse(document);
 	if (parsed.success) return { value: parsed.data };
-	const [{ path, message }] = parsed.error.issues;
+	const { path, message } = parsed.error.issues[0]!;
 	return { error: `The document is not whole: ${path.join('.') || 'at its top'}: ${message}` };
 }

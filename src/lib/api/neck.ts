@@ -111,7 +111,7 @@ export function runCoverage(input: CoverageInput): Outcome<CoverageAnswer> {
 	}
 	const rows = [...coverNeck(request)];
 	const ranked = rankCoverage(rows);
-	const best = ranked.find((entry) => entry.rank === 1) ?? ranked[0];
+	const best = ranked.find((entry) => entry.rank === 1) ?? ranked[0]!;
 	return {
 		value: {
 			chords: chords.map((chord) => chord.symbol),

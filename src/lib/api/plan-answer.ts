@@ -7,7 +7,7 @@ type Answered = PlanAnswer['plans'][number];
 
 function metricsOf({ plan, measures }: WholePlan): Record<string, number> {
 	const { targets } = plan;
-	const moves = targets.slice(1).map((target, i) => Math.abs(target.midi - targets[i].midi));
+	const moves = targets.slice(1).map((target, i) => Math.abs(target.midi - targets[i]!.midi));
 	return {
 		targets: targets.length,
 		semitoneMoves: moves.filter((move) => move === 1).length,

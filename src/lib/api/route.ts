@@ -91,14 +91,14 @@ function wayOf(chart: Chart, { line, anchors }: RouteRequest['route']): Told<Rou
 	const way: RouteWish['way'] = {
 		grid,
 		cellOf,
-		...(line.talk.length > 0 ? { airAt: (bar) => air[bar.index] } : {}),
+		...(line.talk.length > 0 ? { airAt: (bar) => air[bar.index] ?? false } : {}),
 		anticipate: line.anticipate,
 		spice: line.spice,
 		seed: line.seed,
 		direction: line.direction ?? undefined,
 		frozen: frozenOf(chart, anchors),
 		fingers: bound(chart, anchors.fingers, ({ offset, string, fret, finger }, change) => ({
-			...{ tick: chart.changes[change].tick + offset, string, fret, finger }
+			...{ tick: chart.changes[change]!.tick + offset, string, fret, finger }
 		})),
 		arrive: bound(chart, anchors.arrive, ({ approach }, change) => ({ change, approach }))
 	};
@@ -161,7 +161,7 @@ export function runRoute(
 	const resolved = resolveRoute(request, desk);
 	if ('error' in resolved) return resolved;
 	const { value: ready, warnings } = resolved.value;
-	const [whole] = planWhole(ready.request, ready.line, 1, desk.work);
+	const whole = planWhole(ready.request, ready.line, 1, desk.work)[0]!;
 	const told = whole.plan.warnings.map((warning) => warning.message);
 	const arrivals = whole.line?.options() ?? [];
 	return { value: { ...answerOf(whole), warnings: [...warnings, ...told], arrivals } };

@@ -30,7 +30,7 @@ export function planSnapshot({ chart: text, input, own }: SnapshotRequest): Outc
 			cost,
 			changes: chart.changes.length,
 			targets: targets.map(({ change, ...target }) => {
-				const at = chart.changes[change];
+				const at = chart.changes[change]!;
 				return { ...anchorOf(at), symbol: at.to.symbol, ...target };
 			}),
 			notes: input.line.grid === 'targets' ? [] : notes

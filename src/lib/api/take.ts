@@ -125,7 +125,7 @@ export function runTake({ chart: text, title, take, own }: TakeRequest): Outcome
 	const changes = judgement.changes.flatMap(
 		({ index, loop, result, role, errorMs }): KeptChange[] => {
 			if (result === 'passed') return [];
-			const { to, bar } = chart.changes[index];
+			const { to, bar } = chart.changes[index]!;
 			const kind = chordKind(to.chord);
 			return [{ loop, change: index, kind, symbol: to.symbol, bar, result, role, errorMs }];
 		}

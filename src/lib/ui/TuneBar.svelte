@@ -4,6 +4,7 @@
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import type { Snippet } from 'svelte';
 	import { useTransport } from '$lib/state/transport.svelte';
+	import Later from './Later.svelte';
 	import TopBar from './TopBar.svelte';
 	import TransportBar from './transport/TransportBar.svelte';
 	import { capital, keyWords } from '$lib/words/words';
@@ -25,7 +26,7 @@
 {#snippet heard()}
 	{#await import('./transport/Playing.svelte') then Playing}<Playing.default />{/await}
 {/snippet}
-{#snippet end()}<TransportBar />{/snippet}
+{#snippet end()}<Later><TransportBar /></Later>{/snippet}
 <TopBar
 	title={shown.headers.title ?? 'Untitled tune'}
 	{facts}

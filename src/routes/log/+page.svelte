@@ -13,6 +13,7 @@
 	import { heatFields, kindName, minutesOption, weekName } from '$lib/ui/log/log-options';
 	import TakeTable from '$lib/ui/log/TakeTable.svelte';
 	import FootKeys from '$lib/ui/FootKeys.svelte';
+	import Later from '$lib/ui/Later.svelte';
 	import KeyCap from '$lib/ui/KeyCap.svelte';
 	import TopBar from '$lib/ui/TopBar.svelte';
 	import { durationWords } from '$lib/words/when';
@@ -140,7 +141,7 @@
 				<p>Least lands in position {weakField.position} over {kindName(weakField.kind)}.</p>
 			{/if}
 		</div>
-		<LogCharts {log} {tables} />
+		<Later><LogCharts {log} {tables} /></Later>
 		<div class="two">
 			<section>
 				<div class="section-head">
@@ -163,7 +164,9 @@
 						<h2>Habits</h2>
 						<small>{data.habits.title}, position {data.habits.position}</small>
 					</div>
-					<HabitNeck habits={data.habits} strings={data.habits.strings} />
+					<Later>
+						<HabitNeck habits={data.habits} strings={data.habits.strings} />
+					</Later>
 				{/if}
 			</section>
 		</div>
@@ -228,16 +231,18 @@
 						</select>
 					</span>
 				</div>
-				<TakeTable
-					{log}
-					{filter}
-					now={data.now}
-					{chosen}
-					{href}
-					onchoose={choose}
-					onnote={note}
-					onremove={(take) => void remove(take)}
-				/>
+				<Later>
+					<TakeTable
+						{log}
+						{filter}
+						now={data.now}
+						{chosen}
+						{href}
+						onchoose={choose}
+						onnote={note}
+						onremove={(take) => void remove(take)}
+					/>
+				</Later>
 				{#if log.found > log.page}
 					<p class="pages">
 						{#if filter.skip > 0}

@@ -88,18 +88,18 @@ function draftBars(frame: Frame, end: number, left: LeftOut): BarDraft[] {
 			left.say(`A chart has at most ${LIMITS.written} bars; the rest is left out.`);
 			break;
 		}
-		while (next < frame.signatures.length && frame.signatures[next].tick <= at) {
-			signature = frame.signatures[next++].signature;
+		while (next < frame.signatures.length && frame.signatures[next]!.tick <= at) {
+			signature = frame.signatures[next++]!.signature;
 		}
 		const length = (signature.beats * 4 * QUARTER) / signature.unit;
 		const chords: { tick: number; symbol: string }[] = [];
-		while (chord < frame.chords.length && frame.chords[chord].tick < at + length) {
-			const { tick, symbol } = frame.chords[chord++];
+		while (chord < frame.chords.length && frame.chords[chord]!.tick < at + length) {
+			const { tick, symbol } = frame.chords[chord++]!;
 			chords.push({ tick: Math.max(0, tick - at), symbol });
 		}
 		let name: string | null = null;
-		while (named < frame.names.length && frame.names[named].tick < at + length) {
-			name = frame.names[named++].name;
+		while (named < frame.names.length && frame.names[named]!.tick < at + length) {
+			name = frame.names[named++]!.name;
 		}
 		bars.push({ signature, chords, ...(name === null ? {} : { section: { name, times: 1 } }) });
 		at += length;
@@ -115,7 +115,7 @@ function soundsLike(chart: Chart, notes: readonly ReadNote[], struck: readonly S
 		heard.length === struck.length &&
 		heard.every(
 			({ seconds, midi }, i) =>
-				midi === struck[i].midi && Math.abs(Math.round(seconds * perSecond) - struck[i].from) <= 1
+				midi === struck[i]!.midi && Math.abs(Math.round(seconds * perSecond) - struck[i]!.from) <= 1
 		)
 	);
 }
@@ -141,7 +141,7 @@ function written(voice: Voice, chart: Chart): ReadNote[] {
 		}, 0);
 		return total / Math.max(1, units.length);
 	};
-	let [grid, least] = [GRIDS[0], off(GRIDS[0])];
+	let [grid, least] = [GRIDS[0]!, off(GRIDS[0]!)];
 	for (const finer of GRIDS.slice(1)) {
 		const here = off(finer);
 		if (here < least - WORTH) [grid, least] = [finer, here];
@@ -189,7 +189,7 @@ export function readMidi(bytes: Uint8Array): FileReading {
 	const trusted = ownChart !== null && sameMusic(ownChart, found) ? ownChart : null;
 	const carried = frame.texts.find((text) => text.startsWith(TEXTS.line));
 	const ownLine = trusted && carried ? lineText(carried) : null;
-	const struck = line ? line.notes.map(({ parts }) => parts[0]) : [];
+	const struck = line ? line.notes.map(({ parts }) => parts[0]!) : [];
 	const kept = trusted && ownLine && soundsLike(trusted, ownLine.notes, struck) ? ownLine : null;
 	const others = voices.filter((voice) => voice !== line && !(kept && BAND.includes(voice.name)));
 	if (line && others.length > 0) {
@@ -223,6 +223,6 @@ function chooseLine(voices: readonly Voice[]): Voice | undefined {
 	if (said) return said;
 	const single = voices.filter(({ notes, under }) => under <= notes.length / 5);
 	const high = ({ notes }: Voice) =>
-		notes.reduce((sum, { parts }) => sum + parts[0].midi, 0) / notes.length;
+		notes.reduce((sum, { parts }) => sum + parts[0]!.midi, 0) / notes.length;
 	return [...(single.length > 0 ? single : voices)].sort((a, b) => high(b) - high(a))[0];
 }

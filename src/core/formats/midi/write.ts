@@ -47,12 +47,12 @@ const chorusStarts = (tune: MidiTune, counted: number, length: number): number[]
 
 /** Ticks of the whole file. */
 const lengthOf = ({ chart, countInBars, choruses }: MidiTune): number =>
-	countInBars * chart.played[0].lengthTicks + choruses * chartTicks(chart);
+	countInBars * chart.played[0]!.lengthTicks + choruses * chartTicks(chart);
 
 function conductor(tune: MidiTune): Timed[] {
 	const { chart, tempo, countInBars } = tune;
 	const { played } = chart;
-	const counted = countInBars * played[0].lengthTicks;
+	const counted = countInBars * played[0]!.lengthTicks;
 	const events: Timed[] = [
 		meta(0, {
 			deltaTime: 0,
@@ -84,7 +84,7 @@ function conductor(tune: MidiTune): Timed[] {
 			})
 		);
 	};
-	time(0, played[0].signature);
+	time(0, played[0]!.signature);
 	for (const start of chorusStarts(tune, counted, chartTicks(chart))) {
 		for (const bar of played) time(start + bar.startTick, bar.signature);
 		for (const event of chart.events) {
@@ -133,7 +133,7 @@ function setRange(channel: number): Timed[] {
 		[38, 0],
 		[101, 127],
 		[100, 127]
-	];
+	] as const;
 	return controls.map(([controllerType, value]) =>
 		meta(0, { deltaTime: 0, type: 'controller', channel, controllerType, value })
 	);
@@ -153,12 +153,12 @@ function track(part: Part, tune: MidiTune): Timed[] {
 	const struck = new Map<number, number>();
 	const again: number[] = [];
 	for (let i = notes.length - 1; i >= 0; i--) {
-		again[i] = struck.get(notes[i].midi) ?? Infinity;
-		struck.set(notes[i].midi, Math.round(notes[i].seconds * toTick));
+		again[i] = struck.get(notes[i]!.midi) ?? Infinity;
+		struck.set(notes[i]!.midi, Math.round(notes[i]!.seconds * toTick));
 	}
 	notes.forEach((note, i) => {
 		const start = Math.round(note.seconds * toTick);
-		const most = again[i];
+		const most = again[i]!;
 		const long = Math.max(1, Math.round((note.seconds + note.duration) * toTick) - start);
 		// A key that is struck again is let go first.
 		const end = Math.max(start + 1, Math.min(start + long, most));

@@ -73,7 +73,7 @@ export function lineOf(raw: readonly RawNote[], left: LeftOut): ReadNote[] {
 	const notes = leading(raw, left);
 	notes.forEach((note, i) => {
 		const before = line.at(-1);
-		const next = notes[i + 1] as RawNote | undefined;
+		const next = notes[i + 1];
 		const { tick, durationTicks, midi, place, finger, bend } = note;
 		const joined =
 			before?.ties === true && note.tied.from && before.tick + before.durationTicks === tick;

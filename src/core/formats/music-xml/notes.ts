@@ -33,8 +33,8 @@ function pitchNode(name: string, midi: number): Node {
 
 /** What is played where a slice sounds: a bent note is the one before, held and pulled. */
 function sounding(notes: readonly FileNote[], index: number) {
-	const note = notes[index];
-	const before = notes[index - 1] as FileNote | undefined;
+	const note = notes[index]!;
+	const before = notes[index - 1];
 	const bent = note.technique === 'bend' && comesOutOf(before, note);
 	return bent && before
 		? { fretted: before, semitones: note.midi - before.midi }
@@ -58,8 +58,8 @@ function joints(notes: readonly FileNote[], index: number, slice: Slice) {
 		around.push(el('slur', [], { type, number: 1 }));
 		technical.push(el(joint.name, type === 'start' ? joint.text : [], { type, number: 1 }));
 	};
-	const note = notes[index];
-	const next = notes[index + 1] as FileNote | undefined;
+	const note = notes[index]!;
+	const next = notes[index + 1];
 	if (slice.begins && comesOutOf(notes[index - 1], note)) join(note, 'stop');
 	if (slice.ends && next && comesOutOf(note, next)) join(next, 'start');
 	return { technical, around };
@@ -70,8 +70,8 @@ const bendNode = (semitones: number, held: boolean): Node =>
 
 /** The bends, shakes and trills of a note, told where it begins. */
 function moves(notes: readonly FileNote[], index: number) {
-	const note = notes[index];
-	const next = notes[index + 1] as FileNote | undefined;
+	const note = notes[index]!;
+	const next = notes[index + 1];
 	const technical: Node[] = [];
 	const ornaments: Node[] = [];
 	const { semitones } = sounding(notes, index);
@@ -95,9 +95,9 @@ function notations(
 	tuplet: 'start' | 'stop' | null,
 	staff: 1 | 2
 ): Node | null {
-	const note = notes[index];
+	const note = notes[index]!;
 	const { fretted, semitones } = sounding(notes, index);
-	const next = notes[index + 1] as FileNote | undefined;
+	const next = notes[index + 1];
 	const bentOn = next?.technique === 'bend' && comesOutOf(note, next);
 	const tied: Node[] = [];
 	if (!slice.begins || semitones !== 0) tied.push(el('tied', [], { type: 'stop' }));
@@ -150,7 +150,7 @@ export function staffNotes(
 			return el('note', [rest, duration, voice, ...shape, triplet, el('staff', staff), marks]);
 		}
 		const { fretted, semitones } = sounding(notes, slice.note);
-		const next = notes[slice.note + 1] as FileNote | undefined;
+		const next = notes[slice.note + 1];
 		const bentOn = next?.technique === 'bend' && comesOutOf(notes[slice.note], next);
 		const alter = parseNote(fretted.name)?.alter ?? 0;
 		return el('note', [
@@ -163,8 +163,8 @@ export function staffNotes(
 			staff === 1 && slice.begins && alter !== 0 ? el('accidental', ACCIDENTALS[alter + 2]) : null,
 			triplet,
 			el('staff', staff),
-			...beams[i].map((beam, depth) => el('beam', beam, { number: depth + 1 })),
-			notations(notes, slice.note, slice, tuplets[i], staff)
+			...beams[i]!.map((beam, depth) => el('beam', beam, { number: depth + 1 })),
+			notations(notes, slice.note, slice, tuplets[i]!, staff)
 		]);
 	});
 }

@@ -53,9 +53,9 @@ export function rawNote(
 	const technical = inside('technical');
 	const marks = (name: string) => technical.flatMap((entry) => all(entry, name));
 	const ornaments = inside('ornaments');
-	const [string] = marks('string').map((entry) => Number(entry.text));
-	const [fret] = marks('fret').map((entry) => Number(entry.text));
-	const [finger] = marks('fingering').map((entry) => Number(entry.text));
+	const [string = NaN] = marks('string').map((entry) => Number(entry.text));
+	const [fret = NaN] = marks('fret').map((entry) => Number(entry.text));
+	const [finger = NaN] = marks('fingering').map((entry) => Number(entry.text));
 	const placed = Number.isInteger(string) && Number.isInteger(fret) && string >= 1 && fret >= 0;
 	const ties = [...all(node, 'tie'), ...inside('tied')];
 	const slides = [...inside('slide'), ...inside('glissando')];

@@ -118,9 +118,9 @@ function unfolded(
 	left: LeftOut
 ): ReadNote[] {
 	const raw = chart.played.flatMap((bar) => {
-		const measure = measures[bar.written] as Measure | undefined;
+		const measure = measures[bar.written];
 		if (!measure) return [];
-		const length = barTicks(bars[bar.written].signature);
+		const length = barTicks(bars[bar.written]!.signature);
 		const shift = measure.pickup ? Math.max(0, length - measure.length) : 0;
 		return measure.notes.map((note): RawNote => ({
 			...note,

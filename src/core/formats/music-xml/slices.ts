@@ -71,15 +71,19 @@ export function beamsOf(slices: readonly Slice[], pulse: number): Beam[][] {
 	const level = slices.map((slice) => (slice.note === null ? 0 : flags(slice.value)));
 	const group = slices.map((slice) => Math.floor(slice.from / pulse));
 	const joined = (a: number, b: number, depth: number): boolean =>
-		b >= 0 && b < slices.length && level[a] >= depth && level[b] >= depth && group[a] === group[b];
+		b >= 0 &&
+		b < slices.length &&
+		level[a]! >= depth &&
+		level[b]! >= depth &&
+		group[a] === group[b];
 	slices.forEach((_, i) => {
 		const alone = !joined(i, i - 1, 1) && !joined(i, i + 1, 1);
-		for (let depth = 1; depth <= level[i] && !alone; depth++) {
+		for (let depth = 1; depth <= level[i]! && !alone; depth++) {
 			const [before, after] = [joined(i, i - 1, depth), joined(i, i + 1, depth)];
-			if (before && after) beams[i].push('continue');
-			else if (before) beams[i].push('end');
-			else if (after) beams[i].push('begin');
-			else beams[i].push(joined(i, i - 1, 1) ? 'backward hook' : 'forward hook');
+			if (before && after) beams[i]!.push('continue');
+			else if (before) beams[i]!.push('end');
+			else if (after) beams[i]!.push('begin');
+			else beams[i]!.push(joined(i, i - 1, 1) ? 'backward hook' : 'forward hook');
 		}
 	});
 	return beams;

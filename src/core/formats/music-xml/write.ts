@@ -76,7 +76,7 @@ function keptMeasures(piece: Piece): Measure[] | null {
 		for (let i = from; i < to; i++) {
 			const first = firsts.get(i);
 			if (!first) return null;
-			const written = chart.bars[i];
+			const written = chart.bars[i]!;
 			const starts = written.endings.length > 0 ? written.endings : [];
 			if (starts.length > 0) open = starts;
 			const next = i + 1 < to ? chart.bars[i + 1] : null;
@@ -139,7 +139,7 @@ function attributes(piece: Piece): Node {
 	return el('attributes', [
 		el('divisions', QUARTER),
 		el('key', [el('fifths', key ? fifthsOf(key) : 0), el('mode', mode)]),
-		timeNode(chart.played[0].signature),
+		timeNode(chart.played[0]!.signature),
 		el('staves', 2),
 		el('clef', [el('sign', 'G'), el('line', 2), el('clef-octave-change', -1)], { number: 1 }),
 		el('clef', [el('sign', 'TAB'), el('line', 5)], { number: 2 }),
@@ -204,7 +204,7 @@ function withChords(
 	const chords = chordsIn(piece.chart, bar);
 	return slices.flatMap((slice, i) => {
 		const here = chords.filter(({ at }) => at >= slice.from && at < slice.to);
-		return [...here.map(({ at, event }) => harmonyNode(event.chord, at - slice.from)), notes[i]];
+		return [...here.map(({ at, event }) => harmonyNode(event.chord, at - slice.from)), notes[i]!];
 	});
 }
 

@@ -40,8 +40,8 @@ function barreHolds(
 export function holdGrip(places: readonly Place[]): Hold | null {
 	const order = places
 		.map((_, i) => i)
-		.filter((i) => places[i].fret > 0)
-		.sort((a, b) => places[a].fret - places[b].fret || places[b].string - places[a].string);
+		.filter((i) => places[i]!.fret > 0)
+		.sort((a, b) => places[a]!.fret - places[b]!.fret || places[b]!.string - places[a]!.string);
 	const fingers: (number | null)[] = places.map(() => null);
 	let best: Hold | null = null;
 	/** `thick` is the string where the finger before lies first; one finger other than the first may lie across. */
@@ -51,23 +51,23 @@ export function holdGrip(places: readonly Place[]): Hold | null {
 			best = { fingers: [...fingers], cost };
 			return;
 		}
-		const { fret, string } = places[order[at]];
-		const before = at > 0 ? places[order[at - 1]].fret : null;
+		const { fret, string } = places[order[at]!]!;
+		const before = at > 0 ? places[order[at - 1]!]!.fret : null;
 		if (before === fret && barreHolds(places, finger, fret, [thick, string])) {
-			const starts = thick === places[order[at - 1]].string;
+			const starts = thick === places[order[at - 1]!]!.string;
 			const more = starts ? (finger === 1 ? COST.barre : COST.partBarre) : 0;
 			const across = parts + (starts && finger > 1 ? 1 : 0);
-			fingers[order[at]] = finger;
+			fingers[order[at]!] = finger;
 			if (across <= 1) put(at + 1, finger, thick, across, cost + more);
 		}
 		for (let next = finger + 1; next <= 4; next++) {
 			const apart = before === null ? 0 : fret - before - (next - finger);
 			if (apart > 1) continue;
 			const own = before === null ? (next - 1) * COST.late : -apart * COST.close;
-			fingers[order[at]] = next;
+			fingers[order[at]!] = next;
 			put(at + 1, next, string, parts, cost + (apart > 0 ? COST.apart : own));
 		}
-		fingers[order[at]] = null;
+		fingers[order[at]!] = null;
 	};
 	put(0, 0, 0, 0, 0);
 	return best;

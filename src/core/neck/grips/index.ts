@@ -55,11 +55,11 @@ function* voicings(
 	const picked: Sound[] = [];
 	function* from(index: number, gaps: number): Generator<Sound[]> {
 		if (index < 0 || picked.length === most) return;
-		for (const sound of byString[index]) {
+		for (const sound of byString[index]!) {
 			if (picked.some((other) => other.midi >= sound.midi)) {
 				// A thinner string below a thicker one happens in re-entrant tunings alone; a unison is no voice.
 				if (picked.some((other) => other.midi === sound.midi)) continue;
-				if (picked[0].midi > sound.midi) continue;
+				if (picked[0]!.midi > sound.midi) continue;
 			}
 			if (!MAY_DOUBLE.test(sound.tone.role)) {
 				if (picked.some((other) => other.tone.pc === sound.tone.pc)) continue;
@@ -81,7 +81,7 @@ function* voicings(
 
 /** An open string damps nothing. */
 const damped = ([low, next]: readonly Sound[]): boolean =>
-	low.string === next.string + 1 || low.fret > 0;
+	low !== undefined && (low.string === (next?.string ?? 0) + 1 || low.fret > 0);
 
 /** A semitone over an octave under the root, as between a major seventh and a root on top, is no sweet sound. */
 function rubs(voicing: readonly Sound[]): number {
@@ -103,7 +103,7 @@ function judge(instrument: Instrument, voicing: readonly Sound[]): Found | null 
 		? { fingers: voicing.map(({ fret }) => (fret > 0 ? SLIDE_FINGER : null)), cost: 0 }
 		: holdGrip(voicing);
 	if (!hold) return null;
-	const gap = voicing[0].string - voicing[voicing.length - 1].string + 1 - voicing.length;
+	const gap = voicing[0]!.string - voicing[voicing.length - 1]!.string + 1 - voicing.length;
 	if (slide && gap > 0) return null;
 	const cost =
 		hold.cost +
@@ -138,7 +138,7 @@ function toGrip(
 	return {
 		form: chord && formOfGrip(instrument, chord, voicing),
 		notes: voicing.map(({ string, fret, midi, tone }, i) => ({
-			...{ string, fret, midi, name: tone.name, role: tone.role, finger: hold.fingers[i] }
+			...{ string, fret, midi, name: tone.name, role: tone.role, finger: hold.fingers[i]! }
 		})),
 		muted: instrument.open
 			.map((_, i) => instrument.open.length - i)
@@ -157,7 +157,7 @@ function soundsIn(
 	const byString: Sound[][] = instrument.open.map(() => []);
 	for (const { string, fret, midi, reach } of windowPlaces(instrument, position)) {
 		const tone = tones.find((entry) => entry.pc === midi % 12);
-		if (tone) byString[string - 1].push({ string, fret, midi, reach, tone });
+		if (tone) byString[string - 1]!.push({ string, fret, midi, reach, tone });
 	}
 	return byString;
 }
@@ -190,8 +190,8 @@ export function grips(
 		const small = voicing.length === 3;
 		const heard = new Set(voicing.map(({ tone }) => tone.pc));
 		if (!meets(small ? few : needs, heard)) continue;
-		const grounded = voicing[0].tone.pc === bass;
-		const open = voicing[0].string - voicing[voicing.length - 1].string >= voicing.length;
+		const grounded = voicing[0]!.tone.pc === bass;
+		const open = voicing[0]!.string - voicing[voicing.length - 1]!.string >= voicing.length;
 		if (small ? open && !grounded : !grounded && !slide) continue;
 		if (!damped(voicing) || bothWays(voicing, position)) continue;
 		const judged = judge(instrument, voicing);
@@ -223,7 +223,7 @@ export function cellGrips(
 	const found: Found[] = [];
 	for (const voicing of voicings(byString, [size, size], hand, instrument)) {
 		if (new Set(voicing.map(({ tone }) => tone.pc)).size < size) continue;
-		if (voicing[0].string - voicing[size - 1].string >= size) continue;
+		if (voicing[0]!.string - voicing[size - 1]!.string >= size) continue;
 		if (bothWays(voicing, position)) continue;
 		const judged = judge(instrument, voicing);
 		if (judged) found.push(judged);

@@ -43,7 +43,7 @@ function choosePlaces(groups: readonly WindowPlace[][], position: number): Windo
 			let best = Infinity;
 			before.forEach((other, q) => {
 				const toward = place.string - other.string;
-				const cost = costs[q] + own + (toward > 0 ? BACK * toward : -CROSS * toward);
+				const cost = costs[q]! + own + (toward > 0 ? BACK * toward : -CROSS * toward);
 				if (cost < best) [best, from[p]] = [cost, q];
 			});
 			return best;
@@ -53,8 +53,8 @@ function choosePlaces(groups: readonly WindowPlace[][], position: number): Windo
 	let at = costs.indexOf(Math.min(...costs));
 	const chosen: WindowPlace[] = [];
 	for (let i = groups.length - 1; i >= 0; i--) {
-		chosen.unshift(groups[i][at]);
-		at = back[i][at];
+		chosen.unshift(groups[i]![at]!);
+		at = back[i]![at]!;
 	}
 	return chosen;
 }
@@ -98,7 +98,7 @@ const endlessNecks = new WeakMap<Instrument, Instrument>();
 
 /** Indices where a ring of numbers is a local minimum; a plateau gives `prefer` where it holds it, else its first. */
 function ringMinima(values: readonly number[], prefer: readonly number[]): number[] {
-	const at = (i: number) => values[mod(i, values.length)];
+	const at = (i: number) => values[mod(i, values.length)]!;
 	const found: number[] = [];
 	for (let start = 0; start < values.length; start++) {
 		if (at(start - 1) === at(start)) continue;
@@ -108,7 +108,7 @@ function ringMinima(values: readonly number[], prefer: readonly number[]): numbe
 		const plateau = Array.from({ length: end - start + 1 }, (_, i) =>
 			mod(start + i, values.length)
 		);
-		found.push(plateau.find((i) => prefer.includes(i)) ?? plateau[0]);
+		found.push(plateau.find((i) => prefer.includes(i)) ?? plateau[0]!);
 	}
 	return found;
 }
@@ -120,10 +120,10 @@ function ringMinima(values: readonly number[], prefer: readonly number[]): numbe
  */
 function boxRing(instrument: Instrument, scale: Scale): ReadonlySet<number> {
 	const reaches = octaveReaches(instrument, scale);
-	const thickest = instrument.open[instrument.open.length - 1] + instrument.capo;
-	const first = mod(scale.notes[0].pc - thickest, OCTAVE);
+	const thickest = instrument.open[instrument.open.length - 1]! + instrument.capo;
+	const first = mod(scale.notes[0]!.pc - thickest, OCTAVE);
 	const second = mod(first - 1, OCTAVE);
-	const home = reaches[first] <= reaches[second] ? first : second;
+	const home = reaches[first]! <= reaches[second]! ? first : second;
 	const ring = new Set(ringMinima(reaches, [home]));
 	if (!ring.has(first) && !ring.has(second)) ring.add(home);
 	return ring;

@@ -12,7 +12,7 @@ const COST = { shift: 20, fret: 1 } as const;
  * little finger on the highest, the middle by distance.
  */
 function stretched(frets: readonly number[], base: number): (number | null)[] {
-	const span = frets[frets.length - 1] - base;
+	const span = frets[frets.length - 1]! - base;
 	return frets.map((fret) => {
 		if (fret === 0) return null;
 		const offset = fret - base;
@@ -25,8 +25,8 @@ function stretched(frets: readonly number[], base: number): (number | null)[] {
 /** The ways that a hand lies on one string: one finger a fret, from each base that covers its notes. */
 function lies(frets: readonly number[]): Lie[] {
 	// With an open string the hand stays in the first position.
-	const low = frets[0] === 0 ? 1 : frets[0];
-	const high = Math.max(low, frets[frets.length - 1]);
+	const low = frets[0] === 0 ? 1 : frets[0]!;
+	const high = Math.max(low, frets[frets.length - 1]!);
 	if (high - low > 3) return [{ base: low, fingers: stretched(frets, low) }];
 	const found: Lie[] = [];
 	for (let base = Math.max(1, high - 3); base <= low; base++) {
@@ -52,7 +52,7 @@ const placed = (
 	{ fingers }: Lie,
 	i: number
 ): Place & { finger: number | null } => ({
-	...{ string, fret: frets[i], finger: fingers[i] }
+	...{ string, fret: frets[i]!, finger: fingers[i]! }
 });
 
 /**
@@ -71,7 +71,7 @@ export function fingerRows(rows: readonly Row[]): Fingered | null {
 		);
 		states = options.flatMap((lie): State[] => {
 			if (r === 0) return [{ lie, cost: 0, from: null }];
-			const before = rows[r - 1];
+			const before = rows[r - 1]!;
 			let best: State | null = null;
 			for (const state of states) {
 				const end = placed(before, state.lie, before.frets.length - 1);
@@ -88,8 +88,8 @@ export function fingerRows(rows: readonly Row[]): Fingered | null {
 	const chain: Lie[] = [];
 	for (; end; end = end.from) chain.unshift(end.lie);
 	return {
-		position: chain[0].base,
+		position: chain[0]!.base,
 		fingers: chain.map((lie) => lie.fingers),
-		moves: chain.flatMap((lie, i) => (i > 0 && lie.base !== chain[i - 1].base ? [i] : []))
+		moves: chain.flatMap((lie, i) => (i > 0 && lie.base !== chain[i - 1]!.base ? [i] : []))
 	};
 }

@@ -44,15 +44,16 @@ function layout(
 	const held = fingerRows(frets);
 	if (!held) return null;
 	const last = highestFret(instrument);
-	if (frets.some((row) => row.frets[0] < 0 || row.frets[row.frets.length - 1] > last)) return null;
+	if (frets.some((row) => row.frets[0]! < 0 || row.frets[row.frets.length - 1]! > last))
+		return null;
 	const notes = rows.flatMap(({ string, notes: own }, r) =>
 		own.map(({ fret, ...note }, n): PositionNote => {
-			const reach = fret - own[0].fret > 3 && n === own.length - 1;
-			return { string, fret, ...note, finger: held.fingers[r][n], reach };
+			const reach = fret - own[0]!.fret > 3 && n === own.length - 1;
+			return { string, fret, ...note, finger: held.fingers[r]![n]!, reach };
 		})
 	);
 	const shifts = held.moves.map((row) =>
-		notes.findIndex(({ string }) => string === rows[row].string)
+		notes.findIndex(({ string }) => string === rows[row]!.string)
 	);
 	const position = Math.min(lastPosition(instrument), held.position);
 	return { ...toPosition(family, id, position, notes), shifts };
@@ -66,13 +67,13 @@ function climb(frame: Climb): Position | null {
 	for (let string = start.string, i = 0; string >= 1; string--, i++) {
 		const open = pitchAt(instrument, { string, fret: 0 });
 		const notes: Laid[] = [];
-		for (let n = 0; n < counts[i]; n++) {
+		for (let n = 0; n < counts[i]!; n++) {
 			const note = scaleNoteAt(scale, pitch);
 			if (!note) return null;
 			notes.push({ fret: pitch - open, midi: pitch, name: note.name, degree: note.degree });
 			pitch = nextPitch(scale, pitch);
 		}
-		if (notes[0].fret < 0 || notes[notes.length - 1].fret > highestFret(instrument)) return null;
+		if (notes[0]!.fret < 0 || notes[notes.length - 1]!.fret > highestFret(instrument)) return null;
 		rows.push({ string, notes });
 	}
 	return layout(frame, `${start.string}-${start.fret}`, rows);
@@ -97,9 +98,9 @@ export function filledBoxes(
 		const strings = [...new Set(box.notes.map(({ string }) => string))];
 		const rows = strings.map((string) => {
 			const own = box.notes.filter((note) => note.string === string);
-			const step = own.length === 2 ? BETWEEN[own[1].fret - own[0].fret] : undefined;
-			const passing = step ? [passingNote(scale, own[0], step)] : [];
-			return { string, notes: [own[0], ...passing, ...own.slice(1)].map(bare) };
+			const step = own.length === 2 ? BETWEEN[own[1]!.fret - own[0]!.fret] : undefined;
+			const passing = step ? [passingNote(scale, own[0]!, step)] : [];
+			return { string, notes: [own[0]!, ...passing, ...own.slice(1)].map(bare) };
 		});
 		return layout(frame, `filled-${box.position}`, rows) ?? [];
 	});
@@ -160,7 +161,7 @@ export function diagonals(
 		const counts = Array.from({ length: string }, (_, i) => (i % 2 === 0 ? 3 : 2));
 		for (let fret = 0; fret <= highestFret(instrument); fret++) {
 			const start = { string, fret };
-			if (pitchAt(instrument, start) % 12 !== scale.notes[0].pc) continue;
+			if (pitchAt(instrument, start) % 12 !== scale.notes[0]!.pc) continue;
 			const position = climb({ instrument, scale, family: 'diagonal', hand, counts, start });
 			if (position) found.push(position);
 		}

@@ -63,8 +63,8 @@ export function pocketScale(chord: Chord, inUse: Scale, context: ChoiceContext =
 	if (at < 0) return scale;
 	const notes = [...scale.notes.slice(at), ...scale.notes.slice(0, at)];
 	return {
-		...{ tonic: notes[0].note, name: scale.name },
-		notes: notes.map((note) => ({ ...note, degree: degreeOver(notes[0].note, note.note) }))
+		...{ tonic: notes[0]!.note, name: scale.name },
+		notes: notes.map((note) => ({ ...note, degree: degreeOver(notes[0]!.note, note.note) }))
 	};
 }
 
@@ -89,16 +89,16 @@ function aroundRoot(scale: Scale, root: number): number[][] {
 	if (!rest) return [];
 	const { five, later } = rest;
 	const sets = AROUND.map((span) => stepsRound(five, root, span));
-	const widest = sets[sets.length - 1];
+	const widest = sets[sets.length - 1]!;
 	const grown = [...widest];
 	for (const note of later.slice(0, 2)) {
-		const [low, high] = [widest[0], widest[widest.length - 1]];
+		const [low, high] = [widest[0]!, widest[widest.length - 1]!];
 		for (let midi = low + 1; midi < high; midi++) {
 			if (mod(midi, 12) === note.pc) grown.push(midi);
 		}
 		sets.push([...grown].sort((a, b) => a - b));
 	}
-	return sets.filter((set, i) => i === 0 || set.length > sets[i - 1].length);
+	return sets.filter((set, i) => i === 0 || set.length > sets[i - 1]!.length);
 }
 
 /** Steps of the five notes below the root and above it, the smallest pocket first. */
@@ -210,7 +210,7 @@ export function pockets(instrument: Instrument, scale: Scale): Position[] {
 	for (let string = 1; string <= Math.min(TOP_STRINGS, instrument.open.length); string++) {
 		for (let fret = 0; fret <= highestFret(instrument); fret++) {
 			const root = { string, fret };
-			if (pitchAt(instrument, root) % 12 !== scale.notes[0].pc) continue;
+			if (pitchAt(instrument, root) % 12 !== scale.notes[0]!.pc) continue;
 			found.push(...pocketsAt(instrument, scale, windows, root));
 		}
 	}

@@ -103,7 +103,7 @@ function fingerFull(frame: Frame, tones: readonly Tone[]): Fingering | null {
 	const groups = byPitch(tonePlaces(instrument, tones, position));
 	const under = groups.filter(({ places }) => places.some((place) => !place.reach));
 	if (under.length === 0) return null;
-	const [low, high] = [under[0].midi, under[under.length - 1].midi];
+	const [low, high] = [under[0]!.midi, under[under.length - 1]!.midi];
 	const chosen = groups.map(({ midi, places }) => {
 		const covered = places.filter((place) => !place.reach);
 		const back = places.filter(({ fret }) => fret < position);
@@ -136,7 +136,7 @@ function fingerFull(frame: Frame, tones: readonly Tone[]): Fingering | null {
 		.filter((entry) => held.has(entry.midi))
 		.map((entry) => ({ ...entry, required: true }));
 	const beyond = chosen.filter((entry) => !isInside(entry));
-	beyond.sort((a, b) => a.places[0].fret - b.places[0].fret);
+	beyond.sort((a, b) => a.places[0]!.fret - b.places[0]!.fret);
 	for (const { midi, places } of beyond) {
 		const pitches = [...kept, { midi, places, required: true }].sort((a, b) => a.midi - b.midi);
 		const way = fingerPitches(frame, pitches);
@@ -164,9 +164,9 @@ export function toShape(frame: Frame, kind: Shape['kind'], { notes, base }: Fing
 		notes: shapeNotes,
 		sweepable:
 			shapeNotes.length > 2 &&
-			shapeNotes.every((note, i) => i === 0 || note.string === shapeNotes[i - 1].string - 1),
+			shapeNotes.every((note, i) => i === 0 || note.string === shapeNotes[i - 1]!.string - 1),
 		rolls: shapeNotes.flatMap((note, i) =>
-			i > 0 && rolls(shapeNotes[i - 1], note) ? [[i - 1, i] as const] : []
+			i > 0 && rolls(shapeNotes[i - 1]!, note) ? [[i - 1, i] as const] : []
 		),
 		shifts: [],
 		stretchMm: Math.round(mm * 10) / 10,

@@ -13,7 +13,7 @@ function familiarStrings(instrument: Instrument): number {
 	while (
 		strings < open.length &&
 		strings <= STANDARD_STEPS.length &&
-		open[strings - 1] - open[strings] === STANDARD_STEPS[strings - 1]
+		open[strings - 1]! - open[strings]! === STANDARD_STEPS[strings - 1]
 	) {
 		strings++;
 	}
@@ -78,13 +78,13 @@ export function formOfGrip(
 	if (strings < 5 || places.some(({ string }) => string > strings) || !hasForm(chord)) return null;
 	const root = pitchClass(chord.root);
 	const far = ({ frets, root: above }: (typeof OUTLINES)[number]): number => {
-		const bar = mod(root - instrument.open[0] - above, 12);
+		const bar = mod(root - instrument.open[0]! - above, 12);
 		const off = (octave: number) =>
 			places.reduce(
-				(sum, { string, fret }) => sum + Math.abs(fret - bar - octave - frets[string - 1]),
+				(sum, { string, fret }) => sum + Math.abs(fret - bar - octave - frets[string - 1]!),
 				0
 			);
 		return Math.min(off(-12), off(0), off(12));
 	};
-	return [...OUTLINES].sort((a, b) => far(a) - far(b))[0].form;
+	return [...OUTLINES].sort((a, b) => far(a) - far(b))[0]!.form;
 }

@@ -41,7 +41,7 @@ function joinedShape(
 /** The ways from one full shape into another of the same tones, each on the string where the hand shifts. */
 function carries(frame: Frame, from: Shape, to: Shape): { shape: Shape; cost: number }[] {
 	const root = from.notes.findIndex(({ role }) => role === 'R');
-	const top = from.notes[from.notes.length - 1].midi;
+	const top = from.notes[from.notes.length - 1]!.midi;
 	return from.notes.flatMap((last, i) => {
 		const next = to.notes.findIndex(({ midi }) => midi > last.midi);
 		const first = to.notes[next];
@@ -50,8 +50,8 @@ function carries(frame: Frame, from: Shape, to: Shape): { shape: Shape; cost: nu
 		if (i - start + 1 < FEWEST || to.notes.length - next < FEWEST || !first) return [];
 		if (first.string !== last.string || first.fret <= last.fret) return [];
 		// A tone in between that neither place holds would be a hole.
-		if (from.notes[i + 1] && from.notes[i + 1].midi < first.midi) return [];
-		if (to.notes[to.notes.length - 1].midi <= top || first.finger === null) return [];
+		if (from.notes[i + 1] && from.notes[i + 1]!.midi < first.midi) return [];
+		if (to.notes[to.notes.length - 1]!.midi <= top || first.finger === null) return [];
 		const notes = [...from.notes.slice(start, i + 1), ...to.notes.slice(next)];
 		const shift: Shift = {
 			...{ afterNote: i - start, frets: to.fingerBase - from.fingerBase },
@@ -115,17 +115,17 @@ export function twoAString(frame: Frame, tones: readonly Tone[]): Shape[] {
 	return shapes.sort((a, b) => fromRoot(b) - fromRoot(a));
 }
 
-const fromRoot = ({ notes }: Shape): number => (notes[0].role === 'R' ? 1 : 0);
+const fromRoot = ({ notes }: Shape): number => (notes[0]!.role === 'R' ? 1 : 0);
 
 function climbFrom(frame: Frame, tones: readonly Tone[], start: number): Shape | null {
 	const { instrument } = frame;
 	const [thickest, last] = [instrument.open.length, highestFret(instrument)];
-	let midi = instrument.open[thickest - 1] + start;
+	let midi = instrument.open[thickest - 1]! + start;
 	const notes: ShapeNote[] = [];
 	const shifts: Shift[] = [];
 	let base = start;
 	for (let string = thickest; string >= 1; string--) {
-		const open = instrument.open[string - 1];
+		const open = instrument.open[string - 1]!;
 		const pair: { fret: number; midi: number; tone: Tone }[] = [];
 		for (; pair.length < 2 && midi - open <= last; midi++) {
 			const tone = tones.find(({ pc }) => pc === midi % 12);
@@ -150,7 +150,7 @@ function climbFrom(frame: Frame, tones: readonly Tone[], start: number): Shape |
 	// Where the hand stays, no finger may jump.
 	const moved = new Set(shifts.map(({ afterNote }) => afterNote));
 	const jumps = notes.some(
-		(note, i) => i > 0 && !moved.has(i - 1) && fingerJumps(notes[i - 1], note)
+		(note, i) => i > 0 && !moved.has(i - 1) && fingerJumps(notes[i - 1]!, note)
 	);
 	return jumps ? null : joinedShape(frame, notes, shifts, start);
 }

@@ -14,7 +14,7 @@ const MOST_WAYS = 256;
 const effort = (way: readonly TonePlace[]): number =>
 	way.reduce(
 		(sum, { reach, string }, i) =>
-			sum + (reach ? 3 : 0) + (i > 0 && string !== way[i - 1].string ? 1 : 0),
+			sum + (reach ? 3 : 0) + (i > 0 && string !== way[i - 1]!.string ? 1 : 0),
 		0
 	);
 
@@ -31,7 +31,7 @@ function climbs(
 		ways = ways
 			.flatMap((way) =>
 				places
-					.filter((place) => way.length === 0 || place.string <= way[way.length - 1].string)
+					.filter((place) => way.length === 0 || place.string <= way[way.length - 1]!.string)
 					.map((place) => [...way, place])
 			)
 			.filter((way) => comfortOf(widestMm(instrument, way), hand) !== 'far');
@@ -48,9 +48,9 @@ function spans(frame: Frame, tones: readonly Tone[]): TonePlace[][][] {
 	const essential = tones.filter((tone) => tone.essential);
 	const seventh = essential.find(({ role }) => role.endsWith('7'));
 	return groups.flatMap(({ midi }) => {
-		if (midi % 12 !== tones[0].pc) return [];
+		if (midi % 12 !== tones[0]!.pc) return [];
 		const goals = [midi + 12];
-		if (seventh) goals.push(midi + ((seventh.pc - tones[0].pc + 12) % 12));
+		if (seventh) goals.push(midi + ((seventh.pc - tones[0]!.pc + 12) % 12));
 		return goals.flatMap((goal) => {
 			if (!groups.some((group) => group.midi === goal)) return [];
 			const within = groups.filter((group) => group.midi >= midi && group.midi <= goal);
@@ -79,7 +79,7 @@ function spread(places: readonly TonePlace[]): Fingering | null {
 		const finger = at < 0 ? null : at === frets.length - 1 && at > 0 ? 4 : at + 1;
 		return { ...place, finger, stretched: false };
 	});
-	return fingersHold(notes) ? { notes, cost: SPREAD, base: frets[0] } : null;
+	return fingersHold(notes) ? { notes, cost: SPREAD, base: frets[0]! } : null;
 }
 
 /** How a path is judged: easy hands first, few reaches, one back before one on. */
@@ -110,7 +110,7 @@ export function paths(frame: Frame, tones: readonly Tone[]): Shape[] {
 		});
 		found.sort((a, b) => a.cost - b.cost);
 		const notes = found[0]?.shape.notes;
-		if (notes && notes[notes.length - 1].midi - notes[0].midi === 12) {
+		if (notes && notes[notes.length - 1]!.midi - notes[0]!.midi === 12) {
 			const first = found.shift();
 			if (first) octaves.push({ ...first, shape: { ...first.shape, kind: 'octave' } });
 		}

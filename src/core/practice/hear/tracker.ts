@@ -106,7 +106,7 @@ export class NoteTracker {
 	}
 
 	private sample(index: number): number {
-		return index < 0 ? 0 : this.ring[index & MASK];
+		return index < 0 ? 0 : this.ring[index & MASK]!;
 	}
 
 	/** One look at the energy. */
@@ -116,7 +116,7 @@ export class NoteTracker {
 		const { ring } = this;
 		let [highs, all, before] = [0, 0, this.before];
 		for (let i = from; i < from + HOP; i++) {
-			const sample = ring[i & MASK];
+			const sample = ring[i & MASK]!;
 			const high = sample - 0.95 * before;
 			before = sample;
 			highs += high * high;
@@ -175,14 +175,14 @@ export class NoteTracker {
 		const { window, ring } = this;
 		let mean = 0;
 		for (let i = 0, at = end - WINDOW; i < WINDOW; i++, at++) {
-			window[i] = ring[at & MASK];
-			mean += window[i];
+			window[i] = ring[at & MASK]!;
+			mean += window[i]!;
 		}
 		mean /= WINDOW;
 		let energy = 0;
 		for (let i = 0; i < WINDOW; i++) {
-			window[i] -= mean;
-			energy += window[i] * window[i];
+			window[i]! -= mean;
+			energy += window[i]! * window[i]!;
 		}
 		const loud = Math.sqrt(energy / WINDOW);
 		if (loud < LEAST * 0.5) return [null, loud];
@@ -287,7 +287,7 @@ export class NoteTracker {
 		const spread = Math.max(...last) - Math.min(...last);
 		if (last.length === ARRIVED.looks && spread < ARRIVED.within) return median(last, 0);
 		if (pitches.length >= ARRIVED.long) return median(pitches, 0);
-		return this.glides || spread > NEAR ? null : pitches[pitches.length - 1];
+		return this.glides || spread > NEAR ? null : pitches[pitches.length - 1]!;
 	}
 
 	private release(at: number, heard: Heard[]): void {

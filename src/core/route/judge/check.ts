@@ -22,8 +22,8 @@ const { lastAt } = searchBy((note: PlayedNote) => note.tick);
 /** Notes that sound at a tick, those struck there first, then the latest. */
 function soundingAt(notes: readonly PlayedNote[], tick: number, longest: number): number[] {
 	const found: number[] = [];
-	for (let i = lastAt(notes, tick); i >= 0 && notes[i].tick >= tick - longest; i--) {
-		if (notes[i].tick === tick || notes[i].tick + notes[i].durationTicks > tick) found.push(i);
+	for (let i = lastAt(notes, tick); i >= 0 && notes[i]!.tick >= tick - longest; i--) {
+		if (notes[i]!.tick === tick || notes[i]!.tick + notes[i]!.durationTicks > tick) found.push(i);
 	}
 	return found;
 }
@@ -38,26 +38,26 @@ function checkChange(
 	const { chord } = change.to;
 	const sounding = soundingAt(notes, change.tick, longest);
 	const is = (result: LandingResult, note: number | null, fix: Fix | null): CheckedChange => {
-		const tone = note === null ? undefined : toneAt(chord, notes[note].midi);
+		const tone = note === null ? undefined : toneAt(chord, notes[note]!.midi);
 		return {
 			index: change.index,
 			result,
 			note,
-			midi: note === null ? null : notes[note].midi,
+			midi: note === null ? null : notes[note]!.midi,
 			name: note === null ? null : (tone?.name ?? nameOf(note)),
 			role: tone?.role ?? null,
 			fix
 		};
 	};
-	if (sounding.length === 0) return is('silent', null, null);
-	const own = sounding.find((note) => toneAt(chord, notes[note].midi));
-	if (own !== undefined) return is('landed', own, null);
 	const [other] = sounding;
+	if (other === undefined) return is('silent', null, null);
+	const own = sounding.find((note) => toneAt(chord, notes[note]!.midi));
+	if (own !== undefined) return is('landed', own, null);
 	const fix = fixFor(request, change, other, nameOf(other));
 	const beat = beatTicks(barAt(chart, change.tick).signature);
 	for (let i = Math.max(...sounding) + 1; i < notes.length; i++) {
-		if (notes[i].tick > change.tick + beat) break;
-		if (notes[i].tick > change.tick && toneAt(chord, notes[i].midi)) return is('late', i, fix);
+		if (notes[i]!.tick > change.tick + beat) break;
+		if (notes[i]!.tick > change.tick && toneAt(chord, notes[i]!.midi)) return is('late', i, fix);
 	}
 	return is('missed', other, fix);
 }
@@ -79,8 +79,8 @@ function resolvedBy(
 	scale: Scale | null,
 	chord: Chord | null
 ): boolean {
-	const at = (k: number) => notes[k % notes.length];
-	const [note, next, after] = [notes[i], at(i + 1), at(i + 2)];
+	const at = (k: number) => notes[k % notes.length]!;
+	const [note, next, after] = [notes[i]!, at(i + 1), at(i + 2)];
 	if (next === note) return false;
 	const step = Math.abs(next.midi - note.midi);
 	if (step === 1 || step === 2) return true;
@@ -104,9 +104,9 @@ export function checkLine(asked: CheckRequest): Check {
 	const nameOf = (i: number): Notation => {
 		const known = names.get(i);
 		if (known !== undefined) return known;
-		const event = events[at[i]];
-		const by = { chord: event?.chord ?? null, scale: scales[at[i]] ?? null, key };
-		const name = nameOver(notes[i].midi, by, notes[i + 1]?.midi ?? null);
+		const event = events[at[i]!];
+		const by = { chord: event?.chord ?? null, scale: scales[at[i]!] ?? null, key };
+		const name = nameOver(notes[i]!.midi, by, notes[i + 1]?.midi ?? null);
 		names.set(i, name);
 		return name;
 	};
@@ -117,10 +117,10 @@ export function checkLine(asked: CheckRequest): Check {
 	const exits: number[] = [];
 	let [strong, chordTones, leap] = [0, 0, 0];
 	notes.forEach((note, i) => {
-		const event = events[at[i]];
+		const event = events[at[i]!];
 		const chord = event && event.startTick <= note.tick ? event.chord : null;
 		const tone = chord && toneAt(chord, note.midi);
-		const scale = scales[at[i]] ?? null;
+		const scale = scales[at[i]!] ?? null;
 		const degree = scale?.notes.find((entry) => entry.pc === note.midi % 12);
 		const stray = () => ({
 			note: i,
@@ -130,7 +130,7 @@ export function checkLine(asked: CheckRequest): Check {
 		});
 		if (scale && !degree && !tone) outside.push(stray());
 		if (chord && degree && !tone) {
-			const next = chordAfter(chart, at[i]);
+			const next = chordAfter(chart, at[i]!);
 			if (noteVerdict(degree.note, chord, next).verdict === 'clash') clashes.push(stray());
 		}
 		if (position !== null) {
@@ -146,7 +146,7 @@ export function checkLine(asked: CheckRequest): Check {
 			strong++;
 			if (tone) chordTones++;
 		}
-		if (i > 0) leap = Math.max(leap, Math.abs(note.midi - notes[i - 1].midi));
+		if (i > 0) leap = Math.max(leap, Math.abs(note.midi - notes[i - 1]!.midi));
 	});
 	const landed = changes.filter((change) => change.result === 'landed').length;
 	const made = {

@@ -48,7 +48,7 @@ export function fixFor(
 	note: number,
 	name: Notation
 ): Fix | null {
-	const from = request.notes[note];
+	const from = request.notes[note]!;
 	const found = nearestTone(request, change.to.chord, from);
 	if (!found) return null;
 	const { midi, tone, place } = found;

@@ -9,7 +9,7 @@ export const APPROACHES = [
 ] as const;
 export type Approach = (typeof APPROACHES)[number];
 
-const [BELOW, ABOVE, STEP, ENCLOSURE, LEAP, OTHER] = APPROACHES.keys();
+const [BELOW, ABOVE, STEP, ENCLOSURE, LEAP, OTHER] = [0, 1, 2, 3, 4, 5] as const;
 
 /**
  * The way of arriving, as an index into `APPROACHES`: both neighbours first (within a whole tone on

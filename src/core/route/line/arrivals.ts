@@ -19,6 +19,6 @@ export function arrivalsOf(
 		const second = before && before !== note && before.kind !== 'target' ? before.midi : null;
 		const chord = chart.events[last.chord]?.chord;
 		const isTone = chord ? toneAt(chord, last.midi) !== undefined : false;
-		return [APPROACHES[approachIndex(second, last.midi, isTone, note.midi)]];
+		return [APPROACHES[approachIndex(second, last.midi, isTone, note.midi)]!];
 	});
 }

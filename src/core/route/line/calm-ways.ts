@@ -11,7 +11,7 @@ const mostTurns = (notes: number): number => Math.max(1, Math.round(notes / NOTE
 export function turnsWithin(heard: readonly number[]): number {
 	let turns = 0;
 	for (let i = 2; i + 2 < heard.length; i++) {
-		const [before, after] = [heard[i] - heard[i - 1], heard[i + 1] - heard[i]];
+		const [before, after] = [heard[i]! - heard[i - 1]!, heard[i + 1]! - heard[i]!];
 		if (Math.sign(before) * Math.sign(after) === -1) turns++;
 	}
 	return turns;
@@ -23,16 +23,16 @@ export const isRestless = (heard: readonly number[]): boolean =>
 
 /** The pitches of a way, both targets included. */
 const heardIn = ({ pitch }: Gap, { path }: Way): number[] => [
-	pitch[0][0],
-	...path.map((c, i) => pitch[i + 1][c]),
-	pitch[pitch.length - 1][0]
+	pitch[0]![0]!,
+	...path.map((c, i) => pitch[i + 1]![c]!),
+	pitch[pitch.length - 1]![0]!
 ];
 
 /** What a search has priced in a way by turns: in all its notes and the target before them. */
 const priced = (heard: readonly number[]): number =>
 	heard
 		.slice(2, -1)
-		.reduce((sum, third, i) => sum + unrest(heard[i + 1] - heard[i], third - heard[i + 1]), 0);
+		.reduce((sum, third, i) => sum + unrest(heard[i + 1]! - heard[i]!, third - heard[i + 1]!), 0);
 
 /** Notes that sound the pitch before them. */
 const repeats = (heard: readonly number[]): number =>
@@ -59,7 +59,7 @@ export function solveDirect(gap: Gap): { ways: (Way | null)[]; searches: number 
 			if (!found || !known || !restless(known)) return;
 			const [heard, before] = [heardIn(gap, found), heardIn(gap, known)];
 			if (turnsWithin(heard) >= turnsWithin(before) || repeats(heard) > repeats(before)) return;
-			const extra = TURN_EXTRA[level] * priced(heard);
+			const extra = TURN_EXTRA[level]! * priced(heard);
 			ways[kind] = { path: found.path, cost: found.cost - extra };
 		});
 	}

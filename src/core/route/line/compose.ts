@@ -40,16 +40,16 @@ function calm(
 	ways: readonly (Way | null)[],
 	pitches: readonly (readonly number[])[]
 ): readonly (Way | null)[] {
-	const kept = ways.map((way, kind) => (way && !isRestless(pitches[kind]) ? way : null));
+	const kept = ways.map((way, kind) => (way && !isRestless(pitches[kind]!) ? way : null));
 	return cheapestOf(kept) <= cheapestOf(ways) + CALM ? kept : ways;
 }
 
 function strandOf(stretch: Stretch, all: readonly (Way | null)[]): Strand {
 	const { from, to, moments } = stretch;
 	const pitches = [...all, null].map((way) => {
-		const made = [from.pitch[0]];
-		way?.path.forEach((c, i) => made.push(moments[i].pool.pitch[c]));
-		made.push(to.pitch[0]);
+		const made = [from.pitch[0]!];
+		way?.path.forEach((c, i) => made.push(moments[i]!.pool.pitch[c]!));
+		made.push(to.pitch[0]!);
 		return made;
 	});
 	const set = moments.length > 0 && moments.every(({ onset }) => onset.own !== null);
@@ -81,13 +81,13 @@ function search(stretch: Stretch, motion: Motion, work: LineWork): Strand {
 
 /** The notes that a way puts on the moments of its stretch. */
 export const notesOf = ({ moments }: Stretch, way: Way | null): Candidate[] =>
-	way ? moments.map(({ pool }, i) => pool.candidates[way.path[i]]) : [];
+	way ? moments.map(({ pool }, i) => pool.candidates[way.path[i]!]!) : [];
 
 /** Two stretches have the same rhythm: one may take up what the other plays. */
 const sameRhythm = (a: Stretch, b: Stretch): boolean =>
 	a.moments.length === b.moments.length &&
 	a.moments.every(
-		({ onset }, i) => onset.tick - a.fromTick === b.moments[i].onset.tick - b.fromTick
+		({ onset }, i) => onset.tick - a.fromTick === b.moments[i]!.onset.tick - b.fromTick
 	);
 
 /** Fewer notes than this are no motif. */
@@ -95,14 +95,14 @@ const MOTIF = 4;
 
 /** Which earlier stretch each takes up: the one two bars before in the third bar of four. */
 function echoSource(stretches: readonly Stretch[], i: number): number | null {
-	const here = stretches[i];
+	const here = stretches[i]!;
 	if (here.moments.length < MOTIF) return null;
-	const bar = here.moments[0].onset.bar.index;
+	const bar = here.moments[0]!.onset.bar.index;
 	if (bar % 4 !== 2) return null;
 	const at = stretches.findIndex(
-		(other) => other.moments.length > 0 && other.moments[0].onset.bar.index === bar - 2
+		(other) => other.moments.length > 0 && other.moments[0]!.onset.bar.index === bar - 2
 	);
-	return at >= 0 && sameRhythm(stretches[at], here) ? at : null;
+	return at >= 0 && sameRhythm(stretches[at]!, here) ? at : null;
 }
 
 /** Keeps one class of a strand alone: what others take up must stay as it was heard. */
@@ -140,7 +140,7 @@ export function solveAll(
 	if (mirror) mirrorAll(stretches, strands, kinds, { motion, work, bound, adapted });
 	else echoAll(stretches, strands, kinds, { motion, work, bound, sources });
 	if (bound.size > 0) kinds = weave(strands);
-	const fixed = (i: number) => mirror || strands[i].set || bound.has(i);
+	const fixed = (i: number) => mirror || strands[i]!.set || bound.has(i);
 	const chosen = varyPatterns(strands, kinds, fixed);
 	mendLine(stretches, chosen, motion, solveStretch, work, !mirror);
 	return { chosen, adapted };
@@ -172,10 +172,10 @@ function echoAll(
 	{ motion, work, bound, sources }: Taking & { readonly sources: readonly (number | null)[] }
 ): void {
 	stretches.forEach((stretch, i) => {
-		const source = sources[i];
+		const source = sources[i]!;
 		if (source === null) return;
-		const heard = notesOf(stretches[source], strands[source].ways[kinds[source]] ?? null);
-		strands[source] = onlyKind(strands[source], kinds[source]);
+		const heard = notesOf(stretches[source]!, strands[source]!.ways[kinds[source]!] ?? null);
+		strands[source] = onlyKind(strands[source]!, kinds[source]!);
 		stretches[i] = echoing(stretch, contourOf(heard));
 		strands[i] = solveStretch(stretches[i], motion, work);
 		bound.add(source).add(i);
@@ -188,12 +188,12 @@ const OCTAVE = 12;
 /** A way that a hand plays, told by what the stretch costs when it is free, and that leaps no further than an octave. */
 const isSung = ({ ways, pitches }: Strand, kind: number, free: number): boolean =>
 	(ways[kind]?.cost ?? Infinity) - free < LINE.unplayable &&
-	pitches[kind].every((pitch, i, all) => i === 0 || Math.abs(pitch - all[i - 1]) <= OCTAVE);
+	pitches[kind]!.every((pitch, i, all) => i === 0 || Math.abs(pitch - all[i - 1]!) <= OCTAVE);
 
 /** The way that turns least, the cheapest of them: what is heard over every chord is plain. */
 function calmest({ ways, kinds, pitches }: Strand): number | undefined {
 	const restless = (kind: number) =>
-		turnsWithin(pitches[kind]) * LINE.turn * 2 + (ways[kind]?.cost ?? Infinity);
+		turnsWithin(pitches[kind]!) * LINE.turn * 2 + (ways[kind]?.cost ?? Infinity);
 	return kinds.filter((kind) => ways[kind]).sort((a, b) => restless(a) - restless(b))[0];
 }
 
@@ -206,15 +206,15 @@ function mirrorAll(
 ): void {
 	const at = stretches.findIndex(({ moments }) => moments.length >= MOTIF);
 	if (at < 0) return;
-	const source = stretches[at];
-	const kind = calmest(strands[at]) ?? kinds[at];
-	const cell = cellOf(source, notesOf(source, strands[at].ways[kind] ?? null));
+	const source = stretches[at]!;
+	const kind = calmest(strands[at]!) ?? kinds[at]!;
+	const cell = cellOf(source, notesOf(source, strands[at]!.ways[kind] ?? null));
 	if (!cell) return;
-	strands[at] = onlyKind(strands[at], kind);
+	strands[at] = onlyKind(strands[at]!, kind);
 	bound.add(at);
 	stretches.forEach((stretch, i) => {
 		if (i === at) return;
-		const free = cheapestOf(strands[i].ways);
+		const free = cheapestOf(strands[i]!.ways);
 		for (let keep = cell.notes.length; keep >= 0; keep--) {
 			const { stretch: moved, lost } = mirrorInto(cell, source, stretch, keep);
 			const strand = solveStretch(moved, motion, work);

@@ -10,6 +10,9 @@ import { APPROACH } from './weights';
 
 const NOTHING = Object.fromEntries(LINE_TERMS.map((term) => [term, 0])) as Costs;
 
+/** The pitches of a choice, from target to target. */
+const heard = ({ strand, kind }: Choice): readonly number[] => strand.pitches[kind]!;
+
 /** The named costs of the line as it is chosen; their sum is what was minimised. */
 export function nameCosts(
 	stretches: readonly Stretch[],
@@ -19,7 +22,7 @@ export function nameCosts(
 	const total: Costs = { ...NOTHING };
 	let cost = 0;
 	stretches.forEach((stretch, i) => {
-		const { strand, kind } = chosen[i];
+		const { strand, kind } = chosen[i]!;
 		const way = strand.ways[kind] ?? null;
 		const { from, to, moments } = stretch;
 		if (way) {
@@ -27,22 +30,22 @@ export function nameCosts(
 			const notes = notesOf(stretch, way);
 			const layers = [from.candidates[0], ...notes, to.candidates[0]];
 			movesOf(stretch, motion).forEach((move, k) => {
-				addMove(total, layers[k], layers[k + 1], move);
+				addMove(total, layers[k]!, layers[k + 1]!, move);
 				if (k === 0) return;
-				total.contour += threeCost(layers[k - 1].midi, layers[k].midi, layers[k + 1].midi);
-				const { spot, onset } = moments[k - 1];
-				addSpot(total, layers[k], spot, taste, onset.tick);
+				total.contour += threeCost(layers[k - 1]!.midi, layers[k]!.midi, layers[k + 1]!.midi);
+				const { spot, onset } = moments[k - 1]!;
+				addSpot(total, layers[k]!, spot, taste, onset.tick);
 			});
-			total.approach += APPROACH[APPROACHES[kind]];
+			total.approach += APPROACH[APPROACHES[kind]!];
 			cost += way.cost;
 		}
 		if (i === 0) return;
-		const [before, after] = [chosen[i - 1], chosen[i]].map((c) => c.strand.pitches[c.kind]);
+		const [before, after] = [heard(chosen[i - 1]!), heard(chosen[i]!)];
 		const turn = turnAtTarget(before, after);
 		const older = chosen[i - 2]?.kind ?? APPROACHES.length;
 		const again = strand.set
 			? 0
-			: sameIntervals(before, after) + repeatCost(older, chosen[i - 1].kind, kind);
+			: sameIntervals(before, after) + repeatCost(older, chosen[i - 1]!.kind, kind);
 		total.contour += turn;
 		total.variety += again;
 		cost += turn + again;

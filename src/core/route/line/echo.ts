@@ -22,5 +22,5 @@ const FREE = 2;
 export const contourOf = (notes: readonly Candidate[]): Echo => ({
 	steps: notes
 		.slice(0, Math.max(0, notes.length - FREE))
-		.map((note, i) => (i === 0 ? null : note.rank - notes[i - 1].rank))
+		.map((note, i) => (i === 0 ? null : note.rank - notes[i - 1]!.rank))
 });

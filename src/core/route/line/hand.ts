@@ -79,7 +79,7 @@ export function withTechniques(
 		const half = QUARTER / 2;
 		const technique = ((): Technique | null => {
 			// An open string has no finger that could move it.
-			if (traits[i].blue) return note.fret > 0 ? 'curl' : null;
+			if (traits[i]!.blue) return note.fret > 0 ? 'curl' : null;
 			if (instrument.slide) return underSlide(note, before, long);
 			if (before && !bent && note.kind === 'target' && bendsInto(before, note) && long) {
 				if (bends++ % BEND_EVERY === 0) return 'bend';
@@ -89,7 +89,7 @@ export function withTechniques(
 				const near = before && Math.abs(note.fret - before.fret) === 1;
 				if (legato && near && note.finger === before.finger) return 'slide';
 				if (!long) return null;
-				const trilled = traits[i].neighbour && note.durationTicks * msPerTick >= 2 * VIBRATO_MS;
+				const trilled = traits[i]!.neighbour && note.durationTicks * msPerTick >= 2 * VIBRATO_MS;
 				if (trilled && trills++ % TRILL_EVERY === 0) return 'trill';
 				return note.fret > 0 ? 'vibrato' : null;
 			}

@@ -34,9 +34,9 @@ export type Motion = {
 /** The moves of a stretch: into each note, then into the target. */
 export function movesOf(stretch: Stretch, { msPerTick, direction }: Motion): Move[] {
 	const { moments, to } = stretch;
-	const target = to.candidates[0].midi;
+	const target = to.candidates[0]!.midi;
 	const moves = moments.map(({ onset, spot }, i): Move => {
-		const before = i > 0 ? moments[i - 1].onset.tick : stretch.fromTick;
+		const before = i > 0 ? moments[i - 1]!.onset.tick : stretch.fromTick;
 		return {
 			ms: (onset.tick - before) * msPerTick,
 			rested: onset.rested,
@@ -74,9 +74,11 @@ function moveTable(from: Pool, to: Pool, move: Move): Int32Array {
 	let at = 0;
 	for (let a = 0; a < from.pitch.length; a++) {
 		for (let b = 0; b < to.pitch.length; b++) {
-			const sound = soundCost(from.pitch[a], to.pitch[b], from.traits[a], to.traits[b], move);
+			const sound = soundCost(from.pitch[a]!, to.pitch[b]!, from.traits[a]!, to.traits[b]!, move);
 			made[at++] =
-				sound === FORBIDDEN ? sound : sound + handCost(from.candidates[a], to.candidates[b], move);
+				sound === FORBIDDEN
+					? sound
+					: sound + handCost(from.candidates[a]!, to.candidates[b]!, move);
 		}
 	}
 	known.set(name, made);
@@ -89,7 +91,7 @@ function echoed(table: Int32Array, echo: Echo, i: number, from: Pool, to: Pool):
 	let at = 0;
 	for (const a of from.candidates) {
 		for (const b of to.candidates) {
-			if (made[at] < FORBIDDEN) made[at] += echoCost(echo, i, a, b);
+			if (made[at]! < FORBIDDEN) made[at]! += echoCost(echo, i, a, b);
 			at++;
 		}
 	}
@@ -120,7 +122,7 @@ function arrivalKinds(before: Pool | null, last: Pool, target: number): Uint8Arr
 	let at = 0;
 	for (let b = 0; b < size; b++) {
 		for (const candidate of last.candidates) {
-			const pitch = before ? before.pitch[b] : null;
+			const pitch = before ? before.pitch[b]! : null;
 			kinds[at++] = approachIndex(pitch, candidate.midi, candidate.tone !== null, target);
 		}
 	}
@@ -134,9 +136,9 @@ export function buildGap(stretch: Stretch, motion: Motion): Gap {
 	const moves = movesOf(stretch, motion);
 	const pairs: Int32Array[] = [new Int32Array(0)];
 	moves.forEach((move, i) => {
-		const table = moveTable(layers[i], layers[i + 1], move);
+		const table = moveTable(layers[i]!, layers[i + 1]!, move);
 		const bound = echo && i < moments.length;
-		pairs.push(bound ? echoed(table, echo, i, layers[i], layers[i + 1]) : table);
+		pairs.push(bound ? echoed(table, echo, i, layers[i]!, layers[i + 1]!) : table);
 	});
 	const empty = new Int32Array(1);
 	const taste = { ...motion.taste, seed: take };
@@ -152,11 +154,11 @@ export function buildGap(stretch: Stretch, motion: Motion): Gap {
 		empty
 	];
 	const n = moments.length;
-	const target = to.candidates[0].midi;
+	const target = to.candidates[0]!.midi;
 	const arrival =
 		n === 0
 			? new Uint8Array(0)
-			: arrivals(n > 1 ? moments[n - 2].pool : null, moments[n - 1].pool, target);
+			: arrivals(n > 1 ? moments[n - 2]!.pool : null, moments[n - 1]!.pool, target);
 	return {
 		pitch: layers.map((layer) => layer.pitch),
 		own,

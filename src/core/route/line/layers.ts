@@ -48,7 +48,7 @@ function sortMoves(from: Int16Array, to: Int16Array): Moves {
 		const row = at;
 		for (let kind = 0; kind < KINDS; kind++) {
 			for (let c = 0; c < to.length; c++) {
-				if (kindOf[to[c] - from[b] + WIDEST] === kind) order[at++] = c;
+				if (kindOf[to[c]! - from[b]! + WIDEST] === kind) order[at++] = c;
 			}
 			ends[b * KINDS + kind] = at - row;
 		}
@@ -69,7 +69,7 @@ function movesBetween(from: Int16Array, to: Int16Array): Moves {
  * The ways into the notes of a layer, `[note * GROUPS + group]`: the cheapest, and the cheapest that comes from
  * another pitch than that one, each with the note that it comes from.
  */
-type Inward = {
+export type Inward = {
 	readonly cost: Int32Array;
 	readonly from: Uint8Array;
 	readonly other: Int32Array;
@@ -97,10 +97,10 @@ let foundFrom = 0;
 
 /** For a note: the groups that carry on at no cost, each way's own and level ones; the others turn. */
 function carriedOn(best: Int32Array, row: number): void {
-	upward = best[row] <= best[row + 1] ? 0 : 1;
-	if (best[row + 2] < best[row + upward]) upward = 2;
-	downward = best[row + 3] <= best[row + 4] ? 3 : 4;
-	if (best[row + 2] < best[row + downward]) downward = 2;
+	upward = best[row]! <= best[row + 1]! ? 0 : 1;
+	if (best[row + 2]! < best[row + upward]!) upward = 2;
+	downward = best[row + 3]! <= best[row + 4]! ? 3 : 4;
+	if (best[row + 2]! < best[row + downward]!) downward = 2;
 }
 
 /** The cheapest way on from a note by a kind of interval. */
@@ -108,12 +108,12 @@ function wayOn(best: Int32Array, row: number, kind: number): void {
 	switch (kind) {
 		case 0:
 			if (best[row] !== FORBIDDEN) return cheapestOfAll(best, row, 0);
-			return cheapest(best, row, 0, best[row + 1] <= best[row + 2] ? 1 : 2, 3, 4);
+			return cheapest(best, row, 0, best[row + 1]! <= best[row + 2]! ? 1 : 2, 3, 4);
 		case 1:
 		case 2:
 			return cheapest(best, row, kind, upward, 3, 4);
 		case 3: {
-			const free = best[row + upward] <= best[row + downward] ? upward : downward;
+			const free = best[row + upward]! <= best[row + downward]! ? upward : downward;
 			return cheapest(best, row, 3, free, 2, 2);
 		}
 		case 4:
@@ -121,7 +121,7 @@ function wayOn(best: Int32Array, row: number, kind: number): void {
 			return cheapest(best, row, kind, downward, 0, 1);
 		default:
 			if (best[row + 4] !== FORBIDDEN) return cheapestOfAll(best, row, 6);
-			return cheapest(best, row, 6, best[row + 3] <= best[row + 2] ? 3 : 2, 0, 1);
+			return cheapest(best, row, 6, best[row + 3]! <= best[row + 2]! ? 3 : 2, 0, 1);
 	}
 }
 
@@ -136,13 +136,13 @@ function cheapest(
 ): void {
 	const three = kind * GROUPS;
 	foundGroup = free;
-	foundCost = best[row + free] + THREE[three + free];
-	const first = best[row + one] + THREE[three + one];
+	foundCost = best[row + free]! + THREE[three + free]!;
+	const first = best[row + one]! + THREE[three + one]!;
 	if (first < foundCost) {
 		foundCost = first;
 		foundGroup = one;
 	}
-	const second = best[row + other] + THREE[three + other];
+	const second = best[row + other]! + THREE[three + other]!;
 	if (second < foundCost) {
 		foundCost = second;
 		foundGroup = other;
@@ -153,9 +153,9 @@ function cheapest(
 function cheapestOfAll(best: Int32Array, row: number, kind: number): void {
 	const three = kind * GROUPS;
 	foundGroup = 0;
-	foundCost = best[row] + THREE[three];
+	foundCost = best[row]! + THREE[three]!;
 	for (let group = 1; group < GROUPS; group++) {
-		const total = best[row + group] + THREE[three + group];
+		const total = best[row + group]! + THREE[three + group]!;
 		if (total < foundCost) {
 			foundCost = total;
 			foundGroup = group;
@@ -168,16 +168,16 @@ function gatherReturn(ways: Inward, row: number, pa: Int16Array, kind: number, t
 	foundCost = FORBIDDEN;
 	foundFrom = 0;
 	for (let group = 0; group < GROUPS; group++) {
-		const three = THREE[kind * GROUPS + group];
-		const cheapest = ways.cost[row + group];
+		const three = THREE[kind * GROUPS + group]!;
+		const cheapest = ways.cost[row + group]!;
 		let total = cheapest + three;
-		let a = ways.from[row + group];
+		let a = ways.from[row + group]!;
 		if (group !== 2 && cheapest !== FORBIDDEN && pa[a] === to) {
 			total += LINE.returns;
-			const other = ways.other[row + group] + three;
+			const other = ways.other[row + group]! + three;
 			if (other < total) {
 				total = other;
-				a = ways.otherFrom[row + group];
+				a = ways.otherFrom[row + group]!;
 			}
 		}
 		if (total < foundCost) {
@@ -189,12 +189,12 @@ function gatherReturn(ways: Inward, row: number, pa: Int16Array, kind: number, t
 
 /** Takes in the first move: from the target before to each note of the first layer. */
 export function begin(gap: Gap, into: Inward): void {
-	const [from, notes] = gap.pitch;
+	const [from, notes] = [gap.pitch[0]!, gap.pitch[1]!];
 	into.cost.fill(FORBIDDEN, 0, notes.length * GROUPS);
 	into.other.fill(FORBIDDEN, 0, notes.length * GROUPS);
 	for (let c = 0; c < notes.length; c++) {
-		const at = c * GROUPS + groupOf[notes[c] - from[0] + WIDEST];
-		into.cost[at] = Math.min(FORBIDDEN, gap.pairs[1][c] + gap.own[1][c]);
+		const at = c * GROUPS + groupOf[notes[c]! - from[0]! + WIDEST]!;
+		into.cost[at] = Math.min(FORBIDDEN, gap.pairs[1]![c]! + gap.own[1]![c]!);
 		into.from[at] = 0;
 	}
 }
@@ -215,12 +215,12 @@ export function advance(
 	cost: Int32Array,
 	from: Uint8Array
 ): void {
-	const pa = gap.pitch[i - 2];
-	const pb = gap.pitch[i - 1];
-	const pc = gap.pitch[i];
+	const pa = gap.pitch[i - 2]!;
+	const pb = gap.pitch[i - 1]!;
+	const pc = gap.pitch[i]!;
 	const nc = pc.length;
-	const pair = gap.pairs[i];
-	const own = gap.own[i];
+	const pair = gap.pairs[i]!;
+	const own = gap.own[i]!;
 	const { order, ends } = movesBetween(pb, pc);
 	const { cost: least, from: leastB, other, otherFrom } = into;
 	least.fill(FORBIDDEN, 0, nc * GROUPS);
@@ -231,16 +231,16 @@ export function advance(
 		const row = b * nc;
 		let k = row;
 		for (let kind = 0; kind < KINDS; kind++) {
-			const end = row + ends[b * KINDS + kind];
+			const end = row + ends[b * KINDS + kind]!;
 			if (k === end) continue;
 			wayOn(ways.cost, here, kind);
 			const base = foundCost;
-			const baseA = ways.from[here + foundGroup];
+			const baseA = ways.from[here + foundGroup]!;
 			const fromBefore = foundGroup !== 2 && ways.cost[here + foundGroup] !== FORBIDDEN;
-			const again = fromBefore ? pa[baseA] : -1;
-			const group = GROUP_OF_KIND[kind];
+			const again = fromBefore ? pa[baseA]! : -1;
+			const group = GROUP_OF_KIND[kind]!;
 			for (; k < end; k++) {
-				const c = order[k];
+				const c = order[k]!;
 				let best = base;
 				let bestA = baseA;
 				if (pc[c] === again) {
@@ -248,20 +248,20 @@ export function advance(
 					best = foundCost;
 					bestA = foundFrom;
 				}
-				const whole = best + pair[row + c] + own[c];
+				const whole = best + pair[row + c]! + own[c]!;
 				const sum = whole < FORBIDDEN ? whole : FORBIDDEN;
 				cost[row + c] = sum;
 				from[row + c] = bestA;
 				const at = c * GROUPS + group;
-				if (sum >= other[at]) continue;
-				if (sum < least[at]) {
-					if (pb[b] !== pb[leastB[at]]) {
-						other[at] = least[at];
-						otherFrom[at] = leastB[at];
+				if (sum >= other[at]!) continue;
+				if (sum < least[at]!) {
+					if (pb[b] !== pb[leastB[at]!]) {
+						other[at] = least[at]!;
+						otherFrom[at] = leastB[at]!;
 					}
 					least[at] = sum;
 					leastB[at] = b;
-				} else if (pb[b] !== pb[leastB[at]]) {
+				} else if (pb[b] !== pb[leastB[at]!]) {
 					other[at] = sum;
 					otherFrom[at] = b;
 				}

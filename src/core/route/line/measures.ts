@@ -75,8 +75,8 @@ function chordHeard(chart: Chart, notes: readonly LineNote[]): number {
 	for (const bar of chart.played) {
 		const end = bar.startTick + bar.lengthTicks;
 		const inside = notes.filter((note) => note.tick >= bar.startTick && note.tick < end);
-		const events = new Set(inside.map((note) => chart.events[note.chord].symbol));
-		const own = inside.length > 0 ? chart.events[inside[0].chord].chord : null;
+		const events = new Set(inside.map((note) => chart.events[note.chord]!.symbol));
+		const own = inside.length > 0 ? chart.events[inside[0]!.chord]!.chord : null;
 		if (inside.length < 4 || events.size !== 1 || !own) continue;
 		bars++;
 		const score = explained(chart, inside, own);
@@ -93,7 +93,7 @@ function repeated(notes: readonly LineNote[]): number {
 	let again = 0;
 	let all = 0;
 	for (let i = 4; i < notes.length; i++) {
-		const pattern = [3, 2, 1, 0].map((k) => notes[i - k].midi - notes[i - k - 1].midi).join();
+		const pattern = [3, 2, 1, 0].map((k) => notes[i - k]!.midi - notes[i - k - 1]!.midi).join();
 		all++;
 		if (seen.has(pattern)) again++;
 		seen.add(pattern);
@@ -104,7 +104,7 @@ function repeated(notes: readonly LineNote[]): number {
 function awkward(notes: readonly LineNote[], msPerTick: number): number {
 	let count = 0;
 	for (let i = 1; i < notes.length; i++) {
-		const [a, b] = [notes[i - 1], notes[i]];
+		const [a, b] = [notes[i - 1]!, notes[i]!];
 		const fast = (b.tick - a.tick) * msPerTick < FAST_MS;
 		const rested = a.tick + a.durationTicks < b.tick;
 		if (!fast || rested || a.fret === 0 || b.fret === 0) continue;
@@ -130,11 +130,11 @@ export function lineMeasures(
 	const pitches = notes.map((note) => note.midi);
 	let [turns, returns, thirds, leap] = [0, 0, 0, 0];
 	for (let i = 1; i < pitches.length; i++) {
-		const size = Math.abs(pitches[i] - pitches[i - 1]);
+		const size = Math.abs(pitches[i]! - pitches[i - 1]!);
 		if (size === 3 || size === 4) thirds++;
 		leap = Math.max(leap, size);
 		if (i < 2) continue;
-		const [a, b, c] = pitches.slice(i - 2, i + 1);
+		const [a, b, c] = [pitches[i - 2]!, pitches[i - 1]!, pitches[i]!];
 		if (turnsAt(a, b, c)) turns++;
 		if (a === c && a !== b) returns++;
 	}
@@ -145,9 +145,9 @@ export function lineMeasures(
 			onBeats++;
 			if (note.role !== null) chordTones++;
 		}
-		if (note.kind !== 'target' || i === 0 || notes[i - 1].kind === 'target') return;
+		if (note.kind !== 'target' || i === 0 || notes[i - 1]!.kind === 'target') return;
 		reached++;
-		const size = Math.abs(note.midi - notes[i - 1].midi);
+		const size = Math.abs(note.midi - notes[i - 1]!.midi);
 		if (size === 1 || size === 2) stepped++;
 	});
 	const gaps = gapTurns(notes);

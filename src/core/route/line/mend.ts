@@ -36,7 +36,7 @@ const TRIES = 16;
 function overworked(line: readonly Sung[]): Fault | null {
 	let run = 1;
 	for (let i = 1; i < line.length; i++) {
-		const [a, b] = [line[i - 1], line[i]];
+		const [a, b] = [line[i - 1]!, line[i]!];
 		const crosses = a.note.string !== b.note.string && b.tick - a.tick <= FAST;
 		const same = a.note.finger !== null && a.note.finger === b.note.finger;
 		run = crosses && same ? run + 1 : 1;
@@ -48,13 +48,13 @@ function overworked(line: readonly Sung[]): Fault | null {
 /** The later of two notes of one pitch, near each other, that lie at two places. */
 function displaced(line: readonly Sung[]): Fault | null {
 	for (let i = 1; i < line.length; i++) {
-		for (let k = i - 1; k >= 0 && line[i].tick - line[k].tick < NEAR; k--) {
-			const [a, b] = [line[k].note, line[i].note];
+		for (let k = i - 1; k >= 0 && line[i]!.tick - line[k]!.tick < NEAR; k--) {
+			const [a, b] = [line[k]!.note, line[i]!.note];
 			if (a.midi !== b.midi || samePlace(a, b)) continue;
 			// A hand that has moved may not reach the other place.
-			const still = line[i].position === line[k].position;
-			if (line[i].moment !== null) return { at: line[i], there: still ? a : undefined };
-			if (line[k].moment !== null) return { at: line[k], there: still ? b : undefined };
+			const still = line[i]!.position === line[k]!.position;
+			if (line[i]!.moment !== null) return { at: line[i]!, there: still ? a : undefined };
+			if (line[k]!.moment !== null) return { at: line[k]!, there: still ? b : undefined };
 		}
 	}
 	return null;
@@ -74,7 +74,7 @@ function same(line: readonly Sung[], from: number, before: number, ticks: number
 	];
 	let count = 0;
 	for (; a >= 0 && b >= 0; a++, b++, count++) {
-		const [x, y] = [line[a], line[b]];
+		const [x, y] = [line[a]!, line[b]!];
 		const [inX, inY] = [x && x.tick < from + ticks, y && y.tick < before + ticks];
 		if (!inX || !inY) return !inX && !inY && count > 1;
 		if (x.tick - from !== y.tick - before || x.note.midi !== y.note.midi) return false;
@@ -161,7 +161,7 @@ function cheapest(strand: Strand, before: readonly number[] | null): number | nu
 	for (const kind of strand.kinds) {
 		const way = strand.ways[kind];
 		if (!way) continue;
-		const cost = way.cost + (before ? turnAtTarget(before, strand.pitches[kind]) : 0);
+		const cost = way.cost + (before ? turnAtTarget(before, strand.pitches[kind]!) : 0);
 		if (cost < least) [best, least] = [kind, cost];
 	}
 	return best;
@@ -173,13 +173,13 @@ const costOf = ({ strand, kind }: Choice): number => strand.ways[kind]?.cost ?? 
 function sing(stretch: Stretch, { strand, kind }: Choice): Sung[] {
 	const way = strand.ways[kind];
 	const first: Sung = {
-		...{ tick: stretch.fromTick, note: stretch.from.candidates[0], moment: null },
+		...{ tick: stretch.fromTick, note: stretch.from.candidates[0]!, moment: null },
 		position: stretch.position,
 		chord: stretch.moments[0]?.onset.event.symbol ?? ''
 	};
 	if (!way) return [first];
 	const rest = stretch.moments.map(({ onset, pool, position }, k): Sung => ({
-		...{ tick: onset.tick, note: pool.candidates[way.path[k]], position },
+		...{ tick: onset.tick, note: pool.candidates[way.path[k]!]!, position },
 		...{ chord: onset.event.symbol, moment: onset.own ? null : k }
 	}));
 	return [first, ...rest];
@@ -210,7 +210,7 @@ const isAsBefore = (
 	known.way === way &&
 	known.fresh === fresh &&
 	known.past.length === past.length &&
-	known.past.every((entry, i) => entry.stretch === past[i].stretch && entry.way === past[i].way);
+	known.past.every((entry, i) => entry.stretch === past[i]!.stretch && entry.way === past[i]!.way);
 
 /**
  * Goes along the line as it was woven and searches a stretch anew, without the note that is at fault, where
@@ -231,17 +231,17 @@ export function mendLine(
 	let sung: Sung[] = [];
 	let ways: Past[] = [];
 	stretches.forEach((original, i) => {
-		const before = i > 0 ? chosen[i - 1].strand.pitches[chosen[i - 1].kind] : null;
+		const before = i > 0 ? chosen[i - 1]!.strand.pitches[chosen[i - 1]!.kind]! : null;
 		const start = original.fromTick - VAMP * (original.moments[0]?.onset.bar.lengthTicks ?? NEAR);
 		sung = sung.filter(({ tick }) => tick >= start);
 		ways = ways.filter(({ stretch }) => stretch.toTick > start);
-		let [stretch, choice] = [original, chosen[i]];
+		let [stretch, choice] = [original, chosen[i]!];
 		const known = memory.get(original);
 		if (known && isAsBefore(known, wayOf(choice), ways, fresh)) {
 			({ stretch, choice } = known);
 		} else {
 			const target: Sung = {
-				...{ tick: original.toTick, note: original.to.candidates[0], chord: '', moment: null },
+				...{ tick: original.toTick, note: original.to.candidates[0]!, chord: '', moment: null },
 				position: original.toPosition
 			};
 			for (let tries = 0; tries < TRIES; tries++) {
@@ -259,7 +259,7 @@ export function mendLine(
 				if (kind === null || dearer >= LINE.unplayable) break;
 				[stretch, choice] = [other, { strand, kind }];
 			}
-			memory.set(original, { way: wayOf(chosen[i]), past: ways, fresh, stretch, choice });
+			memory.set(original, { way: wayOf(chosen[i]!), past: ways, fresh, stretch, choice });
 		}
 		[stretches[i], chosen[i]] = [stretch, choice];
 		sung.push(...sing(stretch, choice).map((entry) => ({ ...entry, moment: null })));

@@ -21,8 +21,8 @@ export function cellOf(
 	if (heard.length < CELL) return null;
 	const notes = heard
 		.slice(0, -1)
-		.map((note, i) => ({ after: moments[i].onset.tick - fromTick, note }));
-	return { chord: moments[0].onset.event.chord, notes };
+		.map((note, i) => ({ after: moments[i]!.onset.tick - fromTick, note }));
+	return { chord: moments[0]!.onset.event.chord, notes };
 }
 
 /** A note of the cell over another chord: moved with the root, a chord tone onto the chord's own one of its kind. */
@@ -64,7 +64,7 @@ function bind(
 	at: number,
 	landing: number
 ): { pool: Pool; exact: boolean } | null {
-	const [before, wanted, after] = [moved[at - 1] ?? landing, moved[at], moved[at + 1]];
+	const [before, wanted, after] = [moved[at - 1] ?? landing, moved[at]!, moved[at + 1]];
 	const exact = onlyPitch(pool, wanted);
 	const passes = onset.weight === 0 && Math.abs((after ?? Infinity) - wanted) <= 2;
 	const clashes = (found: Pool) => found.candidates.every(({ verdict }) => verdict === 'clash');
@@ -93,7 +93,7 @@ export function mirrorInto(
 ): Mirrored {
 	const here = stretch.moments[0]?.onset.event.chord;
 	if (!here) return { stretch, lost: [] };
-	const landed = stretch.from.candidates[0].midi - source.from.candidates[0].midi;
+	const landed = stretch.from.candidates[0]!.midi - source.from.candidates[0]!.midi;
 	const roots = pcOf(here) - pcOf(cell.chord);
 	// The octave of the roots' interval that the landings went by.
 	const shift = landed + shortestMove(((landed % 12) + 12) % 12, ((roots % 12) + 12) % 12);
@@ -104,11 +104,11 @@ export function mirrorInto(
 		const last = k === stretch.moments.length - 1;
 		const at = cell.notes.findIndex(({ after }) => after === onset.tick - stretch.fromTick);
 		if (last || at < 0 || onset.own || onset.event.chord !== here) return moment;
-		const bound = at < keep ? bind(moment, moved, at, stretch.from.candidates[0].midi) : null;
-		if (!bound?.exact) lost.push(moved[at]);
+		const bound = at < keep ? bind(moment, moved, at, stretch.from.candidates[0]!.midi) : null;
+		if (!bound?.exact) lost.push(moved[at]!);
 		return bound ? { ...moment, pool: bound.pool } : moment;
 	});
 	return { stretch: { ...stretch, moments }, lost };
 }
 
-const pcOf = (chord: Chord): number => chord.tones[0].pc;
+const pcOf = (chord: Chord): number => chord.tones[0]!.pc;

@@ -133,8 +133,8 @@ function spotCostsOf(pool: Pool, spot: Spot, taste: Taste, tick: number): Int32A
 	const fixed = fixedCost(pool, spot, taste);
 	const costs = new Int32Array(fixed.length);
 	for (let c = 0; c < costs.length; c++) {
-		const candidate = pool.candidates[c];
-		let cost = fixed[c] + rangeCost(candidate, spot, taste.strings) + foretold(candidate, spot);
+		const candidate = pool.candidates[c]!;
+		let cost = fixed[c]! + rangeCost(candidate, spot, taste.strings) + foretold(candidate, spot);
 		if (taste.seed !== 0) cost += takeCost(candidate, tick, taste.seed);
 		costs[c] = cost;
 	}

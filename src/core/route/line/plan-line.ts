@@ -46,10 +46,10 @@ function optionsOf(
 	work: LineWork,
 	key: Key | null
 ): ArrivalOption[] {
-	const target = stretch.to.candidates[0];
+	const target = stretch.to.candidates[0]!;
 	const options = solveStretch(stretch, motion, work).all.flatMap((way, kind) => {
 		const approach = APPROACHES[kind];
-		if (!way || approach === 'other') return [];
+		if (!way || !approach || approach === 'other') return [];
 		const last = notesOf(stretch, way).slice(approach === 'enclosure' ? -TOLD : -1);
 		let toward = target.midi;
 		const notes = last.reverse().map((note) => {
@@ -119,11 +119,11 @@ function adaptedAt(
 	lost: readonly number[]
 ): PlanWarning {
 	const { root } = event.chord;
-	const over = (midi: number) => degreeInterval(DEGREES[mod(midi - pitchClass(root), 12)]);
+	const over = (midi: number) => degreeInterval(DEGREES[mod(midi - pitchClass(root), 12)]!);
 	const names = [...new Set(lost.map((midi) => noteName(above(root, over(midi)))))];
 	const are = names.length === 1 ? 'does' : 'do';
 	return {
-		change: targets[target ?? 0].change,
+		change: targets[target ?? 0]!.change,
 		message: `The cell is adapted over ${event.symbol}: ${names.join(' ')} ${are} not stand there, in this scale and this place.`
 	};
 }
@@ -156,7 +156,7 @@ export function planLine(
 	/** The scale or the chord has the fret after a place too, and the hand reaches it. */
 	const neighboured = (onset: Onset, { string, fret }: Candidate): boolean => {
 		if (onset.target === null) return false;
-		const position = positionAt(request, targets[onset.target].change);
+		const position = positionAt(request, targets[onset.target]!.change);
 		return pools
 			.free(onset, position, null)
 			.candidates.some(
@@ -190,12 +190,12 @@ export function planLine(
 	};
 	const starts = onsets.filter((onset) => onset.target !== null);
 	stretches.forEach((stretch, i) => {
-		const { strand, kind: arrival } = chosen[i];
+		const { strand, kind: arrival } = chosen[i]!;
 		const way = strand.ways[arrival] ?? null;
-		struck(starts[i], stretch.from.candidates[0], 'target');
+		struck(starts[i]!, stretch.from.candidates[0]!, 'target');
 		const encloses = APPROACHES[arrival] === 'enclosure';
 		notesOf(stretch, way).forEach((note, k) => {
-			const { onset } = stretch.moments[k];
+			const { onset } = stretch.moments[k]!;
 			const left = stretch.moments.length - k;
 			const foreign = !note.tone && !note.degree;
 			const kind =
@@ -229,7 +229,7 @@ export function planLine(
 		costs: () => nameCosts(stretches, chosen, motion),
 		warnings: [
 			...warningsOf(targets, stretches),
-			...[...adapted].map(([i, lost]) => adaptedAt(starts[i], targets, lost))
+			...[...adapted].map(([i, lost]) => adaptedAt(starts[i]!, targets, lost))
 		]
 	};
 }

@@ -58,7 +58,7 @@ function breathOf(way: number, bar: number): { hold: number; rest: number } {
 function airFrom(chart: Chart, wishes: LineWishes, from: PlayedBar, until: number): number {
 	if (!wishes.airAt) return until;
 	for (let i = from.index + 1; i < chart.played.length; i++) {
-		const bar = chart.played[i];
+		const bar = chart.played[i]!;
 		if (bar.startTick >= until) return until;
 		if (wishes.airAt(bar)) return bar.startTick;
 	}
@@ -85,7 +85,7 @@ function breathe(
 	});
 	let at = 0;
 	for (const entry of marks) {
-		while (at + 1 < spans.length && spans[at + 1].from <= entry.tick) at++;
+		while (at + 1 < spans.length && spans[at + 1]!.from <= entry.tick) at++;
 		const span = spans[at];
 		if (!span || entry.tick <= span.from) continue;
 		const since = entry.tick - span.from;
@@ -104,7 +104,7 @@ function startsOf(chart: Chart, targets: readonly Target[], wishes: LineWishes):
 	return targets.map((target, i) => {
 		const { tick } = target;
 		const bar = barAt(chart, tick);
-		const room = i > 0 && tick - targets[i - 1].tick >= 2 * QUARTER;
+		const room = i > 0 && tick - targets[i - 1]!.tick >= 2 * QUARTER;
 		if (!wishes.anticipate || !room || bar.startTick !== tick) return tick;
 		return nth++ % 2 === 0 ? tick - early : tick;
 	});
@@ -140,8 +140,8 @@ function drafts(
 	}
 	let next = 0;
 	for (const { tick, mark } of marks) {
-		if (mark !== 'x' || taken.has(tick) || inside(tick) || tick < starts[0]) continue;
-		while (next < starts.length && starts[next] <= tick) next++;
+		if (mark !== 'x' || taken.has(tick) || inside(tick) || tick < starts[0]!) continue;
+		while (next < starts.length && starts[next]! <= tick) next++;
 		const after = tick - (starts[next - 1] ?? -Infinity);
 		const before = (starts[next] ?? Infinity) - tick;
 		if (after < step / 2 || before < SHORTEST) continue;
@@ -170,24 +170,24 @@ export function rhythmOf(chart: Chart, targets: readonly Target[], wishes: LineW
 	let mark = 0;
 	let soundsUntil = 0;
 	list.forEach((draft, i) => {
-		while (event + 1 < events.length && events[event + 1].startTick <= draft.tick) event++;
+		while (event + 1 < events.length && events[event + 1]!.startTick <= draft.tick) event++;
 		const target = draft.target === null ? null : targets[draft.target];
-		const sounding = target ? chart.changes[target.change].to : events[event];
+		const sounding = target ? chart.changes[target.change]!.to : events[event]!;
 		if (!sounding.chord) return;
 		const bar = barAt(chart, draft.tick);
 		const next = list[i + 1]?.tick ?? total;
-		while (mark < marks.length && marks[mark].tick <= draft.tick) mark++;
+		while (mark < marks.length && marks[mark]!.tick <= draft.tick) mark++;
 		let end = Math.min(next, draft.until ?? next);
 		if (draft.until === null) {
-			for (let k = mark; k < marks.length && marks[k].tick < end; k++) {
-				if (marks[k].mark === '.') end = marks[k].tick;
+			for (let k = mark; k < marks.length && marks[k]!.tick < end; k++) {
+				if (marks[k]!.mark === '.') end = marks[k]!.tick;
 			}
 			// It stops where the player leaves air;
 			for (const { from } of silences) if (from > draft.tick && from < end) end = from;
 		}
 		// and every note where the chords fall silent.
-		for (let k = event + 1; k < events.length && events[k].startTick < end; k++) {
-			if (!events[k].chord) end = events[k].startTick;
+		for (let k = event + 1; k < events.length && events[k]!.startTick < end; k++) {
+			if (!events[k]!.chord) end = events[k]!.startTick;
 		}
 		const long = end - draft.tick >= QUARTER || end < next;
 		const own = beatWeight(bar.signature, draft.tick - bar.startTick);

@@ -26,7 +26,7 @@ export function warningsOf(
 	const warnings: PlanWarning[] = [];
 	const tight: number[] = [];
 	stretches.slice(0, -1).forEach(({ moments }, i) => {
-		const [from, to] = [targets[i], targets[i + 1]];
+		const [from, to] = [targets[i]!, targets[i + 1]!];
 		const apart = Math.abs(to.midi - from.midi);
 		if (moments.length === 0) tight.push(to.change);
 		if (from.locked && to.locked && apart > FAR * (moments.length + 1)) {
@@ -38,7 +38,7 @@ export function warningsOf(
 	if (tight.length > 0) {
 		const many = tight.length > 1 ? ` and ${tight.length - 1} more` : '';
 		const message = `No room for a note before change ${tight[0]}${many} in this rhythm: the targets stand alone there.`;
-		warnings.push({ change: tight[0], message });
+		warnings.push({ change: tight[0]!, message });
 	}
 	return warnings;
 }
@@ -46,7 +46,7 @@ export function warningsOf(
 /** The change whose chord sounds at a tick, at or after one that was landed on, perhaps ahead of its time. */
 function changeUnder({ changes }: Chart, tick: number, landed: number): number {
 	let change = landed;
-	while (change + 1 < changes.length && changes[change + 1].tick <= tick) change++;
+	while (change + 1 < changes.length && changes[change + 1]!.tick <= tick) change++;
 	return change;
 }
 
@@ -77,10 +77,10 @@ export function stretchesOf(
 	return starts.map((at, i): Stretch => {
 		const end = starts[i + 1] ?? onsets.length;
 		const last = i + 1 >= starts.length;
-		const from = onsets[at];
-		const to = onsets[starts[last ? 0 : i + 1]];
-		const fromTarget = targets[from.target ?? 0];
-		const toTarget = targets[to.target ?? 0];
+		const from = onsets[at]!;
+		const to = onsets[starts[last ? 0 : i + 1]!]!;
+		const fromTarget = targets[from.target ?? 0]!;
+		const toTarget = targets[to.target ?? 0]!;
 		const position = positionAt(request, fromTarget.change);
 		const toPosition = positionAt(request, toTarget.change);
 		const toTick = last ? chartTicks(chart) + to.tick : to.tick;

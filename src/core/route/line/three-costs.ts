@@ -25,7 +25,7 @@ export const unrest = (first: number, second: number): number =>
  */
 const threes = (extra: number): Int32Array =>
 	Int32Array.from({ length: KINDS * GROUPS }, (_, i) => {
-		const [first, second] = [GROUP_OF[i % GROUPS], KIND_OF[Math.floor(i / GROUPS)]];
+		const [first, second] = [GROUP_OF[i % GROUPS]!, KIND_OF[Math.floor(i / GROUPS)]!];
 		const cost = threeCost(0, first, first + second) + extra * unrest(first, second);
 		return first !== 0 && second === -first ? cost - LINE.returns : cost;
 	});
@@ -36,4 +36,4 @@ export const TURN_EXTRA = [0, 4000, 8000, 12_000] as const;
 export const TABLES = TURN_EXTRA.map(threes);
 
 /** The table of the search that runs: filled, not exchanged, because the search reads it millions of times. */
-export const THREE = Int32Array.from(TABLES[0]);
+export const THREE = Int32Array.from(TABLES[0]!);

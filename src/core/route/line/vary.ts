@@ -9,7 +9,7 @@ export function patternsOf(pitches: readonly number[]): number[] {
 	const found: number[] = [];
 	for (let i = 0; i + PATTERN < pitches.length; i++) {
 		let code = 0;
-		for (let k = i; k < i + PATTERN; k++) code = 256 * code + pitches[k + 1] - pitches[k] + 128;
+		for (let k = i; k < i + PATTERN; k++) code = 256 * code + pitches[k + 1]! - pitches[k]! + 128;
 		found.push(code);
 	}
 	return found;
@@ -27,16 +27,16 @@ export function varyPatterns(
 	kinds: readonly number[],
 	fixed: (i: number) => boolean
 ): Choice[] {
-	const chosen = strands.map((strand, i): Choice => ({ strand, kind: kinds[i] }));
+	const chosen = strands.map((strand, i): Choice => ({ strand, kind: kinds[i]! }));
 	const heard = new Set<number>();
 	const pitchesAt = (i: number) => chosen[i]?.strand.pitches[chosen[i].kind];
 	chosen.forEach((choice, i) => {
 		const repeats = ({ strand, kind }: Choice) =>
-			strand.patterns[kind].reduce((sum, code) => sum + Number(heard.has(code)), 0);
+			strand.patterns[kind]!.reduce((sum, code) => sum + Number(heard.has(code)), 0);
 		if (!fixed(i) && choice.strand.ways[choice.kind] && repeats(choice) > 0) {
 			const [before, after] = [pitchesAt(i - 1), pitchesAt(i + 1)];
 			const costOf = (option: Choice): number => {
-				const pitches = option.strand.pitches[option.kind];
+				const pitches = option.strand.pitches[option.kind]!;
 				const join = (a: readonly number[], b: readonly number[]) =>
 					turnAtTarget(a, b) + sameIntervals(a, b);
 				const around = [i - 2, i - 1, i, i + 1, i + 2].map((k) =>
@@ -46,9 +46,9 @@ export function varyPatterns(
 					(option.strand.ways[option.kind]?.cost ?? 0) +
 					(before ? join(before, pitches) : 0) +
 					(after ? join(pitches, after) : 0) +
-					repeatCost(around[0], around[1], around[2]) +
-					repeatCost(around[1], around[2], around[3]) +
-					repeatCost(around[2], around[3], around[4]) +
+					repeatCost(around[0]!, around[1]!, around[2]!) +
+					repeatCost(around[1]!, around[2]!, around[3]!) +
+					repeatCost(around[2]!, around[3]!, around[4]!) +
 					LINE.samePattern * repeats(option)
 				);
 			};
@@ -59,7 +59,7 @@ export function varyPatterns(
 				if (cost < least) [chosen[i], least] = [option, cost];
 			});
 		}
-		for (const pattern of chosen[i].strand.patterns[chosen[i].kind]) heard.add(pattern);
+		for (const pattern of chosen[i]!.strand.patterns[chosen[i]!.kind]!) heard.add(pattern);
 	});
 	return chosen;
 }

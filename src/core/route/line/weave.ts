@@ -33,8 +33,8 @@ function alike(a: readonly number[], b: readonly number[]): boolean {
 	if (count < ALIKE_FROM) return false;
 	let misses = Math.floor((1 - ALIKE) * count);
 	for (let k = 1; k <= count; k++) {
-		const first = a[a.length - k] - a[a.length - k - 1];
-		const second = b[b.length - k] - b[b.length - k - 1];
+		const first = a[a.length - k]! - a[a.length - k - 1]!;
+		const second = b[b.length - k]! - b[b.length - k - 1]!;
 		if (first !== second && --misses < 0) return false;
 	}
 	return true;
@@ -51,7 +51,7 @@ function joinTable(a: Strand, b: Strand): Float64Array {
 	const table = new Float64Array(SIZE * SIZE);
 	for (const before of a.kinds) {
 		for (const kind of b.kinds) {
-			const [x, y] = [a.pitches[before], b.pitches[kind]];
+			const [x, y] = [a.pitches[before]!, b.pitches[kind]!];
 			table[before * SIZE + kind] = turnAtTarget(x, y) + (b.set ? 0 : sameIntervals(x, y));
 		}
 	}
@@ -68,7 +68,7 @@ export function kindsOf(ways: Strand['ways']): number[] {
 
 /** Price of the turn that two ways in a row make at the target between them. */
 export const turnAtTarget = (before: readonly number[], after: readonly number[]): number =>
-	threeCost(before[before.length - 2], before[before.length - 1], after[1]);
+	threeCost(before[before.length - 2]!, before[before.length - 1]!, after[1]!);
 
 /** Price of playing the same intervals twice in a row. */
 export const sameIntervals = (before: readonly number[], after: readonly number[]): number =>
@@ -95,41 +95,41 @@ const AGAIN = Int32Array.from({ length: SIZE ** 3 }, (_, i) =>
  */
 export function weave(strands: readonly Strand[]): number[] {
 	if (strands.length === 0) return [];
-	let kinds = strands[0].kinds;
+	let kinds = strands[0]!.kinds;
 	/** `total[older * SIZE + before]`. */
 	let total = new Float64Array(SIZE * SIZE).fill(Infinity);
 	let next = new Float64Array(SIZE * SIZE);
-	for (const kind of kinds) total[NONE * SIZE + kind] = strands[0].ways[kind]?.cost ?? 0;
+	for (const kind of kinds) total[NONE * SIZE + kind] = strands[0]!.ways[kind]?.cost ?? 0;
 	let olders: readonly number[] = [NONE];
 	const back: Uint8Array[] = [];
 	for (let i = 1; i < strands.length; i++) {
-		const strand = strands[i];
+		const strand = strands[i]!;
 		const from = new Uint8Array(SIZE * SIZE);
 		const nextKinds = strand.kinds;
-		const table = joinTable(strands[i - 1], strand);
+		const table = joinTable(strands[i - 1]!, strand);
 		next.fill(Infinity);
 		for (const before of kinds) {
 			// Only coming back to the class of the time before sets one older class apart from the others:
 			// the two cheapest of them are enough.
-			let first = olders[0];
+			let first = olders[0]!;
 			let second = -1;
 			for (let o = 1; o < olders.length; o++) {
-				const older = olders[o];
-				const sum = total[older * SIZE + before];
-				if (sum < total[first * SIZE + before]) {
+				const older = olders[o]!;
+				const sum = total[older * SIZE + before]!;
+				if (sum < total[first * SIZE + before]!) {
 					second = first;
 					first = older;
-				} else if (second < 0 || sum < total[second * SIZE + before]) second = older;
+				} else if (second < 0 || sum < total[second * SIZE + before]!) second = older;
 			}
 			for (const kind of nextKinds) {
-				const own = (strand.ways[kind]?.cost ?? 0) + table[before * SIZE + kind];
+				const own = (strand.ways[kind]?.cost ?? 0) + table[before * SIZE + kind]!;
 				let older = first;
-				let best = total[first * SIZE + before];
+				let best = total[first * SIZE + before]!;
 				if (!strand.set) {
-					best += AGAIN[(first * SIZE + before) * SIZE + kind];
+					best += AGAIN[(first * SIZE + before) * SIZE + kind]!;
 					if (second >= 0) {
 						const other =
-							total[second * SIZE + before] + AGAIN[(second * SIZE + before) * SIZE + kind];
+							total[second * SIZE + before]! + AGAIN[(second * SIZE + before) * SIZE + kind]!;
 						if (other < best) [older, best] = [second, other];
 					}
 				}
@@ -142,11 +142,11 @@ export function weave(strands: readonly Strand[]): number[] {
 		[olders, kinds] = [kinds, nextKinds];
 	}
 	let end = 0;
-	for (let state = 1; state < total.length; state++) if (total[state] < total[end]) end = state;
+	for (let state = 1; state < total.length; state++) if (total[state]! < total[end]!) end = state;
 	const chosen = [end % SIZE];
 	let before = Math.floor(end / SIZE);
 	for (let i = strands.length - 1; i >= 1; i--) {
-		const older = back[i - 1][before * SIZE + chosen[0]];
+		const older = back[i - 1]![before * SIZE + chosen[0]!]!;
 		chosen.unshift(before);
 		before = older;
 	}

@@ -11,8 +11,8 @@ const CHORD_STEPS = [7000, 120, 0, 100, 150, 600, 1600, 1300, 2400, 2600, 2800, 
 export const stepCost = (semitones: number, bothChordTones: boolean): number => {
 	const table = bothChordTones ? CHORD_STEPS : STEPS;
 	return semitones < table.length
-		? table[semitones]
-		: table[table.length - 1] + 400 * (semitones - table.length + 1);
+		? table[semitones]!
+		: table[table.length - 1]! + 400 * (semitones - table.length + 1);
 };
 
 export const APPROACH: Record<Approach, number> = {

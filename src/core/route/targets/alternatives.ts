@@ -11,13 +11,13 @@ export const enoughDifferent = (targets: number): number => Math.max(2, Math.cei
 
 /** Landings of two paths that sound different pitches. */
 const difference = ({ pitches }: Lattice, a: readonly number[], b: readonly number[]): number =>
-	a.reduce((count, c, i) => count + Number(pitches[i][c] !== pitches[i][b[i]]), 0);
+	a.reduce((count, c, i) => count + Number(pitches[i]![c] !== pitches[i]![b[i]!]), 0);
 
 /** The lattice with a price on every pitch that a path of `known` takes at a step. */
 function priced(lattice: Lattice, known: readonly (readonly number[])[], price: number): Lattice {
 	const own = lattice.own.map((costs, i) => {
-		const pitches = lattice.pitches[i];
-		const used = known.map((path) => pitches[path[i]]);
+		const pitches = lattice.pitches[i]!;
+		const used = known.map((path) => pitches[path[i]!]);
 		return costs.map(
 			(cost, c) => cost + price * used.filter((pitch) => pitch === pitches[c]).length
 		);

@@ -148,7 +148,7 @@ export type OpenRequest = Omit<PlanRequest, 'position' | 'mirrored'> & {
 function checkLock(request: OpenRequest, lock: Lock, i: number): string | null {
 	const { chart, instrument, locks, forbid, letPass, windows } = request;
 	const position = windows?.[lock.change] ?? request.position;
-	const { symbol, chord } = chart.changes[lock.change].to;
+	const { symbol, chord } = chart.changes[lock.change]!.to;
 	const name = `Change ${lock.change}: string ${lock.string}, fret ${lock.fret}`;
 	if (lock.string > instrument.open.length || lock.fret > highestFret(instrument)) {
 		return `${name} is not on this instrument.`;

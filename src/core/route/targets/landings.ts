@@ -36,8 +36,8 @@ export function rankLandings(request: PlanRequest, change: number): Landing[] {
 	const at = steps.findIndex((step) => step.change.index === change);
 	if (at < 0) return [];
 	const any = planSteps({ ...open, style: 'nearest' }).steps.find((s) => s.change.index === change);
-	const fitting = steps[at].candidates;
-	steps[at] = any ?? steps[at];
+	const fitting = steps[at]!.candidates;
+	steps[at] = any ?? steps[at]!;
 	const lattice = buildLattice(open, steps);
 	const through = costsThrough(lattice, at);
 	const fits = steps[at].candidates.map((place) =>
@@ -47,7 +47,7 @@ export function rankLandings(request: PlanRequest, change: number): Landing[] {
 	// Moves are told from where the plan as it stands comes from.
 	const from =
 		at > 0 ? planTargets(request).targets.findLast((target) => target.change < change) : null;
-	const before = from && steps[at - 1].candidates.find((place) => samePlace(place, from));
+	const before = from && steps[at - 1]!.candidates.find((place) => samePlace(place, from));
 	return steps[at].candidates
 		.map((place, i) => ({
 			string: place.string,
@@ -57,12 +57,12 @@ export function rankLandings(request: PlanRequest, change: number): Landing[] {
 			role: place.tone.role,
 			reach: place.reach,
 			finger: open.instrument.slide ? null : place.finger,
-			extra: (through[i] - least) / 1000,
-			fits: fits[i],
+			extra: (through[i]! - least) / 1000,
+			fits: fits[i]!,
 			semitones: before ? place.midi - before.midi : null,
 			reasons: [
-				moveReason(steps[at], before ?? null, place),
-				earReason(open, steps[at], place)
+				moveReason(steps[at]!, before ?? null, place),
+				earReason(open, steps[at]!, place)
 			].filter((text) => text !== null)
 		}))
 		.sort((a, b) => Number(b.fits) - Number(a.fits) || a.extra - b.extra);

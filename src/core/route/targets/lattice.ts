@@ -42,7 +42,7 @@ function archOf(request: PlanRequest): (change: Change) => number {
 
 /** What a wish for rest or lean costs at a landing; without one the last landing should rest. */
 function restCost(request: PlanRequest, steps: readonly Step[], i: number, kind: RoleKind): number {
-	const wish = request.leans?.find((entry) => entry.change === steps[i].change.index)?.wish;
+	const wish = request.leans?.find((entry) => entry.change === steps[i]!.change.index)?.wish;
 	if (wish === 'rest') return WEIGHTS.lean * RESTLESSNESS[kind];
 	if (wish === 'lean') return WEIGHTS.lean * (1000 - RESTLESSNESS[kind]);
 	return i === steps.length - 1 ? UNREST[kind] : 0;
@@ -59,7 +59,7 @@ function ownCosts(
 	const weights = STYLE_WEIGHTS[request.style];
 	const { tone } = candidate;
 	const kind = roleKind(tone.role);
-	const before = steps[i].change.from?.chord;
+	const before = steps[i]!.change.from?.chord;
 	const inChord = before?.tones.some((other) => other.pc === tone.pc) ?? false;
 	const inScale =
 		before !== undefined && (request.scale?.notes.some((note) => note.pc === tone.pc) ?? false);
@@ -80,7 +80,10 @@ const moveCost = (request: PlanRequest, from: number, to: number): number =>
 /** Cost of moving the hand between two changes. */
 const shiftCost = (request: PlanRequest, before: Step, step: Step): number => {
 	if (!request.windows) return 0;
-	const [from, to] = [before, step].map(({ change }) => positionAt(request, change.index));
+	const [from, to] = [
+		positionAt(request, before.change.index),
+		positionAt(request, step.change.index)
+	];
 	return from === to ? 0 : WEIGHTS.shift + WEIGHTS.shiftPerFret * Math.abs(to - from);
 };
 
@@ -123,7 +126,7 @@ export function buildLattice(request: PlanRequest, steps: readonly Step[]): Latt
 	const known = new Map<Step['candidates'], Map<Step['candidates'], Int32Array>>();
 	const pairs = steps.map((step, i) => {
 		if (i === 0) return new Int32Array(0);
-		const before = steps[i - 1];
+		const before = steps[i - 1]!;
 		const row = known.get(before.candidates) ?? new Map<Step['candidates'], Int32Array>();
 		known.set(before.candidates, row);
 		const cached = row.get(step.candidates);
@@ -161,7 +164,7 @@ export function pathCosts(
 		}
 	};
 	const archAt = archOf(request);
-	const at = (i: number) => steps[i].candidates[path[i]];
+	const at = (i: number) => steps[i]!.candidates[path[i]!]!;
 	steps.forEach((step, i) => {
 		add(ownCosts(request, steps, i, at(i), archAt(step.change)));
 		if (i > 0) {
@@ -169,7 +172,7 @@ export function pathCosts(
 			add({
 				voiceLeading: moveCost(request, from.midi, to.midi),
 				strings: skipCost(from.string, to.string),
-				shift: shiftCost(request, steps[i - 1], step)
+				shift: shiftCost(request, steps[i - 1]!, step)
 			});
 		}
 		if (i > 1) add(tripleCosts(at(i - 2).midi, at(i - 1).midi, at(i).midi));

@@ -37,7 +37,7 @@ function moveCost(from: number, to: number, { roam, wish }: Roam): number {
 
 /** The cheapest walk through positions: a cost per phrase and position, and one per move. */
 function walk(costs: readonly (readonly number[])[], roam: Roam): number[] | null {
-	let total = [...costs[0]];
+	let total = [...costs[0]!];
 	const back: number[][] = [];
 	for (const row of costs.slice(1)) {
 		const from: number[] = [];
@@ -54,16 +54,15 @@ function walk(costs: readonly (readonly number[])[], roam: Roam): number[] | nul
 		back.push(from);
 	}
 	const end = total.indexOf(Math.min(...total));
-	if (total[end] >= NEVER) return null;
+	if (total[end]! >= NEVER) return null;
 	const path = [end];
-	for (let i = back.length - 1; i >= 0; i--) path.unshift(back[i][path[0]]);
+	for (let i = back.length - 1; i >= 0; i--) path.unshift(back[i]![path[0]!]!);
 	return path;
 }
 
 /** Where a cell that is moved to each root puts the hand, starting somewhere; the hand stays where the root is out of reach. */
 function mirrored(chart: Chart, start: number, last: number, most: number): number[] {
-	const [first] = chart.changes;
-	const home = pitchClass(first.to.chord.root);
+	const home = pitchClass(chart.changes[0]!.to.chord.root);
 	let at = start;
 	return chart.changes.map(({ to }) => {
 		const move = mod(pitchClass(to.chord.root) - home, 12);
@@ -97,7 +96,7 @@ export function roamWindows(request: PlanRequest, roam: Roam): number[] | null {
 		let least = Infinity;
 		for (let start = 1; start <= last; start++) {
 			const windows = mirrored(chart, start, last, roam.roam);
-			if (!locks.every((lock) => inWindow(instrument, windows[lock.change], lock))) continue;
+			if (!locks.every((lock) => inWindow(instrument, windows[lock.change]!, lock))) continue;
 			const cost = costOf({ ...request, windows });
 			if (cost < least) [best, least] = [windows, cost];
 		}
@@ -109,5 +108,5 @@ export function roamWindows(request: PlanRequest, roam: Roam): number[] | null {
 		Array.from({ length: last }, (_, i) => costIn(request, changes, i + 1))
 	);
 	const path = walk(costs, roam);
-	return path && phrases.flatMap((changes, i) => changes.map(() => path[i] + 1));
+	return path && phrases.flatMap((changes, i) => changes.map(() => path[i]! + 1));
 }

@@ -17,10 +17,10 @@ type Layer = { readonly cost: Int32Array; readonly from: Uint8Array };
 
 /** First layer with a state: pairs of the first two steps. */
 function firstPairs({ sizes, own, pairs }: Lattice): Int32Array {
-	const cost = new Int32Array(sizes[0] * sizes[1]);
-	for (let a = 0; a < sizes[0]; a++) {
-		for (let b = 0; b < sizes[1]; b++) {
-			cost[a * sizes[1] + b] = own[0][a] + own[1][b] + pairs[1][a * sizes[1] + b];
+	const cost = new Int32Array(sizes[0]! * sizes[1]!);
+	for (let a = 0; a < sizes[0]!; a++) {
+		for (let b = 0; b < sizes[1]!; b++) {
+			cost[a * sizes[1]! + b] = own[0]![a]! + own[1]![b]! + pairs[1]![a * sizes[1]! + b]!;
 		}
 	}
 	return cost;
@@ -59,9 +59,9 @@ function gather(before: Int32Array, b: number, nb: number, pa: Int32Array, pitch
 	below.cost = below.other = above.cost = above.other = level.cost = NONE;
 	below.pitch = above.pitch = -1;
 	for (let a = 0; a < pa.length; a++) {
-		const cost = before[a * nb + b];
-		if (pa[a] < pitch) note(below, cost, a, pa[a]);
-		else if (pa[a] > pitch) note(above, cost, a, pa[a]);
+		const cost = before[a * nb + b]!;
+		if (pa[a]! < pitch) note(below, cost, a, pa[a]!);
+		else if (pa[a]! > pitch) note(above, cost, a, pa[a]!);
 		else if (cost < level.cost) {
 			level.cost = cost;
 			level.from = a;
@@ -76,16 +76,16 @@ function gather(before: Int32Array, b: number, nb: number, pa: Int32Array, pitch
  */
 function advance(lattice: Lattice, i: number, before: Int32Array): Layer {
 	const { sizes, pitches, own, pairs } = lattice;
-	const [nb, nc] = [sizes[i - 1], sizes[i]];
-	const [pa, pb, pc] = [pitches[i - 2], pitches[i - 1], pitches[i]];
-	const pair = pairs[i];
-	const ownCost = own[i];
+	const [nb, nc] = [sizes[i - 1]!, sizes[i]!];
+	const [pa, pb, pc] = [pitches[i - 2]!, pitches[i - 1]!, pitches[i]!];
+	const pair = pairs[i]!;
+	const ownCost = own[i]!;
 	const cost = new Int32Array(nb * nc);
 	const from = new Uint8Array(nb * nc);
 	for (let b = 0; b < nb; b++) {
-		gather(before, b, nb, pa, pb[b]);
+		gather(before, b, nb, pa, pb[b]!);
 		for (let c = 0; c < nc; c++) {
-			const move = pc[c] - pb[b];
+			const move = pc[c]! - pb[b]!;
 			// The side whose ways in would turn here; the others cost nothing more.
 			const back = move > 0 ? above : below;
 			const on = move > 0 ? below : above;
@@ -106,7 +106,7 @@ function advance(lattice: Lattice, i: number, before: Int32Array): Layer {
 				best = back.other + turn;
 				bestFrom = back.otherFrom;
 			}
-			cost[b * nc + c] = best + pair[b * nc + c] + ownCost[c];
+			cost[b * nc + c] = best + pair[b * nc + c]! + ownCost[c]!;
 			from[b * nc + c] = bestFrom;
 		}
 	}
@@ -115,7 +115,7 @@ function advance(lattice: Lattice, i: number, before: Int32Array): Layer {
 
 function argMin(costs: Int32Array): number {
 	let best = 0;
-	for (let i = 1; i < costs.length; i++) if (costs[i] < costs[best]) best = i;
+	for (let i = 1; i < costs.length; i++) if (costs[i]! < costs[best]!) best = i;
 	return best;
 }
 
@@ -132,8 +132,8 @@ export function solve(lattice: Lattice): Path {
 	const n = sizes.length;
 	if (n === 0) return { path: [], cost: 0 };
 	if (n === 1) {
-		const best = argMin(own[0]);
-		return { path: [best], cost: own[0][best] };
+		const best = argMin(own[0]!);
+		return { path: [best], cost: own[0]![best]! };
 	}
 	let cost = firstPairs(lattice);
 	const back: Uint8Array[] = [];
@@ -144,28 +144,28 @@ export function solve(lattice: Lattice): Path {
 	}
 	const end = argMin(cost);
 	const path = new Array<number>(n);
-	path[n - 1] = end % sizes[n - 1];
-	path[n - 2] = Math.floor(end / sizes[n - 1]);
-	for (let i = n - 1; i >= 2; i--) path[i - 2] = back[i][path[i - 1] * sizes[i] + path[i]];
-	return { path, cost: cost[end] };
+	path[n - 1] = end % sizes[n - 1]!;
+	path[n - 2] = Math.floor(end / sizes[n - 1]!);
+	for (let i = n - 1; i >= 2; i--) path[i - 2] = back[i]![path[i - 1]! * sizes[i]! + path[i]!]!;
+	return { path, cost: cost[end]! };
 }
 
 /** Cheapest way to the end from each state (a, b) of steps i − 1, i, what came before left out. */
 function remaining(lattice: Lattice, i: number): Int32Array {
 	const { sizes, pitches, own, pairs } = lattice;
-	let after = new Int32Array(sizes[sizes.length - 2] * sizes[sizes.length - 1]);
+	let after = new Int32Array(sizes[sizes.length - 2]! * sizes[sizes.length - 1]!);
 	for (let step = sizes.length - 1; step > i; step--) {
-		const [na, nb, nc] = [sizes[step - 2], sizes[step - 1], sizes[step]];
+		const [na, nb, nc] = [sizes[step - 2]!, sizes[step - 1]!, sizes[step]!];
 		const cost = new Int32Array(na * nb);
 		for (let a = 0; a < na; a++) {
 			for (let b = 0; b < nb; b++) {
 				let best = 0x7fffffff;
 				for (let c = 0; c < nc; c++) {
 					const total =
-						triple(pitches[step - 2][a], pitches[step - 1][b], pitches[step][c]) +
-						pairs[step][b * nc + c] +
-						own[step][c] +
-						after[b * nc + c];
+						triple(pitches[step - 2]![a]!, pitches[step - 1]![b]!, pitches[step]![c]!) +
+						pairs[step]![b * nc + c]! +
+						own[step]![c]! +
+						after[b * nc + c]!;
 					if (total < best) best = total;
 				}
 				cost[a * nb + b] = best;
@@ -182,15 +182,15 @@ function remaining(lattice: Lattice, i: number): Int32Array {
  */
 export function costsThrough(lattice: Lattice, step: number): Int32Array {
 	const { sizes, own } = lattice;
-	if (sizes.length === 1) return own[0];
+	if (sizes.length === 1) return own[0]!;
 	const i = Math.max(1, step);
 	let cost = firstPairs(lattice);
 	for (let k = 2; k <= i; k++) cost = advance(lattice, k, cost).cost;
 	const rest = remaining(lattice, i);
-	const through = new Int32Array(sizes[step]).fill(0x7fffffff);
+	const through = new Int32Array(sizes[step]!).fill(0x7fffffff);
 	for (let state = 0; state < cost.length; state++) {
-		const candidate = step === 0 ? Math.floor(state / sizes[1]) : state % sizes[i];
-		through[candidate] = Math.min(through[candidate], cost[state] + rest[state]);
+		const candidate = step === 0 ? Math.floor(state / sizes[1]!) : state % sizes[i]!;
+		through[candidate] = Math.min(through[candidate]!, cost[state]! + rest[state]!);
 	}
 	return through;
 }

@@ -10,7 +10,7 @@ const VOICE_LEADING = [500, 0, 100, 600, 1000, 1600, 3000, 3200, 4500];
 
 /** Cost of moving by a number of semitones; beyond a minor sixth 400 more for each. */
 export const voiceLeading = (semitones: number): number =>
-	semitones < VOICE_LEADING.length ? VOICE_LEADING[semitones] : 4500 + 400 * (semitones - 8);
+	semitones < VOICE_LEADING.length ? VOICE_LEADING[semitones]! : 4500 + 400 * (semitones - 8);
 
 export const WEIGHTS = {
 	thirdIdentical: 2500,

@@ -8,6 +8,7 @@
 	import ChordSymbol from '../ChordSymbol.svelte';
 	import { Tabs } from 'bits-ui';
 	import KeyCap from '../KeyCap.svelte';
+	import Later from '../Later.svelte';
 	import ToneLadder from '../ToneLadder.svelte';
 	import type { RouteActions, Side } from './route-actions.svelte';
 	import HereBox from './HereBox.svelte';
@@ -43,131 +44,133 @@
 </script>
 
 <aside class="inspector" aria-label="The selected change">
-	{#if side === 'making'}
-		{#await import('./LinePanel.svelte') then Panel}
-			<Panel.default {plan} onclose={() => (side = 'change')} />
-		{/await}
-	{:else if side === 'plans'}
-		{#await import('./PlansPanel.svelte') then Panel}
-			<Panel.default {plan} onclose={() => (side = 'change')} />
-		{/await}
-	{:else if open.change}
-		<section class="pair-box">
-			<p class="where">
-				<strong>Change {open.cursor + 1} of {open.chart.changes.length}</strong> bar {open.change
-					.bar}, beat {open.change.beat}{open.cursor === 0 ? ', back at the top' : ''}
-			</p>
-			<div class="pair" style="font-size:{size}px">
-				{#if open.now}<span class="now"><ChordSymbol chord={open.now} /></span>{/if}
-				{#if open.now && open.next}
-					<svg viewBox="0 0 44 20" width="44" height="20" aria-hidden="true"
-						><path d="M3,17Q22,-12 41,17" /></svg
-					>
-				{/if}
-				{#if open.next}<span class="next"><ChordSymbol chord={open.next} /></span>{/if}
-			</div>
-			{#if selection.size > 0}
-				{#await import('./NoteBox.svelte') then Box}
-					<Box.default {plan} {selection} {actions} />
-				{/await}
-			{:else if open.now && open.next}
-				<ToneLadder now={open.now} next={open.next} />
-			{/if}
-		</section>
-		<section>
-			<div class="section-head">
-				<h2>Land on</h2>
-				<small>choosing locks it</small>
-			</div>
-			{#if !plan.planned}
-				<p class="hint">Plan first; then every place is listed here with its reasons.</p>
-			{:else if plan.isLetPass(open.cursor)}
-				<p class="hint">This change is let pass. Choose a place to land after all.</p>
-			{:else if plan.isOwn(open.cursor)}
-				<p class="hint">Your own notes stand here. Choose a place to land there instead.</p>
-			{/if}
-			{#if plan.planned}
-				<LandingList
-					landings={actions.landings}
-					few={filled ? 2 : 4}
-					chosen={target}
-					locked={plan.isLocked(open.cursor)}
-					reasons={target?.reasons ?? []}
-					onchoose={(landing) => actions.chooseLanding(landing)}
-					onforbid={() => actions.forbid()}
-				/>
-			{/if}
-		</section>
-		{#if plan.planned}
-			<Tabs.Root bind:value={about} class="about">
-				<Tabs.List class="about-tabs" aria-label="About this change">
-					<Tabs.Trigger value="arrive">Arrive by</Tabs.Trigger>
-					<Tabs.Trigger value="here">Rest and scale</Tabs.Trigger>
-				</Tabs.List>
-				<Tabs.Content value="arrive" class="arrive">
-					{#if filled && arrivals.length > 0}
-						<ArriveList
-							options={arrivals}
-							{taken}
-							wished={plan.arriveWish(open.cursor)}
-							onchoose={(approach) => plan.setArrival(open.cursor, approach)}
-						/>
-					{:else}
-						<p class="hint">
-							No note leads here: {filled
-								? 'there is no room before it'
-								: 'only landings are planned'}.
-						</p>
+	<Later>
+		{#if side === 'making'}
+			{#await import('./LinePanel.svelte') then Panel}
+				<Panel.default {plan} onclose={() => (side = 'change')} />
+			{/await}
+		{:else if side === 'plans'}
+			{#await import('./PlansPanel.svelte') then Panel}
+				<Panel.default {plan} onclose={() => (side = 'change')} />
+			{/await}
+		{:else if open.change}
+			<section class="pair-box">
+				<p class="where">
+					<strong>Change {open.cursor + 1} of {open.chart.changes.length}</strong> bar {open.change
+						.bar}, beat {open.change.beat}{open.cursor === 0 ? ', back at the top' : ''}
+				</p>
+				<div class="pair" style="font-size:{size}px">
+					{#if open.now}<span class="now"><ChordSymbol chord={open.now} /></span>{/if}
+					{#if open.now && open.next}
+						<svg viewBox="0 0 44 20" width="44" height="20" aria-hidden="true"
+							><path d="M3,17Q22,-12 41,17" /></svg
+						>
 					{/if}
-				</Tabs.Content>
-				<Tabs.Content value="here"
-					>{#if about === 'here'}<HereBox {plan} />{/if}</Tabs.Content
-				>
-			</Tabs.Root>
-		{/if}
-		<div class="bottom">
-			<button type="button" class="made" onclick={() => (side = 'making')}>
-				<span><b>{STYLE_NAMES[plan.wishes.style].name}</b>, {lineWords(plan.wishes.line)}</span>
-				<KeyCap keys="W" />
-			</button>
-			{#each plan.warnings.slice(0, 3) as warning, i (i)}<p class="hint" role="status">
-					{prefs.prose(warning)}
-				</p>{/each}
-			<div class="keys">
-				<button
-					type="button"
-					class="quiet"
-					disabled={!target}
-					onclick={() => plan.toggleLock(open.cursor)}
-					>{plan.isLocked(open.cursor) ? 'Unlock' : 'Lock'} <KeyCap keys="L" /></button
-				>
-				<button type="button" class="quiet" onclick={() => plan.toggleLetPass(open.cursor)}
-					>{plan.isLetPass(open.cursor) ? 'Land here' : 'Let it pass'} <KeyCap keys="X" /></button
-				>
-				<button
-					type="button"
-					class="quiet"
-					disabled={!plan.planned}
-					onclick={() => void actions.nextBest()}>Next best <KeyCap keys="A" /></button
-				>
-				{#if filled}
-					<button type="button" class="quiet" onclick={() => plan.toggleFrozen(open.cursor)}
-						>{plan.isFrozen(open.cursor) ? 'Plan it' : 'Keep'}
-						<KeyCap keys="K" /></button
-					>
-					<button type="button" class="quiet" onclick={() => plan.anotherTake()}
-						>Take <KeyCap keys="T" /></button
-					>
+					{#if open.next}<span class="next"><ChordSymbol chord={open.next} /></span>{/if}
+				</div>
+				{#if selection.size > 0}
+					{#await import('./NoteBox.svelte') then Box}
+						<Box.default {plan} {selection} {actions} />
+					{/await}
+				{:else if open.now && open.next}
+					<ToneLadder now={open.now} next={open.next} />
 				{/if}
-				<button
-					type="button"
-					class="quiet"
-					disabled={!plan.planned}
-					onclick={() => (side = 'plans')}>Plans <KeyCap keys="B" /></button
-				>
+			</section>
+			<section>
+				<div class="section-head">
+					<h2>Land on</h2>
+					<small>choosing locks it</small>
+				</div>
+				{#if !plan.planned}
+					<p class="hint">Plan first; then every place is listed here with its reasons.</p>
+				{:else if plan.isLetPass(open.cursor)}
+					<p class="hint">This change is let pass. Choose a place to land after all.</p>
+				{:else if plan.isOwn(open.cursor)}
+					<p class="hint">Your own notes stand here. Choose a place to land there instead.</p>
+				{/if}
+				{#if plan.planned}
+					<LandingList
+						landings={actions.landings}
+						few={filled ? 2 : 4}
+						chosen={target}
+						locked={plan.isLocked(open.cursor)}
+						reasons={target?.reasons ?? []}
+						onchoose={(landing) => actions.chooseLanding(landing)}
+						onforbid={() => actions.forbid()}
+					/>
+				{/if}
+			</section>
+			{#if plan.planned}
+				<Tabs.Root bind:value={about} class="about">
+					<Tabs.List class="about-tabs" aria-label="About this change">
+						<Tabs.Trigger value="arrive">Arrive by</Tabs.Trigger>
+						<Tabs.Trigger value="here">Rest and scale</Tabs.Trigger>
+					</Tabs.List>
+					<Tabs.Content value="arrive" class="arrive">
+						{#if filled && arrivals.length > 0}
+							<ArriveList
+								options={arrivals}
+								{taken}
+								wished={plan.arriveWish(open.cursor)}
+								onchoose={(approach) => plan.setArrival(open.cursor, approach)}
+							/>
+						{:else}
+							<p class="hint">
+								No note leads here: {filled
+									? 'there is no room before it'
+									: 'only landings are planned'}.
+							</p>
+						{/if}
+					</Tabs.Content>
+					<Tabs.Content value="here"
+						>{#if about === 'here'}<HereBox {plan} />{/if}</Tabs.Content
+					>
+				</Tabs.Root>
+			{/if}
+			<div class="bottom">
+				<button type="button" class="made" onclick={() => (side = 'making')}>
+					<span><b>{STYLE_NAMES[plan.wishes.style].name}</b>, {lineWords(plan.wishes.line)}</span>
+					<KeyCap keys="W" />
+				</button>
+				{#each plan.warnings.slice(0, 3) as warning, i (i)}<p class="hint" role="status">
+						{prefs.prose(warning)}
+					</p>{/each}
+				<div class="keys">
+					<button
+						type="button"
+						class="quiet"
+						disabled={!target}
+						onclick={() => plan.toggleLock(open.cursor)}
+						>{plan.isLocked(open.cursor) ? 'Unlock' : 'Lock'} <KeyCap keys="L" /></button
+					>
+					<button type="button" class="quiet" onclick={() => plan.toggleLetPass(open.cursor)}
+						>{plan.isLetPass(open.cursor) ? 'Land here' : 'Let it pass'} <KeyCap keys="X" /></button
+					>
+					<button
+						type="button"
+						class="quiet"
+						disabled={!plan.planned}
+						onclick={() => void actions.nextBest()}>Next best <KeyCap keys="A" /></button
+					>
+					{#if filled}
+						<button type="button" class="quiet" onclick={() => plan.toggleFrozen(open.cursor)}
+							>{plan.isFrozen(open.cursor) ? 'Plan it' : 'Keep'}
+							<KeyCap keys="K" /></button
+						>
+						<button type="button" class="quiet" onclick={() => plan.anotherTake()}
+							>Take <KeyCap keys="T" /></button
+						>
+					{/if}
+					<button
+						type="button"
+						class="quiet"
+						disabled={!plan.planned}
+						onclick={() => (side = 'plans')}>Plans <KeyCap keys="B" /></button
+					>
+				</div>
 			</div>
-		</div>
-	{/if}
+		{/if}
+	</Later>
 </aside>
 
 <style>

@@ -27,6 +27,7 @@
 	import ChartEditor from '$lib/ui/editor/ChartEditor.svelte';
 	import FootKeys from '$lib/ui/FootKeys.svelte';
 	import KeyCap from '$lib/ui/KeyCap.svelte';
+	import Later from '$lib/ui/Later.svelte';
 	import TuneBar from '$lib/ui/TuneBar.svelte';
 	import { capital, inWords, keyWords, plural, scaleTitle } from '$lib/words/words';
 	import { onMount, untrack } from 'svelte';
@@ -59,7 +60,7 @@
 	});
 	let editor: ChartEditor;
 	let grid: BarGrid;
-	let ranking: HomeRanking;
+	let ranking: HomeRanking | undefined;
 	let asking = $state(false);
 
 	const chart = $derived(draft.chart);
@@ -146,8 +147,8 @@
 		'Mod+z': () => editor.undo(),
 		'Mod+Shift+z': () => editor.redo(),
 		m: () => prefs.set('chartLine', prefs.current.chartLine === 'numerals' ? 'tones' : 'numerals'),
-		t: () => ranking.nextHome(),
-		k: () => ranking.typeKey(),
+		t: () => ranking?.nextHome(),
+		k: () => ranking?.typeKey(),
 		F6: () => editor.focus(),
 		F8: () => editor.toProblem()
 	});
@@ -210,7 +211,9 @@
 					onsave={() => void save()}
 					onleave={() => grid.focus()}
 				/>
-				<section class="forms"><FormList {chart} {key} onform={startFrom} /></section>
+				<section class="forms">
+					<Later><FormList {chart} {key} onform={startFrom} /></Later>
+				</section>
 			</section>
 			<div class="right">
 				<section>
@@ -246,19 +249,21 @@
 						}}
 					/>
 				</section>
-				<AtCursor {draft} {key} />
-				{#if key}
-					<section>
-						<div class="section-head">
-							<h2>Transpose</h2>
-							<small>the whole chart</small>
-						</div>
-						<TransposeRow
-							{chart}
-							onmove={(interval) => (draft.text = transposeText(draft.text, interval))}
-						/>
-					</section>
-				{/if}
+				<Later>
+					<AtCursor {draft} {key} />
+					{#if key}
+						<section>
+							<div class="section-head">
+								<h2>Transpose</h2>
+								<small>the whole chart</small>
+							</div>
+							<TransposeRow
+								{chart}
+								onmove={(interval) => (draft.text = transposeText(draft.text, interval))}
+							/>
+						</section>
+					{/if}
+				</Later>
 			</div>
 		</div>
 		<FootKeys
@@ -273,17 +278,19 @@
 		/>
 	</main>
 	<aside class="inspector" aria-label="Home and what leaves it">
-		<HomeRanking bind:this={ranking} {chart} onkey={setKey} />
-		{#if key && sounding > 0}<OutsideList {chart} {key} />{/if}
-		{#if scale}
-			<section>
-				<div class="section-head"><h2>Scale in use</h2></div>
-				<p class="scale-name">{scaleTitle(scale, open.player.scales)}</p>
-				<p class="scale">
-					{#each scale.notes as note (note.degree)}<span>{prefs.name(note.name)}</span>{/each}
-				</p>
-			</section>
-		{/if}
+		<Later><HomeRanking bind:this={ranking} {chart} onkey={setKey} /></Later>
+		<Later>
+			{#if key && sounding > 0}<OutsideList {chart} {key} />{/if}
+			{#if scale}
+				<section>
+					<div class="section-head"><h2>Scale in use</h2></div>
+					<p class="scale-name">{scaleTitle(scale, open.player.scales)}</p>
+					<p class="scale">
+						{#each scale.notes as note (note.degree)}<span>{prefs.name(note.name)}</span>{/each}
+					</p>
+				</section>
+			{/if}
+		</Later>
 	</aside>
 </div>
 

@@ -28,6 +28,7 @@
 	import PassStrip from '$lib/ui/drill/PassStrip.svelte';
 	import FootKeys from '$lib/ui/FootKeys.svelte';
 	import KeyCap from '$lib/ui/KeyCap.svelte';
+	import Later from '$lib/ui/Later.svelte';
 	import Neck from '$lib/ui/Neck.svelte';
 	import type { Figure } from '$lib/draw/figure';
 	import TuneBar from '$lib/ui/TuneBar.svelte';
@@ -276,18 +277,20 @@
 				>
 			</p>
 			<div class="bleed strips" bind:clientWidth={width}>
-				<PassStrip
-					{chart}
-					range={desk.range}
-					swing={transport.swing}
-					{targets}
-					{results}
-					marked={done?.next.kind === 'loop' ? done.next.range : null}
-					now={playing || desk.aside === 'pass' ? (open.before?.index ?? null) : null}
-					next={playing || desk.aside === 'pass' ? open.cursor : null}
-					toleranceMs={USUAL_TOLERANCE}
-					{width}
-				/>
+				<Later height={120}>
+					<PassStrip
+						{chart}
+						range={desk.range}
+						swing={transport.swing}
+						{targets}
+						{results}
+						marked={done?.next.kind === 'loop' ? done.next.range : null}
+						now={playing || desk.aside === 'pass' ? (open.before?.index ?? null) : null}
+						next={playing || desk.aside === 'pass' ? open.cursor : null}
+						toleranceMs={USUAL_TOLERANCE}
+						{width}
+					/>
+				</Later>
 			</div>
 			{#if desk.plan.trouble}<p class="wrong">{desk.plan.trouble}</p>{/if}
 			{#if playing}
@@ -308,35 +311,37 @@
 					</button>
 				</div>
 			{/if}
-			<div class="below">
-				<div class="neck">
-					<Neck
-						instrument={open.held}
-						position={open.position}
-						now={open.now}
-						next={open.next}
-						scale={open.scaleFor(open.now)}
-						every={listening.kind === 'neck'}
-						figure={worst}
-						target={!worst && comes ? { ...comes, bar: chart.changes[comes.change].bar } : null}
-						{...frets}
-						height={rowCount === 1 ? 250 : playing ? 162 : 196}
-						onposition={(position) => {
-							if (playing) return;
-							open.moveTo(position);
-							desk.choose(open.position, desk.drill.key);
-						}}
-						onplace={listening.kind === 'neck' ? touch : undefined}
-					/>
+			<Later>
+				<div class="below">
+					<div class="neck">
+						<Neck
+							instrument={open.held}
+							position={open.position}
+							now={open.now}
+							next={open.next}
+							scale={open.scaleFor(open.now)}
+							every={listening.kind === 'neck'}
+							figure={worst}
+							target={!worst && comes ? { ...comes, bar: chart.changes[comes.change].bar } : null}
+							{...frets}
+							height={rowCount === 1 ? 250 : playing ? 162 : 196}
+							onposition={(position) => {
+								if (playing) return;
+								open.moveTo(position);
+								desk.choose(open.position, desk.drill.key);
+							}}
+							onplace={listening.kind === 'neck' ? touch : undefined}
+						/>
+					</div>
+					<ul class="slips" aria-label="What slipped">
+						{#each slips as [head, rest] (head + rest)}
+							<li><b>{head}</b> {rest}</li>
+						{/each}
+						{#each remarks as [head, rest] (head + rest)}<li><b>{head}</b> {rest}</li>{/each}
+						{#if done?.trouble}<li class="wrong" role="alert">{done.trouble}</li>{/if}
+					</ul>
 				</div>
-				<ul class="slips" aria-label="What slipped">
-					{#each slips as [head, rest] (head + rest)}
-						<li><b>{head}</b> {rest}</li>
-					{/each}
-					{#each remarks as [head, rest] (head + rest)}<li><b>{head}</b> {rest}</li>{/each}
-					{#if done?.trouble}<li class="wrong" role="alert">{done.trouble}</li>{/if}
-				</ul>
-			</div>
+			</Later>
 		{/if}
 		<FootKeys
 			keys={[
@@ -350,7 +355,7 @@
 		/>
 	</main>
 	<aside class="inspector" aria-label="Ladder and results">
-		<DrillInspector {desk} {listening} onhand={(grade) => void byHand(grade)} />
+		<Later><DrillInspector {desk} {listening} onhand={(grade) => void byHand(grade)} /></Later>
 	</aside>
 </div>
 {#if building}

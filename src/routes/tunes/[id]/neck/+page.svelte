@@ -8,6 +8,7 @@
 	import { useTransport } from '$lib/state/transport.svelte';
 	import { redoStep, toNextKey, undoStep } from '$lib/state/tune-headers';
 	import FootKeys from '$lib/ui/FootKeys.svelte';
+	import Later from '$lib/ui/Later.svelte';
 	import Neck from '$lib/ui/Neck.svelte';
 	import InstrumentMenu from '$lib/ui/neck/InstrumentMenu.svelte';
 	import LayerSwitches, { LAYERS } from '$lib/ui/neck/LayerSwitches.svelte';
@@ -129,40 +130,46 @@
 					lies best. You are in {open.position}.{/if}
 			</h1>
 			<p class="rank">{rank} {missing.join(' ')}</p>
-			<div class="instrument"><InstrumentMenu /></div>
+			<div class="instrument"><Later><InstrumentMenu /></Later></div>
 		</div>
 		<Ribbon />
-		<div class="neck" bind:clientWidth={width}>
-			<Neck
-				instrument={open.instrument}
-				position={open.position}
-				now={prefs.current.layerNow ? open.now : null}
-				next={prefs.current.layerNext ? open.next : null}
-				scale={prefs.current.layerScale ? view.scale : null}
-				over={open.now}
-				fingers={prefs.current.layerFingers}
-				moves
-				figure={view.figure}
-				sounding={transport.sounding}
-				{...frets}
-				height={narrow ? 236 : width < 900 ? 300 : 238}
-				onposition={(position) => open.moveTo(position)}
+		<Later height={238}>
+			<div class="neck" bind:clientWidth={width}>
+				<Neck
+					instrument={open.instrument}
+					position={open.position}
+					now={prefs.current.layerNow ? open.now : null}
+					next={prefs.current.layerNext ? open.next : null}
+					scale={prefs.current.layerScale ? view.scale : null}
+					over={open.now}
+					fingers={prefs.current.layerFingers}
+					moves
+					figure={view.figure}
+					sounding={transport.sounding}
+					{...frets}
+					height={narrow ? 236 : width < 900 ? 300 : 238}
+					onposition={(position) => open.moveTo(position)}
+				/>
+			</div>
+		</Later>
+		<Later>
+			<PlaceMap
+				{coverage}
+				planned={data.routes.map((route) => route.position)}
+				{leftHanded}
+				{narrow}
 			/>
-		</div>
-		<PlaceMap
-			{coverage}
-			planned={data.routes.map((route) => route.position)}
-			{leftHanded}
-			{narrow}
-		/>
+		</Later>
 		<div class="below">
 			{#if open.scale}
 				{@const inUse = open.scale}
-				<ScalePanel bind:this={scalePanel} scale={inUse}>
-					{#snippet menu()}<ScaleMenu scale={inUse} />{/snippet}
-				</ScalePanel>
+				<Later>
+					<ScalePanel bind:this={scalePanel} scale={inUse}>
+						{#snippet menu()}<ScaleMenu scale={inUse} />{/snippet}
+					</ScalePanel>
+				</Later>
 			{/if}
-			<PanelTabs bind:this={panels} {view} {coverage} {leftHanded} />
+			<Later><PanelTabs bind:this={panels} {view} {coverage} {leftHanded} /></Later>
 		</div>
 	{/if}
 	<div class="foot">

@@ -9,6 +9,7 @@
 	import { PlayIn } from '$lib/state/play-in.svelte';
 	import { useTransport } from '$lib/state/transport.svelte';
 	import FootKeys from '$lib/ui/FootKeys.svelte';
+	import Later from '$lib/ui/Later.svelte';
 	import Neck from '$lib/ui/Neck.svelte';
 	import MakeList from '$lib/ui/phrase/MakeList.svelte';
 	import { MAKING_KEYS } from '$lib/ui/phrase/making-keys';
@@ -160,7 +161,9 @@
 				<p>{verdict.rest}</p>
 			</div>
 			<div class="matrix bleed" bind:clientWidth={width}>
-				<PhraseMatrix {desk} {width} {narrow} />
+				<Later>
+					<PhraseMatrix {desk} {width} {narrow} />
+				</Later>
 			</div>
 			{#if desk.problems.length > 0}
 				{@const [first, ...more] = desk.problems}
@@ -172,22 +175,24 @@
 				</details>
 			{/if}
 			<div class="neck bleed">
-				<Neck
-					instrument={open.held}
-					position={open.position}
-					now={playIn.on ? playIn.chord : open.now}
-					next={playIn.on ? null : open.next}
-					scale={playIn.on ? open.scaleFor(playIn.chord) : null}
-					every={playIn.on}
-					figure={playIn.on ? null : figure}
-					sounding={transport.sounding}
-					{...frets}
-					height={202}
-					onposition={(position) => open.moveTo(position)}
-					onplace={playIn.on ? strike : undefined}
-				/>
+				<Later height={202}>
+					<Neck
+						instrument={open.held}
+						position={open.position}
+						now={playIn.on ? playIn.chord : open.now}
+						next={playIn.on ? null : open.next}
+						scale={playIn.on ? open.scaleFor(playIn.chord) : null}
+						every={playIn.on}
+						figure={playIn.on ? null : figure}
+						sounding={transport.sounding}
+						{...frets}
+						height={202}
+						onposition={(position) => open.moveTo(position)}
+						onplace={playIn.on ? strike : undefined}
+					/>
+				</Later>
 			</div>
-			<div class="bleed"><TalkRow {desk} {width} /></div>
+			<div class="bleed"><Later><TalkRow {desk} {width} /></Later></div>
 		{/if}
 		<FootKeys
 			keys={[
@@ -201,21 +206,23 @@
 		/>
 	</main>
 	<aside class="inspector" aria-label="Motif">
-		<MotifPanel
-			bind:this={panel}
-			{desk}
-			playing={transport.playing}
-			writing={writing && !playIn.on}
-			busy={playIn.on}
-			onhear={hearIt}
-			onplayin={() => playIn.start()}
-			onwrite={(on) => (writing = on)}
-		/>
+		<Later>
+			<MotifPanel
+				bind:this={panel}
+				{desk}
+				playing={transport.playing}
+				writing={writing && !playIn.on}
+				busy={playIn.on}
+				onhear={hearIt}
+				onplayin={() => playIn.start()}
+				onwrite={(on) => (writing = on)}
+			/>
+		</Later>
 		{#if playIn.on}
 			<PlayInPanel {desk} input={playIn} />
 		{:else}
-			<MakeList {desk} />
-			<MotifLibrary {desk} />
+			<Later><MakeList {desk} /></Later>
+			<Later><MotifLibrary {desk} /></Later>
 			<section>
 				<div class="section-head"><h2>Rhythm</h2></div>
 				<p class="rhythms">

@@ -17,6 +17,7 @@
 	import { STYLE_NAMES } from '$lib/words/styles';
 	import FootKeys from '$lib/ui/FootKeys.svelte';
 	import KeyCap from '$lib/ui/KeyCap.svelte';
+	import Later from '$lib/ui/Later.svelte';
 	import Neck from '$lib/ui/Neck.svelte';
 	import ArcStrip from '$lib/ui/route/ArcStrip.svelte';
 	import Overview from '$lib/ui/route/Overview.svelte';
@@ -291,8 +292,10 @@
 						{/await}
 					{:else if plan.planned}<Overview {plan} {axis} {width} />{/if}
 					{#if view === 'strip' || !plan.planned}
-						<ArcStrip {plan} {selection} {writer} {axis} {width} grid={gridTicks} />
-						<TabRow {plan} {axis} {width} grid={gridTicks} />
+						<Later height={352}>
+							<ArcStrip {plan} {selection} {writer} {axis} {width} grid={gridTicks} />
+							<TabRow {plan} {axis} {width} grid={gridTicks} />
+						</Later>
 					{:else}
 						{#await import('$lib/ui/route/Score.svelte') then Score}
 							<Score.default
@@ -306,24 +309,26 @@
 						{/await}
 					{/if}
 				</div>
-				<Neck
-					instrument={open.held}
-					position={actions.hand}
-					now={writer.on ? writer.chord : open.now}
-					next={writer.on ? writer.nextChord : open.next}
-					scale={writer.on ? writer.scale : null}
-					every={writer.on}
-					from={frets.from}
-					to={frets.to}
-					height={226}
-					sounding={transport.sounding}
-					before={writer.on ? null : landing(before)}
-					target={writer.on ? null : landing(target)}
-					picked={selection.leading}
-					forbidden={plan.wishes.anchors.forbid}
-					onposition={(position) => actions.moveTo(position)}
-					onplace={(place) => actions.choosePlace(place)}
-				/>
+				<Later height={226}>
+					<Neck
+						instrument={open.held}
+						position={actions.hand}
+						now={writer.on ? writer.chord : open.now}
+						next={writer.on ? writer.nextChord : open.next}
+						scale={writer.on ? writer.scale : null}
+						every={writer.on}
+						from={frets.from}
+						to={frets.to}
+						height={226}
+						sounding={transport.sounding}
+						before={writer.on ? null : landing(before)}
+						target={writer.on ? null : landing(target)}
+						picked={selection.leading}
+						forbidden={plan.wishes.anchors.forbid}
+						onposition={(position) => actions.moveTo(position)}
+						onplace={(place) => actions.choosePlace(place)}
+					/>
+				</Later>
 			</div>
 			{#if table}
 				{#await import('$lib/ui/route/RouteTable.svelte') then Table}

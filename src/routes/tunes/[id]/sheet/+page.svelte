@@ -5,6 +5,7 @@
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { redoStep, toNextKey, undoStep } from '$lib/state/tune-headers';
 	import Choice from '$lib/ui/Choice.svelte';
+	import Later from '$lib/ui/Later.svelte';
 	import FootKeys from '$lib/ui/FootKeys.svelte';
 	import KeyCap from '$lib/ui/KeyCap.svelte';
 	import TakeAway from '$lib/ui/files/TakeAway.svelte';
@@ -134,18 +135,20 @@
 					<option value="none">none, the chords alone</option>
 				</select>
 			</label>
-			<Choice
-				label="On the page"
-				options={SHOWN}
-				value={data.options.show}
-				onchange={(show) => ask({ show })}
-			/>
-			<Choice
-				label="Paper"
-				options={PAPERS}
-				value={data.options.paper}
-				onchange={(paper) => ask({ paper })}
-			/>
+			<Later>
+				<Choice
+					label="On the page"
+					options={SHOWN}
+					value={data.options.show}
+					onchange={(show) => ask({ show })}
+				/>
+				<Choice
+					label="Paper"
+					options={PAPERS}
+					value={data.options.paper}
+					onchange={(paper) => ask({ paper })}
+				/>
+			</Later>
 			<label class="tick">
 				<input
 					type="checkbox"
@@ -161,7 +164,9 @@
 				/> Left-handed pictures
 			</label>
 		</section>
-		<TakeAway bind:this={take} tune={open.saved} {route} {pdf} />
+		<Later>
+			<TakeAway bind:this={take} tune={open.saved} {route} {pdf} />
+		</Later>
 	</aside>
 </div>
 
