@@ -36,7 +36,7 @@ export function performed(chart: Chart, tick: number, swing: Swing): number {
 	return bar.startTick + swung(tick - bar.startTick, swing, bar.signature);
 }
 
-type Draft = {
+type Struck = {
 	readonly part: Part;
 	readonly tick: number;
 	readonly durationTicks: number;
@@ -58,7 +58,7 @@ function goesTo(run: Run, segment: Segment, end: number): number | null {
 }
 
 /** The notes of one bar of a segment, in ticks of the chart. */
-function* draftsOf(score: Score, run: Run, segment: Segment, index: number): Generator<Draft> {
+function* draftsOf(score: Score, run: Run, segment: Segment, index: number): Generator<Struck> {
 	const { band, strokes, click } = score;
 	const bar = band.chart.played[index]!;
 	const from = segment.tick ?? 0;

@@ -1,4 +1,4 @@
-import { readChartText } from './parse';
+import { readChartText } from './read-text';
 import { findChanges, schedule } from './schedule';
 import type { Chart } from './types';
 import { unfold } from './unfold';

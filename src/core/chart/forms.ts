@@ -1,5 +1,5 @@
 import { parseNumeral, type Key, type Mode } from '../chord';
-import { readChartText } from './parse';
+import { readChartText } from './read-text';
 
 /** A form to start from, in numerals; it can be written out in any key. */
 export type Form = {

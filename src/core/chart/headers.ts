@@ -86,11 +86,11 @@ function parseScaleName(text: string): { tonic: Note; name: string } | null {
 	return match && tonic ? { tonic, name: match[2]!.toLowerCase().replace(/\s+/g, ' ') } : null;
 }
 
-type Draft = { -readonly [K in keyof Headers]: Headers[K] };
+type OpenHeaders = { -readonly [K in keyof Headers]: Headers[K] };
 
 /** Reads header lines one by one; a line that cannot be read keeps the default and is reported. */
 export class HeaderReader {
-	readonly headers: Draft = { ...DEFAULT_HEADERS };
+	readonly headers: OpenHeaders = { ...DEFAULT_HEADERS };
 	private readonly seen = new Set<string>();
 
 	constructor(private readonly report: Report) {}

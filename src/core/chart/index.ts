@@ -19,7 +19,7 @@ export { barTicksOf, chartTicks, parseChart } from './chart';
 export { compareChords } from './compare';
 export { chordSounds, findProgression, readProgression } from './find';
 export { keyName, parseKey, suggestKey } from './headers';
-export { utf8Length } from './parse';
+export { utf8Length } from './bytes';
 export { circleOf, transposeText } from './transpose';
 export { setHeader } from './set-header';
 export { FORMS, formBars, withBars, type Form as ChartForm } from './forms';

@@ -2,25 +2,9 @@ import { readCell, unevenShares } from './cells';
 import { Report } from './diagnose';
 import { HeaderReader, parseSignature, splitHeader } from './headers';
 import { tokens, withoutComment, type Token } from './tokens';
-import {
-	LIMITS,
-	type Cell,
-	type Headers,
-	type Section,
-	type Span,
-	type TimeSignature,
-	type WrittenBar
-} from './types';
+import { LIMITS, type Cell, type Span, type TimeSignature, type WrittenBar } from './types';
 
-/** Chart text read, not yet unfolded. */
-export type Written = {
-	readonly headers: Headers;
-	readonly bars: readonly WrittenBar[];
-	readonly sections: readonly Section[];
-	readonly report: Report;
-};
-
-type Draft = {
+type OpenBar = {
 	opened: boolean;
 	span: Span;
 	cells: Cell[];
@@ -32,35 +16,13 @@ type Draft = {
 /** More passes than this could not be played anyway. */
 const MAX_TIMES = LIMITS.played;
 
-const utf8SizeOf = (sign: string): number => {
-	const code = sign.codePointAt(0) ?? 0;
-	return code < 0x80 ? 1 : code < 0x800 ? 2 : code < 0x10000 ? 3 : 4;
-};
-
-/** Bytes of a text in UTF-8. */
-export const utf8Length = (text: string): number => {
-	let bytes = 0;
-	for (const sign of text) bytes += utf8SizeOf(sign);
-	return bytes;
-};
-
-/** As many whole characters from the start of a text as have at most so many bytes in UTF-8. */
-function withinBytes(text: string, most: number): string {
-	let [bytes, at] = [0, 0];
-	for (const sign of text) {
-		bytes += utf8SizeOf(sign);
-		if (bytes > most) break;
-		at += sign.length;
-	}
-	return text.slice(0, at);
-}
-
-class Reader {
+/** Reads chart text line by line. */
+export class ChartReader {
 	readonly report = new Report();
 	readonly header = new HeaderReader(this.report);
 	readonly bars: WrittenBar[] = [];
 	readonly sections: { name: string | null; times: number; from: number }[] = [];
-	private open: Draft | null = null;
+	private open: OpenBar | null = null;
 	private signature: TimeSignature | null = null;
 	private repeatStart = false;
 	private afterRepeatEnd = false;
@@ -112,11 +74,11 @@ class Reader {
 		}
 	}
 
-	private draft(span: Span, opened: boolean): Draft {
+	private draft(span: Span, opened: boolean): OpenBar {
 		return { opened, span, cells: [], repeatsBefore: false, endings: [], chords: 0 };
 	}
 
-	private filled(draft: Draft): boolean {
+	private filled(draft: OpenBar): boolean {
 		return draft.cells.length > 0 || draft.repeatsBefore || draft.endings.length > 0;
 	}
 
@@ -256,7 +218,7 @@ class Reader {
 		}
 	}
 
-	private hold(token: Token, bar: Draft): void {
+	private hold(token: Token, bar: OpenBar): void {
 		if (bar.cells.length >= 4 * LIMITS.chordsPerBar) {
 			this.report.limit(token, `A bar holds at most ${4 * LIMITS.chordsPerBar} shares.`);
 			return;
@@ -267,7 +229,7 @@ class Reader {
 		bar.cells.push({ kind: 'hold', span: token });
 	}
 
-	private repeatBefore(token: Token, bar: Draft): void {
+	private repeatBefore(token: Token, bar: OpenBar): void {
 		const before = this.bars.at(-1);
 		if (!before) {
 			this.report.error(token, 'There is no bar before this to repeat.');
@@ -316,31 +278,4 @@ class Reader {
 		});
 		this.repeatStart = false;
 	}
-}
-
-/**
- * Reads chart text by the grammar of the public API. Whatever cannot be read is reported with its
- * place; everything else is kept. Text beyond a limit is reported and left out.
- */
-export function readChartText(source: string): Written {
-	const reader = new Reader();
-	let text = source;
-	if (utf8Length(text) > LIMITS.bytes) {
-		const span = { line: 1, column: 1, length: 1 };
-		reader.report.limit(
-			span,
-			`A chart is at most ${LIMITS.bytes / 1024} KiB of text; the rest is not read.`
-		);
-		text = withinBytes(text, LIMITS.bytes);
-	}
-	text.split(/\r\n|\r|\n/).forEach((line, i) => reader.line(line, i + 1));
-	reader.closeRepeat({ line: 1, column: 1, length: 1 });
-	const { bars, report } = reader;
-	const starts = [...reader.sections];
-	if (starts[0]?.from !== 0) starts.unshift({ name: null, times: 1, from: 0 });
-	const sections = starts.map((section, i) => ({
-		...section,
-		to: starts[i + 1]?.from ?? bars.length
-	}));
-	return { headers: reader.header.headers, bars, sections, report };
 }

@@ -12,11 +12,11 @@ import {
 } from './types';
 
 type Sounding = Exclude<Cell, { kind: 'hold' }>;
-type Draft = { cell: Sounding; bar: PlayedBar; written: number; start: number; end: number };
+type Laid = { cell: Sounding; bar: PlayedBar; written: number; start: number; end: number };
 
 /** The written shares in playing order; a hold lengthens the chord before it. */
-function layOut(bars: readonly WrittenBar[], played: readonly PlayedBar[]): Draft[] {
-	const drafts: Draft[] = [];
+function layOut(bars: readonly WrittenBar[], played: readonly PlayedBar[]): Laid[] {
+	const drafts: Laid[] = [];
 	for (const bar of played) {
 		const { cells, signature } = bars[bar.written]!;
 		const starts = shareStarts(cells.length, signature);
@@ -31,7 +31,7 @@ function layOut(bars: readonly WrittenBar[], played: readonly PlayedBar[]): Draf
 	return drafts;
 }
 
-function push(drafts: Draft[], report: Report): void {
+function push(drafts: Laid[], report: Report): void {
 	const said = new Set<Cell>();
 	const warn = (cell: Sounding, message: string) => {
 		if (!said.has(cell)) report.warn(cell.span, message);

@@ -162,7 +162,7 @@ function denies(scale: Scale, chord: Chord): boolean {
 }
 
 /** A nameless scale of seven notes and more is no help where another one holds the chord. */
-const nameless = ({ scale }: Draft): boolean =>
+const nameless = ({ scale }: Offer): boolean =>
 	scale.notes.length >= 7 && scale.name.startsWith('1 ');
 
 /** How far edits are to think: a note a semitone away, a whole tone, one that comes or goes. */
@@ -174,13 +174,13 @@ const stepCost = (from: Notation, to: Notation): number => {
 };
 
 /** Nothing of the scale in use is taken away. */
-const onlyAdds = ({ edits }: Draft): boolean => edits.every(({ from }) => from === null);
+const onlyAdds = ({ edits }: Offer): boolean => edits.every(({ from }) => from === null);
 
 /** So many first places are kept for the usual scales of a kind of chord. */
 const FIRST = 3;
 
 /** The usual scales among the first three, which keep the order of edits; everything else behind them. */
-function usualFirst(sorted: readonly Draft[], isUsual: (choice: Draft) => boolean): Draft[] {
+function usualFirst(sorted: readonly Offer[], isUsual: (choice: Offer) => boolean): Offer[] {
 	const usual = sorted.filter((choice) => choice.containsAll && isUsual(choice)).slice(0, FIRST);
 	const others = sorted.filter((choice) => !usual.includes(choice));
 	// The scale in use that already holds the chord stays where it is: nothing has to be changed.
@@ -211,7 +211,7 @@ export function scaleChoices(
 	const library = tonics.flatMap(libraryOn);
 	const larger = adds ? enlarged(inUse, chord) : null;
 	const seen = new Set<number>();
-	const drafts: Draft[] = [];
+	const drafts: Offer[] = [];
 	for (const scale of [inUse, ...usual, ...library, adapted(inUse, chord), larger]) {
 		if (!scale || seen.has(maskOf(scale))) continue;
 		seen.add(maskOf(scale));
@@ -225,7 +225,7 @@ export function scaleChoices(
 	const kept = drafts.filter(
 		(choice) => choice.scale === inUse || !helped || !nameless(choice) || (adds && onlyAdds(choice))
 	);
-	const added = (choice: Draft) => Number(adds && onlyAdds(choice));
+	const added = (choice: Offer) => Number(adds && onlyAdds(choice));
 	kept.sort(
 		(a, b) =>
 			Number(b.containsAll) - Number(a.containsAll) ||
@@ -250,9 +250,9 @@ export function choiceOf(
 }
 
 /** A choice before it is given its name. */
-type Draft = Omit<ScaleChoice, 'relative'>;
+type Offer = Omit<ScaleChoice, 'relative'>;
 
-function draftOf(scale: Scale, chord: Chord, inUse: Scale): Draft {
+function draftOf(scale: Scale, chord: Chord, inUse: Scale): Offer {
 	const lacks = missing(scale, chord);
 	const edits = scaleEdits(inUse, scale);
 	return { scale, edits, containsAll: lacks.length === 0, lacks };

@@ -10,10 +10,10 @@ const REACH = 400;
 const JUMP = 1200;
 const SHIFT = 300;
 
-type Candidate = Place & { readonly finger: number | null; readonly cost: number };
+type Fingered = Place & { readonly finger: number | null; readonly cost: number };
 
-function candidates(instrument: Instrument, position: number, midi: number): Candidate[] {
-	const found: Candidate[] = [];
+function candidates(instrument: Instrument, position: number, midi: number): Fingered[] {
+	const found: Fingered[] = [];
 	for (let string = 1; string <= instrument.open.length; string++) {
 		const fret = midi - pitchAt(instrument, { string, fret: 0 });
 		if (fret < 0 || fret > highestFret(instrument)) continue;
@@ -26,7 +26,7 @@ function candidates(instrument: Instrument, position: number, midi: number): Can
 	return found;
 }
 
-function move(a: Candidate, b: Candidate): number {
+function move(a: Fingered, b: Fingered): number {
 	const jump = fingerJumps(a, b) ? JUMP : 0;
 	const outside = a.finger === null || b.finger === null;
 	const frets = outside && a.fret > 0 && b.fret > 0 ? SHIFT * Math.abs(a.fret - b.fret) : 0;
@@ -46,7 +46,7 @@ export function placeLine(
 	const rows = pitches.map((midi) => candidates(instrument, position, midi));
 	const back: number[][] = [];
 	let total: number[] = [];
-	let before: Candidate[] = [];
+	let before: Fingered[] = [];
 	for (const row of rows) {
 		if (row.length === 0) {
 			back.push([]);

@@ -78,7 +78,7 @@ const stem = (name: string): string =>
 		.trim()
 		.slice(0, 120);
 
-type Draft = { understood: string[]; leftOut: string[] };
+type Told = { understood: string[]; leftOut: string[] };
 
 /** The line of a piece as a planned route; what of it is lost is told. */
 function lineOf(
@@ -86,7 +86,7 @@ function lineOf(
 	text: string,
 	own: readonly OwnInstrument[],
 	fallback: string,
-	into: Draft
+	into: Told
 ): PlannedInput[] {
 	if (piece.notes.length === 0) return [];
 	const chart = parseChart(text);
@@ -116,7 +116,7 @@ function lineOf(
 function fromPiece(
 	piece: ReadPiece,
 	request: ImportRequest,
-	into: Draft
+	into: Told
 ): Result<ReadyFile['tunes'][number], string> {
 	const { onto, own, name } = request;
 	if (piece.chart === null) {
@@ -187,7 +187,7 @@ export function runImport(request: ImportRequest): Result<ReadyFile, string> {
 	}
 	const reading = readFile(name, bytes);
 	if ('error' in reading) return reading;
-	const draft: Draft = { understood: [], leftOut: [...reading.value.leftOut] };
+	const draft: Told = { understood: [], leftOut: [...reading.value.leftOut] };
 	const tunes: ReadyFile['tunes'][number][] = [];
 	for (const piece of reading.value.pieces) {
 		const made = fromPiece(piece, request, draft);

@@ -36,7 +36,7 @@ const MOST_AT_ONCE = 200;
 const IDS_AT_ONCE = 500;
 
 /** A table whose rows stand in the order of a time. */
-type Kept =
+type TimedTable =
 	| typeof tune
 	| typeof route
 	| typeof motif
@@ -46,7 +46,7 @@ type Kept =
 	| typeof take;
 
 /** The ids of a table in the order of a time, some at a time, by the index where there is one. */
-async function* idsOf(db: Database, table: Kept, time: PgColumn): AsyncGenerator<string[]> {
+async function* idsOf(db: Database, table: TimedTable, time: PgColumn): AsyncGenerator<string[]> {
 	let after: { at: string; id: string } | undefined;
 	do {
 		// Times are finer than those of the language: as text they stay whole.

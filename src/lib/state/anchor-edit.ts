@@ -55,6 +55,15 @@ export function unlock(anchors: Anchors, context: AnchorContext, change: number)
 	return anchor ? { ...anchors, locks: without(anchors.locks, anchor) } : anchors;
 }
 
+/** Leaves the way after a change to the plan again; own notes that stood on the change itself are gone with it. */
+export function thaw(anchors: Anchors, context: AnchorContext, change: number): Anchors {
+	const anchor = at(context, change);
+	if (!anchor) return anchors;
+	const own = entryAt(anchors.letPass, context, change)?.own ?? false;
+	const letPass = own ? without(anchors.letPass, anchor) : anchors.letPass;
+	return { ...anchors, letPass, frozen: without(anchors.frozen, anchor) };
+}
+
 /** Leaves the landing on a change to the plan again, whatever stands there. */
 export function landAgain(anchors: Anchors, context: AnchorContext, change: number): Anchors {
 	const anchor = at(context, change);

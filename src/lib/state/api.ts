@@ -43,3 +43,17 @@ export async function send<T>(
 		problem?.current ?? null
 	);
 }
+
+/**
+ * Stores a thing: over the version that it came from, or as a new one (under `fresh` where that is another path).
+ * @throws Refusal as `send` does; 409 where somebody else stored another version meanwhile.
+ */
+export const store = <T extends { readonly id: string; readonly version: number }>(
+	from: T | null,
+	path: string,
+	body: object,
+	fresh = path
+): Promise<T> =>
+	from
+		? send<T>('PUT', `${path}/${from.id}`, { ...body, version: from.version })
+		: send<T>('POST', fresh, body);

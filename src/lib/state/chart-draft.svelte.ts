@@ -11,11 +11,11 @@ import type { OpenTune } from './open-tune.svelte';
 import { openTabs, tabName } from './tab';
 
 const kept = z.object({ text: z.string(), version: z.number(), at: z.catch(z.number(), 0) });
-type Draft = z.infer<typeof kept>;
+type KeptText = z.infer<typeof kept>;
 const storeName = (id: string) => `arc-step-draft-${id}`;
 
 /** Unsaved text that is kept under a name; null where there is none that can be read. */
-function readDraft(name: string): Draft | null {
+function readDraft(name: string): KeptText | null {
 	try {
 		const found = kept.safeParse(JSON.parse(keptHere.get(name) ?? 'null'));
 		return found.success ? found.data : null;
@@ -99,7 +99,7 @@ export class ChartDraft {
 	}
 
 	/** Takes over the newest unsaved text of a tab that was closed, if there is one. */
-	private async leftBehind(): Promise<Draft | null> {
+	private async leftBehind(): Promise<KeptText | null> {
 		const open = await openTabs();
 		const beginning = storeName(this.open.saved.id);
 		const closed = keptHere.names(beginning).flatMap((name) => {
@@ -122,7 +122,7 @@ export class ChartDraft {
 	keep(): void {
 		if (!browser || this.tab === null) return;
 		const name = this.name(this.tab);
-		const draft: Draft = { text: this.text, version: this.version, at: Date.now() };
+		const draft: KeptText = { text: this.text, version: this.version, at: Date.now() };
 		if (this.dirty) keptHere.set(name, JSON.stringify(draft));
 		else keptHere.remove(name);
 	}

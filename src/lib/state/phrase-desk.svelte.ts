@@ -1,4 +1,4 @@
-import { isRole, type Role } from '$core/chord';
+import type { Role } from '$core/chord';
 import { barIndexAt, chartTicks, type Change } from '$core/chart';
 import { prefs } from '$lib/state/prefs.svelte';
 import {
@@ -13,7 +13,6 @@ import {
 	sequence,
 	symmetric,
 	withoutNote,
-	withStep,
 	writeMotif,
 	type BarPart,
 	type Basis,
@@ -23,11 +22,11 @@ import {
 } from '$core/phrase';
 import { blockWindows, scalesAlong } from '$core/route';
 import type { MotifAnswer } from '$lib/api/notebook-schema';
-import { send } from './api';
 import { BarTalk, nextPart } from './bar-talk.svelte';
 import { History } from './history.svelte';
+import { MotifShelf } from './motif-shelf.svelte';
 import type { OpenTune } from './open-tune.svelte';
-import { nextRole } from './role-ladder';
+import { lifted } from './role-ladder';
 
 /** What can be made of a motif. */
 export type Making = 'answer' | 'sequence' | 'symmetric' | 'displace' | 'reverse';
@@ -35,9 +34,9 @@ export type Making = 'answer' | 'sequence' | 'symmetric' | 'displace' | 'reverse
 /** Landings of an answer, at rest first. */
 export const LANDINGS: readonly Role[] = ['R', '3', '5', 'b7', '9'];
 
-type Draft = { readonly name: string; readonly motif: Motif };
+type NamedMotif = { readonly name: string; readonly motif: Motif };
 
-const PLAIN: Draft = {
+const PLAIN: NamedMotif = {
 	name: 'New motif',
 	motif: {
 		basis: 'role',
@@ -48,10 +47,8 @@ const NOTHING: Phrase = { notes: [], problems: [] };
 
 /** The motif that is worked on, what is made of it, and where it is laid. */
 export class PhraseDesk {
-	motifs: readonly MotifAnswer[] = $state.raw([]);
-	/** The stored motif that the draft came from. */
-	from: MotifAnswer | null = $state.raw(null);
-	readonly drafts = new History<Draft>(PLAIN);
+	readonly shelf: MotifShelf;
+	readonly drafts = new History<NamedMotif>(PLAIN);
 	/** The note that is picked out. */
 	note = $state(0);
 	making: Making = $state('answer');
@@ -71,12 +68,11 @@ export class PhraseDesk {
 	/** What the steps of the motif count from. */
 	readonly motifBasis: Basis = $derived(this.drafts.current.motif.basis);
 	readonly name: string = $derived(this.drafts.current.name);
-	readonly dirty: boolean = $derived.by(
-		() =>
-			this.from === null ||
-			this.from.name !== this.name ||
-			JSON.stringify(this.from.motif) !== JSON.stringify(this.drafts.current.motif)
-	);
+	readonly dirty: boolean = $derived.by(() => {
+		const { from } = this.shelf;
+		const { name, motif } = this.drafts.current;
+		return from?.name !== name || JSON.stringify(from.motif) !== JSON.stringify(motif);
+	});
 	/** The two changes that the motif is shown on: the chord that sounds and the coming one. */
 	readonly shown: readonly Change[] = $derived.by(() => {
 		const { before, change } = this.open;
@@ -143,7 +139,7 @@ export class PhraseDesk {
 		readonly open: OpenTune,
 		motifs: readonly MotifAnswer[]
 	) {
-		this.motifs = motifs;
+		this.shelf = new MotifShelf(motifs);
 		if (motifs[0]) this.choose(motifs[0]);
 	}
 
@@ -174,14 +170,14 @@ export class PhraseDesk {
 	}
 
 	choose(motif: MotifAnswer): void {
-		this.from = motif;
+		this.shelf.from = motif;
 		this.drafts.reset({ name: motif.name, motif: motif.motif });
 		this.note = motif.motif.notes.length - 1;
 	}
 
 	/** Begins with a motif that was caught or played in; undo brings the one before back. */
 	take(name: string, motif: Motif): void {
-		this.from = null;
+		this.shelf.from = null;
 		this.drafts.push({ name, motif });
 		this.note = motif.notes.length - 1;
 	}
@@ -227,13 +223,8 @@ export class PhraseDesk {
 	/** The picked note to the next role, degree or semitone. */
 	lift(by: 1 | -1): void {
 		const { motif, note } = this;
-		const at = motif.notes[note];
-		if (!at) return;
-		if (motif.basis === 'interval') this.set(withStep(motif, note, Number(at.step) + by));
-		else if (motif.basis === 'degree') {
-			const number = Math.max(1, Number(String(at.step).replace(/[^\d]/g, '')) + by);
-			this.set(withStep(motif, note, String(number)));
-		} else if (isRole(at.step)) this.set(withStep(motif, note, nextRole(at.step, by)));
+		if (!motif.notes[note]) return;
+		this.set(lifted(motif, note, by));
 	}
 
 	later(ticks: number): void {
@@ -247,7 +238,7 @@ export class PhraseDesk {
 
 	add(): void {
 		const { notes } = this.motif;
-		const last = notes[notes.length - 1];
+		const last = notes.at(-1);
 		const at = last ? last.offsetTicks + last.durationTicks : 0;
 		if (notes.length >= 32) return;
 		this.set({
@@ -263,40 +254,12 @@ export class PhraseDesk {
 
 	/** What is made becomes the motif that is worked on. */
 	keepMade(): void {
-		if (this.making === 'answer') this.set(answered(this.motif, this.landing));
-		else if (this.making === 'displace') this.set(displaced(this.motif, 240));
-		else if (this.making === 'reverse') this.set(reversed(this.motif));
+		if (!this.runs) this.set(this.reply);
 	}
 
 	/** Stores the motif: over the one that it came from, or as a new one. Throws Refusal. */
-	async store(fresh = false): Promise<void> {
-		const body = { name: this.name, motif: this.motif };
-		const { from } = this;
-		const saved =
-			from && !fresh
-				? await send<MotifAnswer>('PUT', `/api/v1/motifs/${from.id}`, {
-						...body,
-						version: from.version
-					})
-				: await send<MotifAnswer>('POST', '/api/v1/motifs', body);
-		this.motifs = this.motifs.some((entry) => entry.id === saved.id)
-			? this.motifs.map((entry) => (entry.id === saved.id ? saved : entry))
-			: [...this.motifs, saved];
-		this.from = saved;
-	}
-
-	async deleteStored(motif: MotifAnswer): Promise<void> {
-		await send('DELETE', `/api/v1/motifs/${motif.id}`);
-		this.motifs = this.motifs.filter((entry) => entry.id !== motif.id);
-		if (this.from?.id === motif.id) this.from = null;
-	}
-
-	/** Undoes a deletion; what lies on the desk stays there. */
-	async bringBack(motif: MotifAnswer): Promise<void> {
-		const back = await send<MotifAnswer>('POST', `/api/v1/motifs/${motif.id}/undelete`);
-		this.motifs = [...this.motifs, back].sort(
-			(a, b) => a.createdAt.localeCompare(b.createdAt) || a.id.localeCompare(b.id)
-		);
+	store(fresh = false): Promise<void> {
+		return this.shelf.store(this.name, this.motif, fresh);
 	}
 
 	/**

@@ -244,18 +244,18 @@ describe('the library', () => {
 			body: { name: 'Gangplank', version: 1 }
 		});
 		expect(at.dirty).toBe(false);
-		expect(at.motifs).toHaveLength(6);
+		expect(at.shelf.motifs).toHaveLength(6);
 		await at.store(true);
 		expect(asked[1]).toMatchObject({ method: 'POST', path: '/api/v1/motifs' });
-		expect(at.motifs).toHaveLength(7);
-		await at.deleteStored(at.motifs[0]);
+		expect(at.shelf.motifs).toHaveLength(7);
+		await at.shelf.remove(at.shelf.motifs[0]);
 		expect(asked[2].method).toBe('DELETE');
-		expect(at.motifs).toHaveLength(6);
-		await at.bringBack(stored[0]);
+		expect(at.shelf.motifs).toHaveLength(6);
+		await at.shelf.bringBack(stored[0]);
 		expect(asked[3]).toMatchObject({
 			method: 'POST',
 			path: `/api/v1/motifs/${stored[0].id}/undelete`
 		});
-		expect(at.motifs).toHaveLength(7);
+		expect(at.shelf.motifs).toHaveLength(7);
 	});
 });

@@ -84,7 +84,7 @@ describe('a motif note by note', () => {
 		input.finish();
 		expect(desk.name).toBe('Played in');
 		expect(desk.text).toBe('5 R - . 9,.');
-		expect(desk.from).toBeNull();
+		expect(desk.shelf.from).toBeNull();
 		expect(input.on).toBe(false);
 		desk.drafts.undo();
 		expect(desk.text).toBe('R 3 5');

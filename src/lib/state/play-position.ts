@@ -1,5 +1,6 @@
-import { barAt, beatTicks, chartTicks, type Chart } from '$core/chart';
-import { performed, type Swing } from '$core/band';
+import { barAt, beatTicks, chartTicks, type Change, type Chart } from '$core/chart';
+import { performed, type BarRange, type Swing } from '$core/band';
+import type { Heard } from './played';
 
 /** When the changes of a chart are heard, in ticks: swing taken along. */
 export const heardChanges = (chart: Chart, swing: Swing): number[] =>
@@ -47,3 +48,17 @@ export function following(
 
 /** The whole chart as a loop. */
 export const wholeChart = (chart: Chart): Loop => ({ from: 0, to: chartTicks(chart) });
+
+/** The bars round a change, with the one before it where it does not lie behind the turn: indices, end exclusive. */
+export function barsRound(before: Change | undefined, change: Change): BarRange {
+	const from = before && before.index < change.index ? before.bar - 1 : change.bar - 1;
+	return { from, to: Math.max(change.bar, from + 1) };
+}
+
+/** True when what the eye follows has not moved on since it was told. */
+export const sameMoment = (heard: Heard, bar: number, beat: number, where: Following): boolean =>
+	heard.kind === 'playing' &&
+	heard.bar === bar &&
+	heard.beat === beat &&
+	heard.toGo === where.beats &&
+	heard.now === where.now;

@@ -1,10 +1,8 @@
-import { wishesOf, firstWishes, type Wishes, type Anchors } from '$lib/api/route-schema';
+import { wishesOf, firstWishes, type Wishes } from '$lib/api/route-schema';
 import {
-	anchorOf,
 	arrivalsOf,
 	blendScale,
 	checkLine,
-	sameAnchor,
 	scalesAlong,
 	type Approach,
 	type ArrivalOption,
@@ -13,16 +11,15 @@ import {
 	type Landing
 } from '$core/route';
 import type { Scale } from '$core/harmony';
-import { noteName } from '$core/pitch';
 import { scalesOf } from '$lib/api/route-anchors';
 import type { RouteAnswer } from '$lib/api/notebook-schema';
 import type { NoteAnswer, PlanAnswer, TargetAnswer } from '$lib/api/plan-schema';
-import { instrumentInputOf } from '$lib/api/resolve';
 import type { RouteRequest } from '$lib/api/route';
 import type { Planner } from '$lib/workers/planner';
 import * as edit from './anchor-edit';
+import { boundAnchors, requestOf } from './plan-request';
 import { ringing } from './ringing';
-import { Refusal, send } from './api';
+import { Refusal, store } from './api';
 import type { OpenTune } from './open-tune.svelte';
 import type { OwnWays } from './own-line';
 import { savedTargets } from './played-route';
@@ -30,7 +27,7 @@ import { provisionalLine } from './provisional';
 import { keepWishes, keptWishes } from './route-draft';
 import { RouteWishes } from './route-wishes.svelte';
 import { STYLE_NAMES } from '$lib/words/styles';
-import { wayNotes, without, type WayNote } from './ways';
+import { wayNotes, type WayNote } from './ways';
 
 /** The route that is open: wishes with undo, the plan made from them, and what is saved. */
 export class RoutePlan extends RouteWishes {
@@ -61,12 +58,10 @@ export class RoutePlan extends RouteWishes {
 	);
 	readonly dirty: boolean = $derived.by(() => {
 		if (!this.planned) return false;
-		if (!this.saved || this.plannedFor !== null) {
-			const { saved, wishes } = this;
-			const same = saved && JSON.stringify(wishesOf(saved)) === JSON.stringify(wishes);
-			return !same || saved.tuneVersion < this.open.saved.version;
-		}
-		return JSON.stringify(wishesOf(this.saved)) !== JSON.stringify(this.wishes);
+		const { saved, wishes } = this;
+		const same = saved !== null && JSON.stringify(wishesOf(saved)) === JSON.stringify(wishes);
+		const planned = this.plannedFor !== null ? this.open.saved.version : 0;
+		return !same || saved.tuneVersion < planned;
 	});
 
 	/** The hand is in more than one place along the route. */
@@ -80,7 +75,13 @@ export class RoutePlan extends RouteWishes {
 		const { chart, scale } = this.open;
 		const { style, line } = this.wishes;
 		const used = style === 'blend' ? blendScale(chart, scale) : scale;
-		return scalesAlong(chart, used, line.scalePlan, scalesOf(chart, this.bound()), line.alternate);
+		return scalesAlong(
+			chart,
+			used,
+			line.scalePlan,
+			scalesOf(chart, boundAnchors(this.open, this.wishes.anchors)),
+			line.alternate
+		);
 	});
 	/** The judgement of what is there: the line, or the landings where they stand alone. */
 	readonly check: Check | null = $derived.by(() => {
@@ -166,27 +167,9 @@ export class RoutePlan extends RouteWishes {
 		return this.arrivals[at] ?? [];
 	}
 
-	/** What is fixed, with the scales that the player has chosen for single chords on the neck. */
-	private bound(): Anchors {
-		const { chart, chordScales } = this.open;
-		const chosen = chart.changes.flatMap((change) => {
-			const scale = chordScales.of(change.to.symbol);
-			return scale ? [{ ...anchorOf(change), tonic: noteName(scale.tonic), name: scale.name }] : [];
-		});
-		const { anchors } = this.wishes;
-		const kept = anchors.scales.filter(
-			(entry) => !chosen.some((other) => sameAnchor(entry, other))
-		);
-		return { ...anchors, scales: [...kept, ...chosen] };
-	}
-
 	/** The request that the wishes make. */
 	request(): RouteRequest {
-		const { saved, player, chart } = this.open;
-		const { position, style, line } = this.wishes;
-		const instrument = instrumentInputOf(chart, player.instruments);
-		const route = { position, style, anchors: this.bound(), line };
-		return { chart: saved.chart, instrument, route };
+		return requestOf(this.open, this.wishes);
 	}
 
 	/** Plans the wishes. Throws nothing: what is wrong comes back as warnings. */
@@ -245,13 +228,8 @@ export class RoutePlan extends RouteWishes {
 
 	/** Keeps the way after a change as it is, or lets it be planned again. */
 	toggleFrozen(change: number): void {
-		const anchor = this.anchor(change);
-		if (!anchor) return;
-		const { anchors } = this.wishes;
-		if (this.isFrozen(change)) {
-			const letPass = this.isOwn(change) ? without(anchors.letPass, anchor) : anchors.letPass;
-			this.fix({ ...anchors, letPass, frozen: without(anchors.frozen, anchor) });
-		} else this.setWays([[change, wayNotes(this.open.chart, this.line, change)]]);
+		if (this.isFrozen(change)) this.fix(edit.thaw(this.wishes.anchors, this.open, change));
+		else this.setWays([[change, wayNotes(this.open.chart, this.line, change)]]);
 	}
 
 	/** Sets the notes of several ways, which stay as they are when the rest is planned (see `setWays`). */
@@ -298,15 +276,12 @@ export class RoutePlan extends RouteWishes {
 	 */
 	async save(): Promise<boolean> {
 		this.saving = true;
-		const body: Wishes = { ...this.wishes, anchors: this.bound(), name: this.name };
+		const anchors = boundAnchors(this.open, this.wishes.anchors);
+		const body: Wishes = { ...this.wishes, anchors, name: this.name };
 		try {
 			const { saved } = this;
-			this.saved = saved
-				? await send<RouteAnswer>('PUT', `/api/v1/routes/${saved.id}`, {
-						...body,
-						version: saved.version
-					})
-				: await send<RouteAnswer>('POST', `/api/v1/tunes/${this.open.saved.id}/routes`, body);
+			const fresh = `/api/v1/tunes/${this.open.saved.id}/routes`;
+			this.saved = await store<RouteAnswer>(saved, '/api/v1/routes', body, fresh);
 			this.history.current = wishesOf(this.saved);
 			if (!saved) keepWishes(this.open.saved.id, null, body.position, null);
 			return true;

@@ -1,6 +1,6 @@
 import * as z from 'zod/mini';
 import { Kept } from './kept.svelte';
-import { CLICK_BEATS, CHORD_VOICES } from '$core/band';
+import { CLICK_BEATS, CHORD_VOICES, type Click } from '$core/band';
 import type { Faders } from '$lib/audio/desk';
 
 const fader = (muted: boolean) =>
@@ -53,6 +53,11 @@ class SoundPreferences extends Kept<Stored> {
 	setFader(part: keyof Faders, change: Partial<Faders[keyof Faders]>): void {
 		this.current.faders[part] = { ...this.current.faders[part], ...change };
 		this.keep();
+	}
+
+	get click(): Click {
+		const { clickBeats, clickParts, clickAccents } = this.current;
+		return { beats: clickBeats, subdivision: clickParts, accents: clickAccents };
 	}
 
 	/** A plain copy for the engine and for workers. */

@@ -1,12 +1,4 @@
-import {
-	type BarRange,
-	type Click,
-	performed,
-	SPEED,
-	type Swing,
-	swingOf,
-	ticksOf
-} from '$core/band';
+import { type BarRange, SPEED, type Swing, swingOf, ticksOf } from '$core/band';
 import type { Chart } from '$core/chart';
 import { clamp, tempoWithin } from '$core/kernel';
 import type { NoteAnswer } from '$lib/api/plan-schema';
@@ -14,17 +6,17 @@ import type { ScoreWish, Sounding } from '$lib/audio/open-engine';
 import { getContext, setContext, untrack } from 'svelte';
 import { Announcer } from './announcer';
 import type { OpenTune } from './open-tune.svelte';
-import { following, heardChanges } from './play-position';
+import { heardLine, noteAt } from './heard-line';
+import { type Moment, momentOf, sinceFirstBeat } from './music-clock';
+import { barsRound, sameMoment, following, heardChanges } from './play-position';
 import { type Heard, type Lead, type PlayedNote, type PlayedRoute, STILL } from './played';
 import { ringing } from './ringing';
 import { soundPrefs } from './sound-prefs.svelte';
+import { noSound, openSound } from './sound-source';
 import { TapTempo } from './tap-tempo';
 import { keepAwake } from './wake-lock';
 
 const KEY = Symbol('transport');
-/** One audio for all tunes of this page; opened with the first note. */
-let sounding: Promise<Sounding> | null = null;
-
 /** Plays the open tune: the band, the line, the click; says where the music is. */
 export class Transport {
 	state: 'still' | 'loading' | 'playing' = $state('still');
@@ -63,24 +55,11 @@ export class Transport {
 		if (!route || route.silent || this.draft) return [];
 		return route.notes.length > 0 ? route.notes : ringing(chart, route.targets);
 	});
-	private readonly lineAt = $derived(
-		this.line.map((note) => ({
-			tick: note.tick,
-			round: note.round,
-			from: performed(this.chart, note.tick, this.swing),
-			to: performed(this.chart, note.tick + note.durationTicks, this.swing)
-		}))
-	);
+	private readonly lineAt = $derived(heardLine(this.chart, this.line, this.swing));
 	/** The note of the line that sounds. */
 	readonly sounding: NoteAnswer | null = $derived.by(
 		() => this.line.find((note) => note.tick === this.noteTick) ?? null
 	);
-	readonly click: Click = $derived({
-		beats: soundPrefs.current.clickBeats,
-		subdivision: soundPrefs.current.clickParts,
-		accents: soundPrefs.current.clickAccents
-	});
-
 	constructor(
 		readonly open: OpenTune,
 		private readonly findRoute: () => Promise<void>
@@ -97,8 +76,8 @@ export class Transport {
 
 	/** What is to be played as things stand. */
 	private wish(): ScoreWish {
-		const { chart, line, click, swing } = this;
-		return { chart, line, click, swing, voice: soundPrefs.current.voice };
+		const { chart, line, swing } = this;
+		return { chart, line, click: soundPrefs.click, swing, voice: soundPrefs.current.voice };
 	}
 
 	/** Follows every change of what is played while it plays; call once where the transport lives. */
@@ -145,12 +124,8 @@ export class Transport {
 		this.state = 'loading';
 		this.trouble = null;
 		try {
-			sounding ??= import('$lib/audio/open-engine').then(({ openEngine }) =>
-				openEngine(soundPrefs.faders)
-			);
-			const audio = await sounding;
+			const audio = await openSound(soundPrefs.faders);
 			this.audio = audio;
-			await audio.wake();
 			if (!this.route && !this.draft) await this.findRoute();
 			audio.engine.setFaders(soundPrefs.faders);
 			await audio.engine.play(audio.score(this.wish()), {
@@ -170,13 +145,9 @@ export class Transport {
 			keepAwake(true);
 			this.follow();
 		} catch (error) {
-			sounding = null;
 			this.audio = null;
 			this.stop();
-			this.trouble =
-				error instanceof Error && error.message.includes('sounds')
-					? 'The sounds did not load. Look at the connection and press play again.'
-					: 'This browser gives no sound. Try another one, or another output.';
+			this.trouble = noSound(error);
 		}
 	}
 
@@ -216,16 +187,8 @@ export class Transport {
 	 * The moment that is heard now: its tick as played (before the first one while it counts in), the time
 	 * through, and the ticks since the music was started; null while nothing plays.
 	 */
-	moment(): { readonly tick: number; readonly round: number; readonly at: number } | null {
-		const { audio, chart } = this;
-		if (!audio || this.state !== 'playing') return null;
-		const position = audio.engine.position(audio.heard());
-		if (position.kind === 'counting') {
-			const { bar, left, at } = position;
-			return { tick: chart.played[bar].startTick - left, round: 0, at };
-		}
-		if (position.kind !== 'playing') return null;
-		return { tick: position.tick, round: position.round, at: position.at };
+	moment(): Moment | null {
+		return this.audio && this.state === 'playing' ? momentOf(this.audio, this.chart) : null;
 	}
 
 	/**
@@ -233,10 +196,7 @@ export class Transport {
 	 * negative while it is counted in. Null while nothing plays.
 	 */
 	sinceFirstBeat(at: number): number | null {
-		const { audio } = this;
-		const begins = audio?.engine.musicBegins ?? null;
-		if (!audio || begins === null || this.state !== 'playing') return null;
-		return 1000 * (audio.heardAt(at) - begins);
+		return this.audio && this.state === 'playing' ? sinceFirstBeat(this.audio, at) : null;
 	}
 
 	/** Goes to a bar when the one that sounds is over, or begins there. */
@@ -281,14 +241,8 @@ export class Transport {
 
 	/** Bars round the change that is looked at, or, where that is the loop, the whole again. */
 	toggleLoop(): void {
-		if (this.loop) {
-			this.loop = null;
-			return;
-		}
 		const { before, change } = this.open;
-		if (!change) return;
-		const from = before && before.index < change.index ? before.bar - 1 : change.bar - 1;
-		this.loop = { from, to: Math.max(change.bar, from + 1) };
+		this.loop = this.loop || !change ? null : barsRound(before, change);
 	}
 
 	private readonly follow = (): void => {
@@ -313,24 +267,14 @@ export class Transport {
 		if (position.kind !== 'playing') return;
 		const { tick, bar, beat, round } = position;
 		const where = following(chart, this.heardAt, tick, range);
-		const { heard } = this;
-		if (
-			heard.kind !== 'playing' ||
-			heard.bar !== bar ||
-			heard.beat !== beat ||
-			heard.toGo !== where.beats ||
-			heard.now !== where.now
-		) {
+		if (!sameMoment(this.heard, bar, beat, where)) {
 			const { now, next, beats } = where;
 			this.heard = { kind: 'playing', bar, beat, round, toGo: beats, now, next };
 			this.announcer.hear(this.chart, this.route?.targets ?? [], next, beats);
 			this.lead?.heard();
 		}
 		this.look(tick);
-		const note = this.lineAt.findLast(
-			(one) => one.from <= tick && (one.round === undefined || one.round === round)
-		);
-		const on = note && note.to > tick ? note.tick : null;
+		const on = noteAt(this.lineAt, tick, round);
 		if (on !== this.noteTick) this.noteTick = on;
 	};
 

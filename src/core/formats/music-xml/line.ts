@@ -46,13 +46,13 @@ function leading(raw: readonly RawNote[], left: LeftOut): RawNote[] {
 	return chosen;
 }
 
-type Draft = { -readonly [K in keyof ReadNote]: ReadNote[K] } & { ties: boolean };
+type OpenNote = { -readonly [K in keyof ReadNote]: ReadNote[K] } & { ties: boolean };
 
 /** A note that is bent, without a second one that holds the bend: it is split where the bend arrives. */
-function split(draft: Draft, semitones: number): Draft[] {
+function split(draft: OpenNote, semitones: number): OpenNote[] {
 	const half = Math.min(QUARTER / 2, Math.floor(draft.durationTicks / 2));
 	if (half === 0) return [draft];
-	const bent: Draft = {
+	const bent: OpenNote = {
 		...draft,
 		tick: draft.tick + half,
 		durationTicks: draft.durationTicks - half,
@@ -69,7 +69,7 @@ function split(draft: Draft, semitones: number): Draft[] {
  */
 export function lineOf(raw: readonly RawNote[], left: LeftOut): ReadNote[] {
 	if (raw.length === 0) return [];
-	const line: Draft[] = [];
+	const line: OpenNote[] = [];
 	const notes = leading(raw, left);
 	notes.forEach((note, i) => {
 		const before = line.at(-1);
@@ -95,7 +95,7 @@ export function lineOf(raw: readonly RawNote[], left: LeftOut): ReadNote[] {
 		}
 		const technique: Technique | null =
 			note.reached ?? note.shaken ?? (bend && bend.semitones <= CURL ? 'curl' : null);
-		const draft: Draft = {
+		const draft: OpenNote = {
 			tick,
 			durationTicks,
 			midi,

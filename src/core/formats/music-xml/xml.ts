@@ -56,7 +56,7 @@ export function buildXml(root: Raw): string {
 /** Elements may stand in one another so deep. */
 const DEEPEST = 64;
 
-type Draft = {
+type OpenNode = {
 	name: string;
 	attributes: Record<string, string>;
 	children: XmlNode[];
@@ -78,8 +78,8 @@ export function parseXml(text: string): Result<XmlNode, string> {
 
 function treeOf(text: string, position: boolean): Result<XmlNode, string> {
 	const parser = new SaxesParser({ xmlns: false, position });
-	const open: Draft[] = [];
-	let root: Draft | null = null;
+	const open: OpenNode[] = [];
+	let root: OpenNode | null = null;
 	parser.on('doctype', (doctype) => {
 		if (/\[|<!ENTITY/i.test(doctype)) {
 			throw new Fault('The file declares entities of its own, which are not read.');

@@ -1,3 +1,4 @@
+import { ARRIVED, arrivedAt, NEAR } from './arrival';
 import { median } from '../../kernel';
 import { PitchDetector } from 'pitchy';
 import { Energy, HOP, LEAST } from './energy';
@@ -21,16 +22,10 @@ const MASK = RING - 1;
 const DEAF_SECONDS = 0.045;
 /** How sure the pitch must be. */
 const CLEAR = 0.86;
-/** Looks that must agree on a pitch, within so many semitones. */
+/** Looks that must agree on a pitch. */
 const AGREE = 2;
-const NEAR = 0.35;
 /** Nearer than so many semitones it is still the same note. */
 const SAME = 0.6;
-/**
- * A pitch that glides has arrived when so many looks lie within so many semitones; one that wavers on counts
- * after `long` looks. One that leaps has arrived after `leap` looks.
- */
-const ARRIVED = { looks: 5, within: 0.1, long: 30, leap: 4 } as const;
 /**
  * A string is bent so far, in semitones, and so many looks lie in the middle of the way; a finger hammers at
  * once, which a window of four looks cannot stretch to as many.
@@ -265,7 +260,7 @@ export class NoteTracker {
 		// Overtones that outlive their note are no notes of their own.
 		const octave = sounding !== null && Math.abs(Math.abs(pitch - sounding) - 12) < 0.5;
 		if (this.drift.length < (octave ? 8 : ARRIVED.leap)) return;
-		const arrived = this.arrived();
+		const arrived = arrivedAt(this.drift, this.glides);
 		if (arrived === null) return;
 		this.begin(this.since(arrived, end), arrived, this.fretOf(arrived), heard);
 	}
@@ -278,16 +273,6 @@ export class NoteTracker {
 		);
 		const looks = past.length - 1 - away;
 		return end - Math.max(0, looks - 1) * STEP - Math.round(MIDDLE * WINDOW);
-	}
-
-	/** Where the pitch that left its note has come to stay; null while it is on its way. */
-	private arrived(): number | null {
-		const { drift: pitches } = this;
-		const last = pitches.slice(-ARRIVED.looks);
-		const spread = Math.max(...last) - Math.min(...last);
-		if (last.length === ARRIVED.looks && spread < ARRIVED.within) return median(last, 0);
-		if (pitches.length >= ARRIVED.long) return median(pitches, 0);
-		return this.glides || spread > NEAR ? null : pitches[pitches.length - 1]!;
 	}
 
 	private release(at: number, heard: Heard[]): void {

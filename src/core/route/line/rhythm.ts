@@ -110,7 +110,7 @@ function startsOf(chart: Chart, targets: readonly Target[], wishes: LineWishes):
 	});
 }
 
-type Draft = { tick: number; until: number | null; target: number | null; own: OwnNote | null };
+type OpenOnset = { tick: number; until: number | null; target: number | null; own: OwnNote | null };
 
 /** Every note that is struck, in order: targets first, then the player's own, then the grid. */
 function drafts(
@@ -119,14 +119,14 @@ function drafts(
 	changes: readonly number[],
 	step: number,
 	wishes: LineWishes
-): Draft[] {
+): OpenOnset[] {
 	const frozen = wishes.frozen ?? [];
 	const inside = (tick: number) => frozen.some((span) => tick >= span.from && tick < span.to);
 	// A landing of the player's own line ends where the player lets it end.
 	const own = new Map(
 		frozen.flatMap(({ notes }) => notes.map((note) => [note.tick, note.tick + note.durationTicks]))
 	);
-	const list: Draft[] = starts.map((tick, target) => {
+	const list: OpenOnset[] = starts.map((tick, target) => {
 		return { tick, until: own.get(tick) ?? null, target, own: null };
 	});
 	// A landing that comes early rings over its change.

@@ -11,7 +11,8 @@
 	import GripPanel from './GripPanel.svelte';
 	import HiddenPanel from './HiddenPanel.svelte';
 	import LayoutPanel from './LayoutPanel.svelte';
-	import { PANELS, type NeckView, type Panel } from './neck-view.svelte';
+	import type { NeckView } from './neck-view.svelte';
+	import { PANELS, type Panel } from './panels';
 	import PlacesPanel from './PlacesPanel.svelte';
 	import ShapePanel from './ShapePanel.svelte';
 	import StepList from './StepList.svelte';

@@ -15,29 +15,29 @@
 	const remove = (motif: MotifAnswer) =>
 		offeringBack(
 			`“${motif.name}” is deleted.`,
-			() => desk.deleteStored(motif),
-			() => desk.bringBack(motif)
+			() => desk.shelf.remove(motif),
+			() => desk.shelf.bringBack(motif)
 		);
 </script>
 
 <section>
 	<div class="section-head">
 		<h2>Library</h2>
-		<small>{plural(desk.motifs.length, 'motif')}, kept as steps and time</small>
+		<small>{plural(desk.shelf.motifs.length, 'motif')}, kept as steps and time</small>
 	</div>
 	<ul>
-		{#each desk.motifs as motif (motif.id)}
-			<li class:on={desk.from?.id === motif.id}>
+		{#each desk.shelf.motifs as motif (motif.id)}
+			<li class:on={desk.shelf.from?.id === motif.id}>
 				<button
 					type="button"
 					class="motif"
-					aria-pressed={desk.from?.id === motif.id}
+					aria-pressed={desk.shelf.from?.id === motif.id}
 					onclick={() => desk.choose(motif)}
 				>
 					<span class="words"><b>{motif.name}</b><small>{steps(motif)}</small></span>
 					<MotifGlyph motif={motif.motif as Motif} width={150} height={40} />
 				</button>
-				{#if desk.from?.id === motif.id}
+				{#if desk.shelf.from?.id === motif.id}
 					<button type="button" class="quiet drop" onclick={() => void remove(motif)}
 						>Delete<span class="sr"> {motif.name}</span></button
 					>

@@ -79,7 +79,7 @@
 		<button type="button" class="quiet" disabled={!desk.dirty} onclick={() => void store()}
 			>Store <KeyCap keys="S" /></button
 		>
-		{#if desk.from && desk.dirty}
+		{#if desk.shelf.from && desk.dirty}
 			<button type="button" class="quiet" onclick={() => void store(true)}>Store as new</button>
 		{/if}
 		<button type="button" class="quiet" onclick={onplayin}>Play it in <KeyCap keys="I" /></button>

@@ -71,7 +71,7 @@
 			choruses: clamp(Math.round(choruses), 1, MOST_CHORUSES),
 			countInBars: countIn,
 			parts: $state.snapshot(parts),
-			click: $state.snapshot(transport.click),
+			click: soundPrefs.click,
 			// Silence and solo are for playing along; a file holds what is ticked here.
 			faders: Object.fromEntries(
 				PARTS.map((part) => [part, { ...faders[part], muted: false, solo: false }])

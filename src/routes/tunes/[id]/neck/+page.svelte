@@ -12,7 +12,8 @@
 	import Neck from '$lib/ui/Neck.svelte';
 	import InstrumentMenu from '$lib/ui/neck/InstrumentMenu.svelte';
 	import LayerSwitches, { LAYERS } from '$lib/ui/neck/LayerSwitches.svelte';
-	import { NeckView, PANELS } from '$lib/ui/neck/neck-view.svelte';
+	import { NeckView } from '$lib/ui/neck/neck-view.svelte';
+	import { PANELS } from '$lib/ui/neck/panels';
 	import PanelTabs from '$lib/ui/neck/PanelTabs.svelte';
 	import { missingTones } from '$lib/ui/neck/place-words';
 	import PlaceMap from '$lib/ui/neck/PlaceMap.svelte';

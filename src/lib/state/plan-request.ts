@@ -1,0 +1,25 @@
+import { noteName } from '$core/pitch';
+import { anchorOf, sameAnchor } from '$core/route';
+import { instrumentInputOf } from '$lib/api/resolve';
+import type { RouteRequest } from '$lib/api/route';
+import type { Anchors, Wishes } from '$lib/api/route-schema';
+import type { OpenTune } from './open-tune.svelte';
+
+/** What is fixed, with the scales that the player has chosen for single chords on the neck. */
+export function boundAnchors({ chart, chordScales }: OpenTune, anchors: Anchors): Anchors {
+	const chosen = chart.changes.flatMap((change) => {
+		const scale = chordScales.of(change.to.symbol);
+		return scale ? [{ ...anchorOf(change), tonic: noteName(scale.tonic), name: scale.name }] : [];
+	});
+	const kept = anchors.scales.filter((entry) => !chosen.some((other) => sameAnchor(entry, other)));
+	return { ...anchors, scales: [...kept, ...chosen] };
+}
+
+/** The request that a route's wishes make of the open tune. */
+export function requestOf(open: OpenTune, wishes: Wishes): RouteRequest {
+	const { saved, player, chart } = open;
+	const { position, style, line } = wishes;
+	const instrument = instrumentInputOf(chart, player.instruments);
+	const route = { position, style, anchors: boundAnchors(open, wishes.anchors), line };
+	return { chart: saved.chart, instrument, route };
+}
