@@ -1,23 +1,33 @@
 import { APPROACHES } from './approach';
-import { type Gap, type Inward, advance, begin, inward } from './layers';
-import { GROUPS, TABLES, THREE } from './three-costs';
+import {
+	type Gap,
+	type Inward,
+	type Settled,
+	advance,
+	begin,
+	inward,
+	pairAt,
+	settle,
+	settled
+} from './layers';
+import { GROUPS, KINDS, TABLES, THREE } from './three-costs';
 import { threeCost } from './motion';
 import { FORBIDDEN } from './weights';
 
 /** The best way with one class of arrival: a candidate per note. */
 export type Way = { readonly cost: number; readonly path: readonly number[] };
-// Scratch of the one search that runs at a time: nothing in it outlives a call. The ways into
-// two layers in turn.
-let inwards: [Inward, Inward] = [inward(64), inward(64)];
 /** Triples of neighbouring candidates: what a plain search over the last two notes would weigh. */
 export const relaxationsOf = ({ pitch }: Gap): number =>
 	pitch
 		.slice(2)
 		.reduce((sum, layer, i) => sum + pitch[i]!.length * pitch[i + 1]!.length * layer.length, 0);
 
-// Costs of the last pairs, and where each pair was reached from, by layer; grown where a pool is larger than any before.
-let costs = new Int32Array(1024);
-const back: Uint8Array[] = [];
+// Scratch of the one search that runs at a time: nothing in it outlives a call. What settles the pairs of each layer, and
+// the ways into two layers in turn; grown where a pool is larger than any before.
+const known: Settled[] = [];
+let inwards: [Inward, Inward] = [inward(64), inward(64)];
+/** Where one note alone stands between two targets, no three of them come before the end. */
+const NONE: Settled = { ...settled(1), again: Int16Array.of(-1) };
 
 /**
  * The cheapest way between two targets for each class of arrival, exactly: dynamic programming whose
@@ -29,23 +39,17 @@ export function solveGap(gap: Gap, level = 0): (Way | null)[] {
 	const { pitch, own, pairs, arrival, arrivalCost } = gap;
 	const n = pitch.length - 2;
 	if (n === 0) return APPROACHES.map(() => null);
-	let [pairsMost, notesMost] = [0, 0];
-	for (let i = 1; i < pitch.length; i++) {
-		pairsMost = Math.max(pairsMost, pitch[i - 1]!.length * pitch[i]!.length);
-		notesMost = Math.max(notesMost, pitch[i]!.length);
-	}
-	if (pairsMost > costs.length) costs = new Int32Array(pairsMost);
-	if (notesMost * GROUPS > inwards[0].cost.length) inwards = [inward(notesMost), inward(notesMost)];
-	const cost = costs;
+	const most = Math.max(...pitch.map((layer) => layer.length));
+	if (most * GROUPS > inwards[0].cost.length) inwards = [inward(most), inward(most)];
 	let [ways, spare] = inwards;
 	begin(gap, ways);
-	for (let c = 0; c < pitch[1]!.length; c++) {
-		cost[c] = Math.min(FORBIDDEN, pairs[1]![c]! + own[1]![c]!);
-	}
 	for (let i = 2; i <= n; i++) {
-		const size = pitch[i - 1]!.length * pitch[i]!.length;
-		if (!back[i] || back[i]!.length < size) back[i] = new Uint8Array(size);
-		advance(gap, i, ways, spare, cost, back[i]!);
+		const notes = pitch[i - 1]!.length;
+		let here = known[i];
+		if (!here || here.cost.length < notes * KINDS) known[i] = here = settled(notes);
+		settle(gap, i, ways, here);
+		if (i === n) break;
+		advance(gap, i, here, spare);
 		[ways, spare] = [spare, ways];
 	}
 	const least = new Array<number>(APPROACHES.length).fill(FORBIDDEN);
@@ -54,10 +58,14 @@ export function solveGap(gap: Gap, level = 0): (Way | null)[] {
 	const pb = pitch[n - 1]!;
 	const pc = pitch[n]!;
 	const lastPair = pairs[n + 1]!;
+	const [pair, ownLast] = [pairs[n]!, own[n]!];
+	const { cost, again, againCost } = n > 1 ? known[n]! : NONE;
 	let state = 0;
 	for (let b = 0; b < pb.length; b++) {
 		for (let c = 0; c < pc.length; c++, state++) {
-			const base = cost[state]! + lastPair[c]!;
+			const at = n > 1 ? pairAt(b, pb[b]!, pc[c]!) : 0;
+			const three = pc[c] === again[at] ? againCost[at]! : cost[at]!;
+			const base = Math.min(FORBIDDEN, three + pair[state]! + ownLast[c]!) + lastPair[c]!;
 			const kind = arrival[state]!;
 			if (base >= least[kind]!) continue;
 			const total = base + threeCost(pb[b]!, pc[c]!, target) + arrivalCost[kind]!;
@@ -74,8 +82,15 @@ export function solveGap(gap: Gap, level = 0): (Way | null)[] {
 		let before = Math.floor(end / pc.length);
 		for (let i = n; i >= 2; i--) {
 			path[i - 2] = before;
-			before = back[i]![path[i - 2]! * pitch[i]!.length + path[i - 1]!]!;
+			before = beforePair(i, before, pitch[i - 1]![before]!, pitch[i]![path[i - 1]!]!);
 		}
 		return { cost: least[kind]!, path };
 	});
+}
+
+/** The note that comes before a pair of layers i − 1 and i. */
+function beforePair(i: number, b: number, from: number, to: number): number {
+	const pairs = known[i]!;
+	const at = pairAt(b, from, to);
+	return (to === pairs.again[at] ? pairs.againFrom : pairs.from)[at]!;
 }

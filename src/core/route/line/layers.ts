@@ -18,6 +18,8 @@ export type Gap = {
 };
 /** The group that an interval of each kind belongs to. */
 const GROUP_OF_KIND = Uint8Array.of(0, 1, 1, 2, 3, 3, 4);
+/** The group of ways that stay on their pitch. */
+const LEVEL = 2;
 /** Intervals beyond this many semitones do not occur in a window of eight strings. */
 const WIDEST = 96;
 
@@ -83,49 +85,13 @@ export const inward = (notes: number): Inward => ({
 	otherFrom: new Uint8Array(notes * GROUPS)
 });
 
-// Scratch of the one search that runs at a time: nothing in it outlives a call, and a worker has its own. Of the note that
-// is looked at, the groups that carry on at no cost; and what was found last.
-let upward = 0;
+/** Of the groups up (or down) by leap, up, and level: the cheapest, which carries on upward at no cost. */
+const carriesOn = (best: Int32Array, row: number, leap: number, step: number): number => {
+	const own = best[row + leap]! <= best[row + step]! ? leap : step;
+	return best[row + LEVEL]! < best[row + own]! ? LEVEL : own;
+};
 
-let downward = 0;
-
-let foundCost = 0;
-
-let foundGroup = 0;
-
-let foundFrom = 0;
-
-/** For a note: the groups that carry on at no cost, each way's own and level ones; the others turn. */
-function carriedOn(best: Int32Array, row: number): void {
-	upward = best[row]! <= best[row + 1]! ? 0 : 1;
-	if (best[row + 2]! < best[row + upward]!) upward = 2;
-	downward = best[row + 3]! <= best[row + 4]! ? 3 : 4;
-	if (best[row + 2]! < best[row + downward]!) downward = 2;
-}
-
-/** The cheapest way on from a note by a kind of interval. */
-function wayOn(best: Int32Array, row: number, kind: number): void {
-	switch (kind) {
-		case 0:
-			if (best[row] !== FORBIDDEN) return cheapestOfAll(best, row, 0);
-			return cheapest(best, row, 0, best[row + 1]! <= best[row + 2]! ? 1 : 2, 3, 4);
-		case 1:
-		case 2:
-			return cheapest(best, row, kind, upward, 3, 4);
-		case 3: {
-			const free = best[row + upward]! <= best[row + downward]! ? upward : downward;
-			return cheapest(best, row, 3, free, 2, 2);
-		}
-		case 4:
-		case 5:
-			return cheapest(best, row, kind, downward, 0, 1);
-		default:
-			if (best[row + 4] !== FORBIDDEN) return cheapestOfAll(best, row, 6);
-			return cheapest(best, row, 6, best[row + 3]! <= best[row + 2]! ? 3 : 2, 0, 1);
-	}
-}
-
-/** The cheapest of three groups. */
+/** The cheapest of three groups of ways into a note, going on by a kind of interval. */
 function cheapest(
 	best: Int32Array,
 	row: number,
@@ -133,57 +99,59 @@ function cheapest(
 	free: number,
 	one: number,
 	other: number
-): void {
+): number {
 	const three = kind * GROUPS;
-	foundGroup = free;
-	foundCost = best[row + free]! + THREE[three + free]!;
+	let group = free;
+	let cost = best[row + free]! + THREE[three + free]!;
 	const first = best[row + one]! + THREE[three + one]!;
-	if (first < foundCost) {
-		foundCost = first;
-		foundGroup = one;
+	if (first < cost) {
+		cost = first;
+		group = one;
 	}
-	const second = best[row + other]! + THREE[three + other]!;
-	if (second < foundCost) {
-		foundCost = second;
-		foundGroup = other;
-	}
+	return best[row + other]! + THREE[three + other]! < cost ? other : group;
 }
 
 /** The cheapest of all groups: leaps onward weigh every group on its own. */
-function cheapestOfAll(best: Int32Array, row: number, kind: number): void {
+function cheapestOfAll(best: Int32Array, row: number, kind: number): number {
 	const three = kind * GROUPS;
-	foundGroup = 0;
-	foundCost = best[row]! + THREE[three]!;
+	let found = 0;
+	let cost = best[row]! + THREE[three]!;
 	for (let group = 1; group < GROUPS; group++) {
 		const total = best[row + group]! + THREE[three + group]!;
-		if (total < foundCost) {
-			foundCost = total;
-			foundGroup = group;
+		if (total < cost) {
+			cost = total;
+			found = group;
 		}
 	}
+	return found;
 }
 
-/** The cheapest way on to a pitch that the cheapest way of all came from: returns cost more. */
-function gatherReturn(ways: Inward, row: number, pa: Int16Array, kind: number, to: number): void {
-	foundCost = FORBIDDEN;
-	foundFrom = 0;
-	for (let group = 0; group < GROUPS; group++) {
-		const three = THREE[kind * GROUPS + group]!;
-		const cheapest = ways.cost[row + group]!;
-		let total = cheapest + three;
-		let a = ways.from[row + group]!;
-		if (group !== 2 && cheapest !== FORBIDDEN && pa[a] === to) {
-			total += LINE.returns;
-			const other = ways.other[row + group]! + three;
-			if (other < total) {
-				total = other;
-				a = ways.otherFrom[row + group]!;
-			}
-		}
-		if (total < foundCost) {
-			foundCost = total;
-			foundFrom = a;
-		}
+/**
+ * The group of ways into a note from which it goes on cheapest by a kind of interval.
+ * @param up the group that carries on upward at no cost, `down` the one that does so downward
+ */
+function groupBefore(
+	best: Int32Array,
+	row: number,
+	kind: number,
+	up: number,
+	down: number
+): number {
+	switch (kind) {
+		case 0:
+			if (best[row] !== FORBIDDEN) return cheapestOfAll(best, row, 0);
+			return cheapest(best, row, 0, best[row + 1]! <= best[row + 2]! ? 1 : 2, 3, 4);
+		case 1:
+		case 2:
+			return cheapest(best, row, kind, up, 3, 4);
+		case 3:
+			return cheapest(best, row, 3, best[row + up]! <= best[row + down]! ? up : down, 2, 2);
+		case 4:
+		case 5:
+			return cheapest(best, row, kind, down, 0, 1);
+		default:
+			if (best[row + 4] !== FORBIDDEN) return cheapestOfAll(best, row, 6);
+			return cheapest(best, row, 6, best[row + 3]! <= best[row + 2]! ? 3 : 2, 0, 1);
 	}
 }
 
@@ -200,22 +168,99 @@ export function begin(gap: Gap, into: Inward): void {
 }
 
 /**
- * One layer onward. The cost of three notes depends only on the group of the first interval, the kind of
- * the second, and on whether the third pitch is the first again; so each pair (b, c) is settled by one
- * look-up, or by five where the line would return, instead of a loop over all a: the same optimum. What a pair costs
- * is weighed at once among the ways into c.
- * @param cost takes the cost of each pair, `[b * nc + c]`
- * @param from takes the note before each pair
+ * What settles the pairs of two layers, `[b * KINDS + kind]`: the cost of the three notes up to b with the cheapest note
+ * before, and that note; and the one pitch that would return to it, at a cost and with a note before of its own.
  */
-export function advance(
-	gap: Gap,
-	i: number,
-	ways: Inward,
-	into: Inward,
-	cost: Int32Array,
-	from: Uint8Array
-): void {
+export type Settled = {
+	readonly cost: Int32Array;
+	readonly from: Uint8Array;
+	/** The pitch that would return; −1 for none. */
+	readonly again: Int16Array;
+	readonly againCost: Int32Array;
+	readonly againFrom: Uint8Array;
+};
+
+export const settled = (notes: number): Settled => ({
+	cost: new Int32Array(notes * KINDS),
+	from: new Uint8Array(notes * KINDS),
+	again: new Int16Array(notes * KINDS),
+	againCost: new Int32Array(notes * KINDS),
+	againFrom: new Uint8Array(notes * KINDS)
+});
+
+/** Where a pair stands among the settled ones: by its first note and the kind of its interval. */
+export const pairAt = (b: number, from: number, to: number): number =>
+	b * KINDS + kindOf[to - from + WIDEST]!;
+
+/**
+ * Settles the pairs of layers i − 1 and i. The cost of three notes depends only on the group of the first interval, the
+ * kind of the second, and on whether the third pitch is the first again; so all pairs (b, c) of one kind are settled by
+ * one look-up, and by five where the line would return, instead of a loop over all a: the same optimum.
+ */
+export function settle(gap: Gap, i: number, ways: Inward, into: Settled): void {
 	const pa = gap.pitch[i - 2]!;
+	const pb = gap.pitch[i - 1]!;
+	const { ends } = movesBetween(pb, gap.pitch[i]!);
+	const best = ways.cost;
+	for (let b = 0, at = 0; b < pb.length; b++) {
+		const here = b * GROUPS;
+		const up = carriesOn(best, here, 0, 1);
+		const down = carriesOn(best, here, 3, 4);
+		let before = 0;
+		for (let kind = 0; kind < KINDS; kind++, at++) {
+			const end = ends[at]!;
+			if (before === end) continue;
+			before = end;
+			const group = groupBefore(best, here, kind, up, down);
+			const a = ways.from[here + group]!;
+			into.cost[at] = best[here + group]! + THREE[kind * GROUPS + group]!;
+			into.from[at] = a;
+			const returns =
+				group !== LEVEL &&
+				kindOf[pa[a]! - pb[b]! + WIDEST] === kind &&
+				best[here + group] !== FORBIDDEN;
+			into.again[at] = returns ? pa[a]! : -1;
+			if (returns) settleReturn(ways, here, pa, kind, into, at);
+		}
+	}
+}
+
+/** The cheapest way on to the pitch that the cheapest way of all came from: returns cost more. */
+function settleReturn(
+	ways: Inward,
+	row: number,
+	pa: Int16Array,
+	kind: number,
+	into: Settled,
+	at: number
+): void {
+	const to = into.again[at]!;
+	let cost = FORBIDDEN;
+	let from = 0;
+	for (let group = 0; group < GROUPS; group++) {
+		const three = THREE[kind * GROUPS + group]!;
+		const least = ways.cost[row + group]!;
+		let total = least + three;
+		let a = ways.from[row + group]!;
+		if (group !== LEVEL && least !== FORBIDDEN && pa[a] === to) {
+			total += LINE.returns;
+			const other = ways.other[row + group]! + three;
+			if (other < total) {
+				total = other;
+				a = ways.otherFrom[row + group]!;
+			}
+		}
+		if (total < cost) {
+			cost = total;
+			from = a;
+		}
+	}
+	into.againCost[at] = cost;
+	into.againFrom[at] = from;
+}
+
+/** One layer onward: the cheapest ways into the notes of layer i, of the pairs that are settled. */
+export function advance(gap: Gap, i: number, pairs: Settled, into: Inward): void {
 	const pb = gap.pitch[i - 1]!;
 	const pc = gap.pitch[i]!;
 	const nc = pc.length;
@@ -225,33 +270,18 @@ export function advance(
 	const { cost: least, from: leastB, other, otherFrom } = into;
 	least.fill(FORBIDDEN, 0, nc * GROUPS);
 	other.fill(FORBIDDEN, 0, nc * GROUPS);
-	for (let b = 0; b < pb.length; b++) {
-		const here = b * GROUPS;
-		carriedOn(ways.cost, here);
+	for (let b = 0, settledAt = 0; b < pb.length; b++) {
 		const row = b * nc;
 		let k = row;
-		for (let kind = 0; kind < KINDS; kind++) {
-			const end = row + ends[b * KINDS + kind]!;
+		for (let kind = 0; kind < KINDS; kind++, settledAt++) {
+			const end = row + ends[settledAt]!;
 			if (k === end) continue;
-			wayOn(ways.cost, here, kind);
-			const base = foundCost;
-			const baseA = ways.from[here + foundGroup]!;
-			const fromBefore = foundGroup !== 2 && ways.cost[here + foundGroup] !== FORBIDDEN;
-			const again = fromBefore ? pa[baseA]! : -1;
+			const base = pairs.cost[settledAt]!;
+			const again = pairs.again[settledAt]!;
 			const group = GROUP_OF_KIND[kind]!;
 			for (; k < end; k++) {
 				const c = order[k]!;
-				let best = base;
-				let bestA = baseA;
-				if (pc[c] === again) {
-					gatherReturn(ways, here, pa, kind, again);
-					best = foundCost;
-					bestA = foundFrom;
-				}
-				const whole = best + pair[row + c]! + own[c]!;
-				const sum = whole < FORBIDDEN ? whole : FORBIDDEN;
-				cost[row + c] = sum;
-				from[row + c] = bestA;
+				const sum = (pc[c] === again ? pairs.againCost[settledAt]! : base) + pair[row + c]!;
 				const at = c * GROUPS + group;
 				if (sum >= other[at]!) continue;
 				if (sum < least[at]!) {
@@ -266,6 +296,12 @@ export function advance(
 					otherFrom[at] = b;
 				}
 			}
+		}
+	}
+	for (let c = 0, at = 0; c < nc; c++) {
+		for (let group = 0; group < GROUPS; group++, at++) {
+			least[at] = Math.min(FORBIDDEN, least[at]! + own[c]!);
+			other[at] = Math.min(FORBIDDEN, other[at]! + own[c]!);
 		}
 	}
 }

@@ -185,7 +185,16 @@ function sing(stretch: Stretch, { strand, kind }: Choice): Sung[] {
 	return [first, ...rest];
 }
 
-type Past = { readonly stretch: Stretch; readonly way: Way | null };
+/** A stretch that is done; its notes are written out when a later one is held against them. */
+type Past = {
+	readonly stretch: Stretch;
+	readonly choice: Choice;
+	readonly way: Way | null;
+	notes: readonly Sung[] | null;
+};
+
+const notesOf = (past: Past): readonly Sung[] =>
+	(past.notes ??= sing(past.stretch, past.choice).map((entry) => ({ ...entry, moment: null })));
 
 /** What came of a stretch, and what it depended on. */
 type Memory = {
@@ -227,23 +236,22 @@ export function mendLine(
 	work: LineWork,
 	fresh: boolean
 ): void {
-	/** Everything before the stretch that is looked at, and the ways that it comes from. */
-	let sung: Sung[] = [];
-	let ways: Past[] = [];
+	/** What stands before the stretch that is looked at, as far back as it is held against. */
+	let past: Past[] = [];
 	stretches.forEach((original, i) => {
 		const before = i > 0 ? chosen[i - 1]!.strand.pitches[chosen[i - 1]!.kind]! : null;
 		const start = original.fromTick - VAMP * (original.moments[0]?.onset.bar.lengthTicks ?? NEAR);
-		sung = sung.filter(({ tick }) => tick >= start);
-		ways = ways.filter(({ stretch }) => stretch.toTick > start);
+		past = past.filter(({ stretch }) => stretch.toTick > start);
 		let [stretch, choice] = [original, chosen[i]!];
 		const known = memory.get(original);
-		if (known && isAsBefore(known, wayOf(choice), ways, fresh)) {
+		if (known && isAsBefore(known, wayOf(choice), past, fresh)) {
 			({ stretch, choice } = known);
 		} else {
 			const target: Sung = {
 				...{ tick: original.toTick, note: original.to.candidates[0]!, chord: '', moment: null },
 				position: original.toPosition
 			};
+			const sung = past.flatMap(notesOf).filter(({ tick }) => tick >= start);
 			for (let tries = 0; tries < TRIES; tries++) {
 				const line = [...sung, ...sing(stretch, choice), target];
 				const near = line.filter(({ tick }) => tick > original.fromTick - NEAR);
@@ -259,10 +267,9 @@ export function mendLine(
 				if (kind === null || dearer >= LINE.unplayable) break;
 				[stretch, choice] = [other, { strand, kind }];
 			}
-			memory.set(original, { way: wayOf(chosen[i]!), past: ways, fresh, stretch, choice });
+			memory.set(original, { way: wayOf(chosen[i]!), past, fresh, stretch, choice });
 		}
 		[stretches[i], chosen[i]] = [stretch, choice];
-		sung.push(...sing(stretch, choice).map((entry) => ({ ...entry, moment: null })));
-		ways = [...ways, { stretch, way: wayOf(choice) }];
+		past = [...past, { stretch, choice, way: wayOf(choice), notes: null }];
 	});
 }

@@ -88,67 +88,98 @@ const AGAIN = Int32Array.from({ length: SIZE ** 3 }, (_, i) =>
 	repeatCost(Math.floor(i / SIZE ** 2), Math.floor(i / SIZE) % SIZE, i % SIZE)
 );
 
+/** The cheapest ways to a strand of a line, by the last two classes; and where each came from. */
+type Woven = {
+	readonly strand: Strand;
+	/** Classes before the last; the last ones are the strand's own. */
+	readonly olders: readonly number[];
+	/** `[older * SIZE + before]`. */
+	readonly total: Float64Array;
+	/** `[before * SIZE + kind]`: the class before both. */
+	readonly from: Uint8Array;
+	readonly past: Woven | null;
+};
+
+const begun = new WeakMap<Strand, Woven>();
+const goneOn = new WeakMap<Woven, WeakMap<Strand, Woven>>();
+
+const NO_PAST = new Uint8Array(0);
+
+function begin(strand: Strand): Woven {
+	const known = begun.get(strand);
+	if (known) return known;
+	const total = new Float64Array(SIZE * SIZE).fill(Infinity);
+	for (const kind of strand.kinds) total[NONE * SIZE + kind] = strand.ways[kind]?.cost ?? 0;
+	const made: Woven = { strand, olders: [NONE], total, from: NO_PAST, past: null };
+	begun.set(strand, made);
+	return made;
+}
+
+/** One strand on; remembered while both live, so that a line that begins alike is not woven again. */
+function goOn(past: Woven, strand: Strand): Woven {
+	let row = goneOn.get(past);
+	if (!row) goneOn.set(past, (row = new WeakMap()));
+	let made = row.get(strand);
+	if (!made) row.set(strand, (made = onward(past, strand)));
+	return made;
+}
+
+function onward(past: Woven, strand: Strand): Woven {
+	const { total: before, olders } = past;
+	const total = new Float64Array(SIZE * SIZE).fill(Infinity);
+	const from = new Uint8Array(SIZE * SIZE);
+	const table = joinTable(past.strand, strand);
+	for (const kind of past.strand.kinds) {
+		// Only coming back to the class of the time before sets one older class apart from the others:
+		// the two cheapest of them are enough.
+		let first = olders[0]!;
+		let second = -1;
+		for (let o = 1; o < olders.length; o++) {
+			const older = olders[o]!;
+			const sum = before[older * SIZE + kind]!;
+			if (sum < before[first * SIZE + kind]!) {
+				second = first;
+				first = older;
+			} else if (second < 0 || sum < before[second * SIZE + kind]!) second = older;
+		}
+		for (const next of strand.kinds) {
+			const own = (strand.ways[next]?.cost ?? 0) + table[kind * SIZE + next]!;
+			let older = first;
+			let best = before[first * SIZE + kind]!;
+			if (!strand.set) {
+				best += AGAIN[(first * SIZE + kind) * SIZE + next]!;
+				if (second >= 0) {
+					const other =
+						before[second * SIZE + kind]! + AGAIN[(second * SIZE + kind) * SIZE + next]!;
+					if (other < best) [older, best] = [second, other];
+				}
+			}
+			total[kind * SIZE + next] = best + own;
+			from[kind * SIZE + next] = older;
+		}
+	}
+	return { strand, olders: past.strand.kinds, total, from, past };
+}
+
 /**
  * Chooses the class of arrival of every stretch, so that approaches vary along the line: dynamic
  * programming whose state is the last two classes. Exact for the ways given.
  * @returns a class per stretch; `APPROACHES.length` where a stretch has no notes
  */
 export function weave(strands: readonly Strand[]): number[] {
-	if (strands.length === 0) return [];
-	let kinds = strands[0]!.kinds;
-	/** `total[older * SIZE + before]`. */
-	let total = new Float64Array(SIZE * SIZE).fill(Infinity);
-	let next = new Float64Array(SIZE * SIZE);
-	for (const kind of kinds) total[NONE * SIZE + kind] = strands[0]!.ways[kind]?.cost ?? 0;
-	let olders: readonly number[] = [NONE];
-	const back: Uint8Array[] = [];
-	for (let i = 1; i < strands.length; i++) {
-		const strand = strands[i]!;
-		const from = new Uint8Array(SIZE * SIZE);
-		const nextKinds = strand.kinds;
-		const table = joinTable(strands[i - 1]!, strand);
-		next.fill(Infinity);
-		for (const before of kinds) {
-			// Only coming back to the class of the time before sets one older class apart from the others:
-			// the two cheapest of them are enough.
-			let first = olders[0]!;
-			let second = -1;
-			for (let o = 1; o < olders.length; o++) {
-				const older = olders[o]!;
-				const sum = total[older * SIZE + before]!;
-				if (sum < total[first * SIZE + before]!) {
-					second = first;
-					first = older;
-				} else if (second < 0 || sum < total[second * SIZE + before]!) second = older;
-			}
-			for (const kind of nextKinds) {
-				const own = (strand.ways[kind]?.cost ?? 0) + table[before * SIZE + kind]!;
-				let older = first;
-				let best = total[first * SIZE + before]!;
-				if (!strand.set) {
-					best += AGAIN[(first * SIZE + before) * SIZE + kind]!;
-					if (second >= 0) {
-						const other =
-							total[second * SIZE + before]! + AGAIN[(second * SIZE + before) * SIZE + kind]!;
-						if (other < best) [older, best] = [second, other];
-					}
-				}
-				next[before * SIZE + kind] = best + own;
-				from[before * SIZE + kind] = older;
-			}
-		}
-		[total, next] = [next, total];
-		back.push(from);
-		[olders, kinds] = [kinds, nextKinds];
-	}
+	const [first, ...others] = strands;
+	if (!first) return [];
+	const last = others.reduce(goOn, begin(first));
 	let end = 0;
-	for (let state = 1; state < total.length; state++) if (total[state]! < total[end]!) end = state;
+	for (let state = 1; state < last.total.length; state++) {
+		if (last.total[state]! < last.total[end]!) end = state;
+	}
 	const chosen = [end % SIZE];
 	let before = Math.floor(end / SIZE);
-	for (let i = strands.length - 1; i >= 1; i--) {
-		const older = back[i - 1]![before * SIZE + chosen[0]!]!;
-		chosen.unshift(before);
+	for (let at = last; at.past; at = at.past) {
+		const older = at.from[before * SIZE + chosen[chosen.length - 1]!]!;
+		chosen.push(before);
 		before = older;
 	}
-	return chosen;
+	return chosen.reverse();
 }
