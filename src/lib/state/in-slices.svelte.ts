@@ -28,6 +28,9 @@ export class InSlices<T> {
 		return this.drawn.of === content && at < this.drawn.count;
 	}
 
+	/** Something was drawn before; what waits for the changes to pause must not depend on what is drawn. */
+	private begun = false;
+
 	/** Begins to draw a content of so many parts; returns how to call it off. */
 	draw(content: T, parts: number): () => void {
 		let stop = () => {};
@@ -37,7 +40,8 @@ export class InSlices<T> {
 			this.drawn = { of: content, count };
 			if (count < parts) stop = whenIdle(step);
 		};
-		const timer = setTimeout(() => (stop = whenIdle(step)), this.drawn.of === null ? 0 : PAUSE);
+		const timer = setTimeout(() => (stop = whenIdle(step)), this.begun ? PAUSE : 0);
+		this.begun = true;
 		return () => {
 			clearTimeout(timer);
 			stop();

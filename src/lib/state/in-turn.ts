@@ -1,13 +1,21 @@
 import { flushSync } from 'svelte';
 
 const waiting: (() => void)[] = [];
+let due = false;
+
+function goOn(): void {
+	if (due || waiting.length === 0) return;
+	due = true;
+	setTimeout(next);
+}
 
 function next(): void {
-	const step = waiting[0];
-	if (!step) return;
-	flushSync(step);
-	waiting.shift();
-	if (waiting.length > 0) setTimeout(next);
+	due = false;
+	const step = waiting.shift();
+	// The next one comes, whatever becomes of this one.
+	goOn();
+	step?.();
+	flushSync();
 }
 
 /**
@@ -16,10 +24,15 @@ function next(): void {
  */
 export function inTurn(step: () => void): () => void {
 	waiting.push(step);
-	if (waiting.length === 1) setTimeout(next);
+	goOn();
 	return () => {
 		const at = waiting.indexOf(step);
-		if (at > 0) waiting.splice(at, 1);
-		else if (at === 0) waiting[0] = () => {};
+		if (at >= 0) waiting.splice(at, 1);
 	};
+}
+
+/** Does a step now, or, while parts of the screen are still to come, once they are there: what was asked of them waits. */
+export function afterParts(step: () => void): void {
+	if (waiting.length === 0) step();
+	else inTurn(step);
 }

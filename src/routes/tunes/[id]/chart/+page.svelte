@@ -12,6 +12,7 @@
 	import { type Note } from '$core/pitch';
 	import { type Key } from '$core/chord';
 	import { functionsAlong, keyOf, scaleInUse } from '$core/harmony';
+	import { afterParts } from '$lib/state/in-turn';
 	import { Refusal } from '$lib/state/api';
 	import { ChartDraft } from '$lib/state/chart-draft.svelte';
 	import { onKeys } from '$lib/state/keys';
@@ -147,8 +148,8 @@
 		'Mod+z': () => editor.undo(),
 		'Mod+Shift+z': () => editor.redo(),
 		m: () => prefs.set('chartLine', prefs.current.chartLine === 'numerals' ? 'tones' : 'numerals'),
-		t: () => ranking?.nextHome(),
-		k: () => ranking?.typeKey(),
+		t: () => afterParts(() => ranking?.nextHome()),
+		k: () => afterParts(() => ranking?.typeKey()),
 		F6: () => editor.focus(),
 		F8: () => editor.toProblem()
 	});

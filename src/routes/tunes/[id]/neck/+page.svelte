@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { roleWords, signs } from '$core/chord';
 	import { highestFret, lastPosition } from '$core/neck';
+	import { afterParts } from '$lib/state/in-turn';
 	import { onKeys } from '$lib/state/keys';
 	import { NeckCoverage } from '$lib/state/neck-coverage.svelte';
 	import { useTune } from '$lib/state/open-tune.svelte';
@@ -74,7 +75,7 @@
 		LAYERS.map(({ pref, key }) => [key.toLowerCase(), () => prefs.toggle(pref)])
 	);
 	const panelKeys = Object.fromEntries(
-		PANELS.map(({ id, key }) => [key.toLowerCase(), () => void panels?.open(id)])
+		PANELS.map(({ id, key }) => [key.toLowerCase(), () => afterParts(() => void panels?.open(id))])
 	);
 	const keys = onKeys({
 		...layerKeys,
@@ -90,7 +91,7 @@
 		PageUp: () => open.step(-1),
 		PageDown: () => open.step(1),
 		Escape: () => view.pick(''),
-		u: () => scalePanel?.nextScale(),
+		u: () => afterParts(() => scalePanel?.nextScale()),
 		'Shift+.': () => void toNextKey(open),
 		'Mod+z': () => void undoStep(open),
 		'Mod+Shift+z': () => void redoStep(open),

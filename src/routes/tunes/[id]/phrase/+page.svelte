@@ -2,6 +2,7 @@
 	import { goto } from '$app/navigation';
 	import { highestFret, pitchAt, type Place } from '$core/neck';
 	import { RHYTHMS } from '$core/phrase';
+	import { afterParts } from '$lib/state/in-turn';
 	import { onKeys } from '$lib/state/keys';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { PhraseDesk, type Making } from '$lib/state/phrase-desk.svelte';
@@ -113,7 +114,7 @@
 		a: () => desk.add(),
 		b: () => (desk.moves = !desk.moves),
 		h: () => hearIt(),
-		s: () => void panel?.store(),
+		s: () => afterParts(() => void panel?.store()),
 		i: () => playIn.start(),
 		t: () => (writing = !writing),
 		c: () => desk.nextPart(),

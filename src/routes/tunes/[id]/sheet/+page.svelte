@@ -1,6 +1,7 @@
 <script lang="ts">
 	import { goto } from '$app/navigation';
 	import bravura from '@coderline/alphatab/font/Bravura.woff2?url';
+	import { afterParts } from '$lib/state/in-turn';
 	import { onKeys } from '$lib/state/keys';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { redoStep, toNextKey, undoStep } from '$lib/state/tune-headers';
@@ -70,7 +71,7 @@
 		'[': () => step(-1),
 		']': () => step(1),
 		Enter: () => print(),
-		d: () => take?.pdf(),
+		d: () => afterParts(() => take?.pdf()),
 		'Shift+.': () => void toNextKey(open),
 		'Mod+z': () => void undoStep(open),
 		'Mod+Shift+z': () => void redoStep(open)
