@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { parseChart, parseKey } from '../chart';
 import { MODES, parseChord, parseNumeral, type Key } from '../chord';
 import { noteName, parseNote, pitchClass } from '../pitch';
-import { functionOf, numeralOf } from '.';
+import { functionOf, numeralOf, sameKey } from '.';
 
 const key = (text: string): Key => {
 	const found = parseKey(text);
@@ -136,5 +136,44 @@ describe('function', () => {
 			expect(found.join(' ')).toBe(numerals);
 			expect(noteName(goal)).toBe(tonic);
 		}
+	});
+});
+
+describe('a chord of dominant shape', () => {
+	const kindOf = (...symbols: [string, string, string]) => {
+		const [first, next, after] = symbols.map(chord);
+		return functionOf(first, key('C major'), next, after).numeral;
+	};
+
+	it('leads past a minor chord on its own root to where it would have led', () => {
+		expect(kindOf('D7', 'Dm7', 'G7')).toBe('V7/V');
+		expect(kindOf('D7', 'G7', 'Cmaj7')).toBe('V7/V');
+	});
+
+	it.each([
+		['a minor chord on another root', 'Em7'],
+		['a major chord on another root', 'Fmaj7'],
+		['a major chord on its own root', 'Dmaj7'],
+		['a suspended chord on its own root', 'Dsus4']
+	])('is no secondary dominant where %s comes between', (_, between) => {
+		expect(kindOf('D7', between, 'G7')).not.toBe('V7/V');
+	});
+});
+
+describe('a numeral', () => {
+	it.each([
+		['C/C', 'I'],
+		['C/E', 'I/3'],
+		['Dm7/G', 'ii7/5']
+	])('of %s names the bass only where it is not the root', (symbol, numeral) =>
+		expect(numeralOf(chord(symbol), key('C major'))).toBe(numeral)
+	);
+});
+
+describe('two keys', () => {
+	it('are one where tonic, spelling and mode are', () => {
+		expect(sameKey(key('Db major'), key('Db major'))).toBe(true);
+		expect(sameKey(key('Db major'), key('C# major'))).toBe(false);
+		expect(sameKey(key('Db major'), key('Db minor'))).toBe(false);
 	});
 });

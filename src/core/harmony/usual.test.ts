@@ -176,6 +176,24 @@ describe('the usual scales of a kind of chord', () => {
 	});
 });
 
+describe('the scale that a raised fifth asks for', () => {
+	const named = (symbol: string) => {
+		const over = chord(symbol);
+		const choices = scaleChoices(over, scale(note('C'), 'major'), { next: null, key: null });
+		return choices.slice(0, 3).map(({ scale: one }) => title(one));
+	};
+
+	it('is the lydian augmented one over a major seventh, and over no other', () => {
+		expect(named('Cmaj7#5')).toContain('C lydian augmented');
+		expect(named('Cmaj7')).not.toContain('C lydian augmented');
+	});
+
+	it('is the whole-tone scale over a seventh chord, then the altered one', () => {
+		expect(named('G7#5')).toEqual(expect.arrayContaining(['G whole tone', 'G altered']));
+		expect(named('G7')).not.toContain('G whole tone');
+	});
+});
+
 describe('hidden arpeggios in twelve keys', () => {
 	const inKeys = (look: (move: (name: string) => Note, key: string) => void) => {
 		for (const key of KEYS)
