@@ -6,6 +6,7 @@ import { isPosition } from '../window';
 import { fullShape, type Frame } from './arpeggio';
 import { formOf } from './form';
 import type { Shape, ShapeNote, Shift } from './types';
+import { JOIN } from './weights';
 
 /** The nearest and the farthest place that a shape is carried on into, in frets. */
 const [NEAR, FAR] = [2, 5];
@@ -13,9 +14,6 @@ const [NEAR, FAR] = [2, 5];
 const MOST = 4;
 /** The fewest notes on either side of a shift, and of a climb two a string. */
 const [FEWEST, FEWEST_CLIMB] = [2, 6];
-
-/** What makes a shift awkward: another finger than the one that slides; a note in one sweep is worth a little. */
-const COST = { index: 6, other: 12, fret: 2, reach: 8, note: 2, rootless: 10 } as const;
 
 /** Parts of a joined shape, each under one place of the hand. */
 function parts(notes: readonly ShapeNote[], shifts: readonly Shift[]): ShapeNote[][] {
@@ -59,11 +57,11 @@ function carries(frame: Frame, from: Shape, to: Shape): { shape: Shape; cost: nu
 		};
 		const slides = first.finger === last.finger;
 		const cost =
-			(slides ? 0 : first.finger === 1 ? COST.index : COST.other) +
-			(start === root ? 0 : COST.rootless) +
-			COST.fret * (first.fret - last.fret) +
-			COST.reach * notes.filter(({ reach }) => reach).length -
-			COST.note * notes.length;
+			(slides ? 0 : first.finger === 1 ? JOIN.index : JOIN.other) +
+			(start === root ? 0 : JOIN.rootless) +
+			JOIN.fret * (first.fret - last.fret) +
+			JOIN.reach * notes.filter(({ reach }) => reach).length -
+			JOIN.note * notes.length;
 		return [{ shape: joinedShape(frame, notes, [shift], from.fingerBase), cost }];
 	});
 }
