@@ -54,6 +54,15 @@ describe('rules of a drill', () => {
 		expect(broken(NETTLE, { grid }, [note(at, 66)])).toEqual(wrong)
 	);
 
+	it('the grid of changes goes round to the first of them, wherever that stands', () => {
+		const late = '| N.C. C | F |';
+		expect(broken(late, { grid: 'targets' }, [note(6000, 65)])).toEqual(['grid 6000']);
+		expect(broken(late, { grid: 'targets' }, [note(2040, 64)], false)).toEqual([]);
+		const request = takeOn(late, { tempo: 60, loops: 2, rules: { grid: 'targets' } });
+		const events = [note(9950, 64), note(9900, 64)].reverse();
+		expect(judge({ ...request, events }).violations.map(({ timeMs }) => timeMs)).toEqual([9900]);
+	});
+
 	it('the grid swings as the band does, and goes round', () => {
 		expect(broken(FERRY, { grid: 'eighth' }, [note(667, 70)])).toEqual([]);
 		expect(broken(FERRY, { grid: 'eighth' }, [note(500, 70)])).toEqual(['grid 500']);

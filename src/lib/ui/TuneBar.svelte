@@ -4,7 +4,6 @@
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import type { Snippet } from 'svelte';
 	import { useTransport } from '$lib/state/transport.svelte';
-	import Later from './Later.svelte';
 	import TopBar from './TopBar.svelte';
 	import TransportBar from './transport/TransportBar.svelte';
 	import { capital, keyWords } from '$lib/words/words';
@@ -26,7 +25,7 @@
 {#snippet heard()}
 	{#await import('./transport/Playing.svelte') then Playing}<Playing.default />{/await}
 {/snippet}
-{#snippet end()}<Later><TransportBar /></Later>{/snippet}
+{#snippet end()}<TransportBar />{/snippet}
 <TopBar
 	title={shown.headers.title ?? 'Untitled tune'}
 	{facts}

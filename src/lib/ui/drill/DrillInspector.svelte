@@ -5,6 +5,7 @@
 	import { RecordingJudge } from '$lib/state/recording-judge.svelte';
 	import { toast } from 'svelte-sonner';
 	import KeyCap from '../KeyCap.svelte';
+	import Later from '../Later.svelte';
 	import { plural } from '$lib/words/words';
 	import { HAND_WORDS } from './drill-words';
 	import InputPanel from './InputPanel.svelte';
@@ -58,7 +59,7 @@
 {/if}
 <section>
 	<div class="section-head"><h2>Listening</h2></div>
-	<InputPanel {desk} {listening} onfile={(file) => void judgeFile(file)} />
+	<Later><InputPanel {desk} {listening} onfile={(file) => void judgeFile(file)} /></Later>
 	{#if recording.share !== null}
 		<p class="reading" role="status">
 			Listens to the recording: {Math.round(100 * recording.share)} %
