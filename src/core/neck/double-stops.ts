@@ -9,7 +9,7 @@ import {
 	type Notation,
 	type Note
 } from '../pitch';
-import { MEDIUM_HAND, widestMm, type Hand } from './hand';
+import { widestMm } from './hand';
 import type { Instrument, Place } from './instrument';
 import { windowPlaces, type WindowPlace } from './window';
 
@@ -94,14 +94,9 @@ const HELD = 1.1;
  * Frets that the hand moves so that two fretted places lie under different fingers: 0, or one toward the
  * nut (−1) or the body (1); null where no hand holds them.
  */
-function shiftFor(
-	instrument: Instrument,
-	hand: Hand,
-	a: WindowPlace,
-	b: WindowPlace
-): number | null {
+function shiftFor(instrument: Instrument, a: WindowPlace, b: WindowPlace): number | null {
 	if (a.fret === 0 || b.fret === 0) return 0;
-	if (widestMm(instrument, [a, b]) > hand.comfortableMm * HELD) return null;
+	if (widestMm(instrument, [a, b]) > instrument.hand.comfortableMm * HELD) return null;
 	if (a.finger !== b.finger || a.fret === b.fret) return 0;
 	return a.finger === 1 ? -1 : 1;
 }
@@ -158,10 +153,9 @@ export function doubleStops(
 	options: {
 		readonly scale?: Scale | null;
 		readonly next?: Chord | null;
-		readonly hand?: Hand;
 	} = {}
 ): DoubleStop[] {
-	const { scale = null, next = null, hand = MEDIUM_HAND } = options;
+	const { scale = null, next = null } = options;
 	// The minor third against a major chord is part of the sound: it is curled.
 	const major = hasRole(chord, '3');
 	const blue = major ? above(chord.root, degreeInterval('b3')) : null;
@@ -178,7 +172,7 @@ export function doubleStops(
 		places.flatMap((b) => {
 			const apart = a.string - b.string;
 			if (apart < 1 || apart > 2) return [];
-			const shift = shiftFor(instrument, hand, a, b);
+			const shift = shiftFor(instrument, a, b);
 			if (shift === null) return [];
 			const [low, high] = a.midi <= b.midi ? [a, b] : [b, a];
 			// Seconds are for neighbouring strings; two strings apart nobody looks for them.

@@ -1,5 +1,3 @@
-import type { Instrument } from './instrument';
-
 /** A player's hand: the stretch between index and little finger that stays comfortable, in mm. */
 export type Hand = { readonly comfortableMm: number };
 
@@ -8,6 +6,9 @@ export const MEDIUM_HAND: Hand = { comfortableMm: HANDS.medium };
 
 /** How far a comfortable stretch may be passed before it is too far: by a quarter. */
 const TOO_FAR = 1.25;
+
+/** What of an instrument decides how far two frets are apart. */
+type Strings = { readonly scaleLengthMm: number; readonly capo: number };
 
 export type Comfort = 'easy' | 'stretch' | 'far';
 
@@ -19,21 +20,20 @@ export const comfortOf = (mm: number, hand: Hand): Comfort =>
  * The real distance between two frets in mm, by the equal-tempered fret rule: L·(2^(−a/12) − 2^(−b/12)).
  * Frets are counted from the capo; order does not matter.
  */
-export function stretchMm(instrument: Instrument, a: number, b: number): number {
-	const wire = (fret: number) => 2 ** (-(fret + instrument.capo) / 12);
-	return instrument.scaleLengthMm * Math.abs(wire(a) - wire(b));
-}
+export const stretchMm = (strings: Strings, a: number, b: number): number =>
+	Math.abs(alongMm(strings, a) - alongMm(strings, b));
+
+/** How far a fret lies from the nut, or from the capo, in mm. */
+export const alongMm = ({ scaleLengthMm, capo }: Strings, fret: number): number =>
+	scaleLengthMm * (2 ** (-capo / 12) - 2 ** (-(fret + capo) / 12));
 
 /** The largest distance between fretted places, in mm; open strings cost nothing. */
-export function widestMm(
-	instrument: Instrument,
-	places: readonly { readonly fret: number }[]
-): number {
+export function widestMm(strings: Strings, places: readonly { readonly fret: number }[]): number {
 	let [low, high] = [Infinity, 0];
 	for (const { fret } of places) {
 		if (fret === 0) continue;
 		low = Math.min(low, fret);
 		high = Math.max(high, fret);
 	}
-	return high === 0 ? 0 : stretchMm(instrument, low, high);
+	return high === 0 ? 0 : stretchMm(strings, low, high);
 }

@@ -42,5 +42,5 @@ export { doubleStops, type DoubleStop } from './double-stops';
 export { bends, type Bend } from './bends';
 export { fingerJumps, fingersHold } from './fingers';
 export { placeLine } from './place-line';
-export { crossingCost } from './crossing';
+export { crossingPrice, HAND, shiftPrice } from './prices';
 export { barFret, withSlide } from './slide';

@@ -1,5 +1,6 @@
 import type { Chart, Diagnostic } from '../chart';
 import { parsePitch, pitchName, type Midi } from '../pitch';
+import { MEDIUM_HAND, type Hand } from './hand';
 
 /**
  * A fretted instrument. `open` holds the open pitches with the capo off, string 1 (thinnest) first;
@@ -13,6 +14,8 @@ export type Instrument = {
 	readonly capo: number;
 	/** Nut to bridge, in mm. */
 	readonly scaleLengthMm: number;
+	/** Of the player who holds it: how far it reaches. */
+	readonly hand: Hand;
 	/** Drawn with the nut at the right. */
 	readonly leftHanded?: boolean;
 	/** Played with a slide: the frets that each position holds, straight across the strings. */
@@ -84,10 +87,11 @@ export function buildInstrument(
 	tuning: string | null = null,
 	frets = DEFAULT_FRETS,
 	capo = 0,
-	scaleLengthMm = USUAL_SCALE_MM
+	scaleLengthMm = USUAL_SCALE_MM,
+	hand = MEDIUM_HAND
 ): Instrument | null {
 	const parsed = parseTuning(tuning ?? 'standard');
-	return parsed && { ...parsed, frets, capo, scaleLengthMm };
+	return parsed && { ...parsed, frets, capo, scaleLengthMm, hand };
 }
 
 /** The usual guitar: six strings in standard tuning, 22 frets, no capo. */
@@ -97,7 +101,7 @@ export function standardGuitar(): Instrument {
 	return guitar;
 }
 
-/** An own instrument in the same tuning lends its frets, length, labels and hand. */
+/** An own instrument in the same tuning lends its frets, length, labels and the side it is played from. */
 function ownInTuning(instrument: Instrument, own: readonly OwnInstrument[]): Instrument {
 	const found = own.find(
 		(entry) => parseTuning(entry.tuning)?.open.join() === instrument.open.join()
@@ -114,21 +118,22 @@ function ownInTuning(instrument: Instrument, own: readonly OwnInstrument[]): Ins
 }
 
 /**
- * The instrument that a chart's `tuning` and `capo` headers ask for, and what is wrong with them. One
- * of the player's own in that tuning is taken where there is one.
+ * The instrument that a chart's `tuning` and `capo` headers ask for, in the player's hand, and what is wrong with them.
+ * One of the player's own in that tuning is taken where there is one.
  */
 export function instrumentOf(
 	chart: Chart,
-	own: readonly OwnInstrument[] = []
+	own: readonly OwnInstrument[] = [],
+	hand = MEDIUM_HAND
 ): {
 	instrument: Instrument;
 	diagnostic: Diagnostic | null;
 } {
 	const { tuning, capo } = chart.headers;
-	const instrument = buildInstrument(tuning?.text, DEFAULT_FRETS, capo);
+	const instrument = buildInstrument(tuning?.text, DEFAULT_FRETS, capo, USUAL_SCALE_MM, hand);
 	if (instrument) return { instrument: ownInTuning(instrument, own), diagnostic: null };
 	return {
-		instrument: { ...standardGuitar(), capo },
+		instrument: { ...standardGuitar(), capo, hand },
 		diagnostic: {
 			...(tuning?.span ?? { line: 1, column: 1, length: 1 }),
 			severity: 'error',
@@ -143,8 +148,10 @@ export const tuningText = (instrument: Instrument): string =>
 	[...instrument.open].reverse().map(pitchName).join(' ');
 
 /** What decides where an instrument sounds which pitch, and what a hand reaches on it, in one text. */
-export const instrumentKey = ({ open, frets, capo, slide }: Instrument): string =>
-	`${open.join()} ${frets} ${capo} ${slide?.join(';') ?? ''}`;
+export const instrumentKey = (instrument: Instrument): string => {
+	const { open, frets, capo, scaleLengthMm, hand, slide } = instrument;
+	return `${open.join()} ${frets} ${capo} ${scaleLengthMm} ${hand.comfortableMm} ${slide?.join(';') ?? ''}`;
+};
 
 /** The text of a preset's tuning. */
 export const presetTuning = (id: string): string =>

@@ -1,14 +1,7 @@
 import { highestFret, pitchAt, type Instrument, type Place } from './instrument';
-import { crossingCost } from './crossing';
 import { fingerJumps } from './fingers';
+import { crossingPrice, HAND, shiftPrice } from './prices';
 import { inWindow, placeUnder } from './window';
-
-/** What a place costs, in thousandths: outside the position, per fret away from it, as a reach. */
-const OUTSIDE = 4000;
-const AWAY = 500;
-const REACH = 400;
-const JUMP = 1200;
-const SHIFT = 300;
 
 type Fingered = Place & { readonly finger: number | null; readonly cost: number };
 
@@ -19,18 +12,20 @@ function candidates(instrument: Instrument, position: number, midi: number): Fin
 		if (fret < 0 || fret > highestFret(instrument)) continue;
 		const inside = inWindow(instrument, position, { string, fret });
 		const away = fret < position ? position - fret : Math.max(0, fret - position - 3);
-		const { finger, reach } = placeUnder(instrument, position, { string, fret });
-		const cost = inside ? (reach ? REACH : 0) : OUTSIDE + AWAY * away;
+		const { finger, price } = placeUnder(instrument, position, { string, fret });
+		// Outside the hand goes there and back.
+		const cost = inside ? price : 2 * shiftPrice(away);
 		found.push({ string, fret, finger, cost });
 	}
 	return found;
 }
 
 function move(a: Fingered, b: Fingered): number {
-	const jump = fingerJumps(a, b) ? JUMP : 0;
+	const jump = fingerJumps(a, b) ? HAND.jump : 0;
 	const outside = a.finger === null || b.finger === null;
-	const frets = outside && a.fret > 0 && b.fret > 0 ? SHIFT * Math.abs(a.fret - b.fret) : 0;
-	return crossingCost(Math.abs(a.string - b.string)) + jump + frets;
+	const frets =
+		outside && a.fret > 0 && b.fret > 0 ? HAND.shiftFret * Math.abs(a.fret - b.fret) : 0;
+	return crossingPrice(Math.abs(a.string - b.string)) + jump + frets;
 }
 
 /**

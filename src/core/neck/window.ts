@@ -1,5 +1,6 @@
 import { clamp } from '../kernel';
 import { highestFret, pitchAt, type Instrument, type Place } from './instrument';
+import { furthestFret, reachPrice } from './prices';
 import { SLIDE_FINGER } from './slide';
 
 /** A place that a position reaches. `reach` is true for the frets just outside the four fingers. */
@@ -8,6 +9,10 @@ export type WindowPlace = Place & {
 	readonly reach: boolean;
 	/** Finger 1 … 4, null on an open string. A reach is a stretch of finger 1 or 4. */
 	readonly finger: number | null;
+	/** What the hand pays for it in thousandths: nothing but for a reach. */
+	readonly price: number;
+	/** The highest fret that the hand stretches to from here. */
+	readonly furthest: number;
 };
 
 /** Positions of an instrument: the fret of the index finger, 1 … highest fret − 3. */
@@ -60,19 +65,17 @@ function findPlaces(instrument: Instrument, position: number): WindowPlace[] {
 export function placeUnder(instrument: Instrument, position: number, place: Place): WindowPlace {
 	const { string, fret } = place;
 	const midi = pitchAt(instrument, place);
+	const furthest = furthestFret(instrument, fret);
 	// Beyond its reach the hand must move, and which finger then plays is not for this place to say.
 	const held = fret > 0 && inWindow(instrument, position, place);
 	if (instrument.slide) {
-		return { string, fret, midi, reach: false, finger: held ? SLIDE_FINGER : null };
+		const finger = held ? SLIDE_FINGER : null;
+		return { string, fret, midi, reach: false, price: 0, furthest, finger };
 	}
 	const finger = held ? clamp(fret - position + 1, 1, 4) : null;
-	return {
-		string,
-		fret,
-		midi,
-		reach: fret > 0 && (fret < position || fret > position + 3),
-		finger
-	};
+	const reach = fret > 0 && (fret < position || fret > position + 3);
+	const price = reach ? reachPrice(instrument, position, fret) : 0;
+	return { string, fret, midi, reach, finger, price, furthest };
 }
 
 /** True when a position reaches a place. */

@@ -27,20 +27,23 @@ type Asked = {
 	readonly leans?: RouteWish['leans'];
 	/** Strings that leave tones out of a place, so that others must serve. */
 	readonly few?: true;
+	readonly small?: true;
 };
 const LEANS = [
 	{ change: 1, wish: 'rest' },
 	{ change: 2, wish: 'lean' }
 ] as const;
 
-type Weights = typeof import('./targets/weights') & typeof import('./line/weights');
+type Weights = typeof import('./targets/weights') &
+	typeof import('./line/weights') &
+	Pick<typeof import('../neck'), 'HAND'>;
 type Change = (weights: Weights) => void;
 
 /** The planner with other prices: its modules are read anew, because some of its tables are made of them once. */
 async function planner(change: Change) {
 	vi.resetModules();
-	const prices = [await import('./targets/weights'), await import('./line/weights')] as const;
-	change({ ...prices[0], ...prices[1] });
+	const { HAND } = await import('../neck');
+	change({ ...(await import('./targets/weights')), ...(await import('./line/weights')), HAND });
 	const [{ readyRoute }, { planWhole }] = [
 		await import('./ready-route'),
 		await import('./plan-lines')
@@ -48,10 +51,13 @@ async function planner(change: Change) {
 	const { STEADY } = await import('./line/cells');
 	return (name: Name, position: RouteWish['position'], style: Style, asked: Asked = {}): string => {
 		const chart = parseChart(CHARTS[name]);
-		const { grid, plan = 'one', direction, seed = 0, spice = 0.4, leans, few } = asked;
+		const { grid, plan = 'one', direction, seed = 0, spice = 0.4, leans, few, small } = asked;
 		const ready = readyRoute({
 			...{ chart, position, style, leans, locks: [], forbid: [], letPass: [] },
-			instrument: (few && buildInstrument('E2 E2 E2 E2')) || standardGuitar(),
+			instrument: {
+				...((few && buildInstrument('E2 E2 E2 E2')) || standardGuitar()),
+				...(small ? { hand: { comfortableMm: 60 } } : {})
+			},
 			scale: scaleInUse(chart).scale,
 			holding: { slide: 0, block: false },
 			scales: { scalePlan: plan, byHand: [], alternate: null, only: false },
@@ -66,7 +72,8 @@ async function planner(change: Change) {
 /** Sets a price that is named in a table to another number. */
 const set = (table: object, name: string, price: number): void => {
 	expect(Object.keys(table)).toContain(name);
-	Object.assign(table, { [name]: price });
+	const known = (table as Record<string, unknown>)[name];
+	Object.assign(table, { [name]: Array.isArray(known) ? known.map(() => price) : price });
 };
 
 type Case = readonly [
@@ -83,14 +90,11 @@ const LANDINGS: readonly Case[] = [
 	['backAndForth', 'turnaround', 5, 'nearest'],
 	['turn', 'turnaround', 5, 'mirror'],
 	['registerPerSemitone', 'turnaround', 5, 'guide-tones'],
-	['reach', 'turnaround', 5, 'mirror'],
-	['stringSkip', 'turnaround', 8, 'roots'],
+	['crossing', 'turnaround', 8, 'roots'],
 	['lowString', 'turnaround', 5, 'roots'],
 	['tension', 'blues', 5, 'nearest'],
 	['mirrorRoot', 'turnaround', 5, 'mirror'],
 	['mirrorFifth', 'turnaround', 5, 'mirror'],
-	['shift', 'turnaround', { roam: 5, wish: 'climb' }, 'mirror'],
-	['shiftPerFret', 'turnaround', { roam: 5, wish: 'climb' }, 'mirror'],
 	['againstWish', 'blues', { roam: 4, wish: 'descend' }, 'nearest'],
 	['lean', 'turnaround', 5, 'nearest', { leans: LEANS }],
 	['unserved', 'blues', 10, 'mirror']
@@ -105,7 +109,7 @@ const WAYS: readonly Case[] = [
 	['scaleOnBeat', 'turnaround', 5, 'nearest', { grid: 'eighth' }],
 	['clashOnBeat', 'turnaround', 5, 'nearest', { grid: 'eighth' }],
 	['tensionOnBeat', 'blues', 5, 'nearest', { grid: 'sixteenth' }],
-	['clashOffBeat', 'turnaround', 5, 'guide-tones', { grid: 'eighth' }],
+	['clashOffBeat', 'turnaround', 1, 'guide-tones', { grid: 'sixteenth' }],
 	['clashLeft', 'turnaround', 5, 'blend', { grid: 'sixteenth' }],
 	['chromaticOnBeat', 'turnaround', 5, 'nearest', { grid: 'eighth' }],
 	['chromaticOffBeat', 'turnaround', 5, 'nearest', { grid: 'eighth' }],
@@ -114,11 +118,8 @@ const WAYS: readonly Case[] = [
 	['roam', 'turnaround', 5, 'nearest', { grid: 'eighth' }],
 	['roamPrice', 'turnaround', 5, 'nearest', { grid: 'sixteenth' }],
 	['overHighest', 'turnaround', 5, 'nearest', { grid: 'eighth' }],
-	['reach', 'turnaround', 5, 'guide-tones', { grid: 'sixteenth' }],
 	['lowString', 'turnaround', 5, 'nearest', { grid: 'sixteenth' }],
-	['sameFinger', 'plain', 5, 'arpeggio', { grid: 'sixteenth' }],
 	['roll', 'turnaround', 5, 'arpeggio', { grid: 'eighth' }],
-	['wideStretch', 'turnaround', 3, 'nearest', { grid: 'quarter' }],
 	['unplayable', 'turnaround', 5, 'arpeggio', { grid: 'eighth' }],
 	['againstDirection', 'turnaround', 5, 'nearest', { grid: 'eighth', direction: 'up' }],
 	['sameApproach', 'turnaround', 5, 'nearest', { grid: 'sixteenth' }],
@@ -128,6 +129,18 @@ const WAYS: readonly Case[] = [
 	['echoStep', 'turnaround', 5, 'nearest', { grid: 'eighth' }],
 	['echoMost', 'turnaround', 5, 'nearest', { grid: 'eighth' }],
 	['takeMost', 'turnaround', 5, 'nearest', { grid: 'eighth', seed: 7 }]
+];
+/** What the hand pays: at landings and on the way. The rest of the list is for shapes and layouts, and shown there. */
+const HANDS: readonly Case[] = [
+	['crossing', 'turnaround', 1, 'guide-tones'],
+	['crossing', 'turnaround', 1, 'arpeggio', { grid: 'eighth' }],
+	['reach', 'turnaround', 5, 'mirror'],
+	['reach', 'turnaround', 1, 'nearest', { grid: 'sixteenth' }],
+	['tooFar', 'sharp', 5, 'guide-tones', { grid: 'quarter' }],
+	['tooFar', 'turnaround', 1, 'guide-tones', { grid: 'eighth', small: true }],
+	['jump', 'plain', 5, 'arpeggio', { grid: 'sixteenth' }],
+	['shift', 'turnaround', { roam: 5, wish: 'climb' }, 'mirror'],
+	['shiftFret', 'turnaround', { roam: 5, wish: 'climb' }, 'mirror']
 ];
 const ARRIVALS: readonly Case[] = [
 	['half-above', 'turnaround', 5, 'guide-tones', { grid: 'sixteenth' }],
@@ -141,9 +154,10 @@ describe('every price of the planner decides something', () => {
 
 	it.each([
 		...LANDINGS.map((one) => ({ table: 'WEIGHTS', price: one[0], one }) as const),
+		...HANDS.map((one) => ({ table: 'HAND', price: one[0], one }) as const),
 		...WAYS.map((one) => ({ table: 'LINE', price: one[0], one }) as const),
 		...ARRIVALS.map((one) => ({ table: 'APPROACH', price: one[0], one }) as const)
-	])('$table.$price', async ({ table, one: [price, chart, position, style, asked] }) => {
+	])('$table: $price', async ({ table, one: [price, chart, position, style, asked] }) => {
 		const before = (await usual)(chart, position, style, asked);
 		const free = await planner((weights) => set(weights[table], price, 0));
 		expect(free(chart, position, style, asked)).not.toBe(before);
@@ -151,10 +165,14 @@ describe('every price of the planner decides something', () => {
 
 	it('and none is left out here', async () => {
 		vi.resetModules();
+		const { HAND } = await import('../neck');
 		const { WEIGHTS } = await import('./targets/weights');
 		const { APPROACH, LINE } = await import('./line/weights');
 		const names = (cases: readonly Case[]) => cases.map(([name]) => name).sort();
 		expect(names(LANDINGS)).toEqual(Object.keys(WEIGHTS).sort());
+		expect(new Set([...names(HANDS), 'shiftFirst', 'crossingFurther'])).toEqual(
+			new Set(Object.keys(HAND))
+		);
 		expect(names(WAYS)).toEqual(Object.keys(LINE).sort());
 		// A price of nothing is what the others are measured by.
 		const paid = Object.entries(APPROACH).filter(([, price]) => price > 0);

@@ -27,10 +27,25 @@ export const chartText = z
 	.refine(isStorable, UNSTORABLE)
 	.describe('Chart text, at most 64 KiB');
 
+/** What the hand that plays reaches; 105 where it is left out. */
+const handMm = z
+	.int()
+	.min(60)
+	.max(180)
+	.optional()
+	.describe('Comfortable stretch between index and little finger');
+
 export const instrumentInput = z.strictObject({
 	tuning: z.string().optional().describe('A preset id, or 4 to 8 pitches from the thickest string'),
 	frets: z.int().min(12).max(24).optional(),
-	capo: z.int().min(0).max(12).optional()
+	capo: z.int().min(0).max(12).optional(),
+	scaleLengthMm: z
+		.int()
+		.min(300)
+		.max(1000)
+		.optional()
+		.describe('Nut to bridge; 648 where left out'),
+	handMm
 });
 
 export const scaleInput = z.strictObject({ tonic: noteName, name: z.string().min(1).max(60) });

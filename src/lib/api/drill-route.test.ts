@@ -1,5 +1,5 @@
 import { swingOf } from '$core/band';
-import { instrumentOf } from '$core/neck';
+import { instrumentOf, MEDIUM_HAND } from '$core/neck';
 import {
 	drillOf,
 	inKey,
@@ -32,7 +32,7 @@ function playedBy(text: string, drill: Drill) {
 	const { chart, text: keyed } = inKey(text, drill.key);
 	const { instrument } = instrumentOf(chart);
 	const kept = drillInput.parse(drill);
-	const planned = runRoute(drillRoute(keyed, chart, kept, []));
+	const planned = runRoute(drillRoute(keyed, chart, kept, [], MEDIUM_HAND));
 	if ('error' in planned) throw new Error(planned.error[0].message);
 	const notes = drillNotes(chart, instrument, kept, planned.value);
 	const { tempo, feel } = chart.headers;

@@ -1,6 +1,12 @@
 import { NO_LINE, NO_ANCHORS } from './route-schema';
 import { barAt, type Chart, chartTicks } from '$core/chart';
-import { instrumentOf, windowPlaces, type Instrument, type OwnInstrument } from '$core/neck';
+import {
+	instrumentOf,
+	windowPlaces,
+	type Hand,
+	type Instrument,
+	type OwnInstrument
+} from '$core/neck';
 import { landingNotes, styleOf, type PlanNote } from '$core/practice';
 import { anchorOf } from '$core/route';
 import type { CardDrill } from './practice-schema';
@@ -33,7 +39,8 @@ export function drillRoute(
 	text: string,
 	chart: Chart,
 	drill: CardDrill,
-	own: readonly OwnInstrument[]
+	own: readonly OwnInstrument[],
+	hand: Hand
 ): RouteRequest {
 	const { position, rules } = drill;
 	const arpeggio = rules.notes === 'arpeggio';
@@ -41,7 +48,7 @@ export function drillRoute(
 	const free = rules.strings !== undefined || rules.fret !== undefined;
 	return {
 		chart: text,
-		instrument: instrumentInputOf(chart, own),
+		instrument: instrumentInputOf(chart, own, hand),
 		route: {
 			position,
 			style: styleOf(drill),

@@ -1,3 +1,4 @@
+import { MEDIUM_HAND } from '$core/neck';
 import { NO_LINE, NO_ANCHORS } from './route-schema';
 import { must } from '$core/test-must';
 import { describe, expect, it } from 'vitest';
@@ -16,7 +17,8 @@ const request = (
 	name,
 	bytes: typeof file === 'string' ? bytes(file) : file,
 	onto,
-	own: []
+	own: [],
+	hand: MEDIUM_HAND
 });
 function ready(...args: Parameters<typeof request>): ReadyFile {
 	return must(runImport(request(...args)));

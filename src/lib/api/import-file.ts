@@ -12,7 +12,7 @@ import {
 import { proseSigns } from '$core/chord';
 import { endingOf, FILE_KINDS, readFile, type ReadPiece } from '$core/formats';
 import { keyOf } from '$core/harmony';
-import { instrumentOf, type OwnInstrument } from '$core/neck';
+import { instrumentOf, type Hand, type OwnInstrument } from '$core/neck';
 import { readDocument, type MusicDocument } from './document-schema';
 import { routeOfLine } from './line-route';
 import type { MotifRecord, PlanSnapshot } from './notebook-schema';
@@ -26,6 +26,7 @@ export type ImportRequest = {
 	readonly bytes: Uint8Array;
 	readonly onto: { readonly title: string; readonly chart: string } | null;
 	readonly own: readonly OwnInstrument[];
+	readonly hand: Hand;
 };
 
 type PlannedInput = { readonly input: RouteInput; readonly plan: PlanSnapshot };
@@ -50,9 +51,9 @@ const plural = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? o
 export function planInput(
 	text: string,
 	input: RouteInput,
-	own: readonly OwnInstrument[]
+	{ own, hand }: Pick<ImportRequest, 'own' | 'hand'>
 ): Result<PlannedInput, string> {
-	const made = planSnapshot({ chart: text, input, own });
+	const made = planSnapshot({ chart: text, input, own, hand });
 	if ('error' in made) return { error: made.error[0]?.message ?? 'It cannot be planned.' };
 	return { value: { input, plan: made.value } };
 }
@@ -84,16 +85,16 @@ type Told = { understood: string[]; leftOut: string[] };
 function lineOf(
 	piece: ReadPiece,
 	text: string,
-	own: readonly OwnInstrument[],
+	request: ImportRequest,
 	fallback: string,
 	into: Told
 ): PlannedInput[] {
 	if (piece.notes.length === 0) return [];
 	const chart = parseChart(text);
-	const { instrument } = instrumentOf(chart, own);
+	const { instrument } = instrumentOf(chart, request.own);
 	const name = piece.lineName?.trim() || fallback;
 	const { route, lost } = routeOfLine(chart, instrument, piece.notes, name);
-	const planned = planInput(text, route, own);
+	const planned = planInput(text, route, request);
 	if ('error' in planned) {
 		into.leftOut.push(`The line is left out: ${planned.error}`);
 		return [];
@@ -118,14 +119,14 @@ function fromPiece(
 	request: ImportRequest,
 	into: Told
 ): Result<ReadyFile['tunes'][number], string> {
-	const { onto, own, name } = request;
+	const { onto, name } = request;
 	if (piece.chart === null) {
 		if (!onto) {
 			const error =
 				'The file has a line, but names no chords: open the tune that it belongs to and bring it in there.';
 			return { error };
 		}
-		const routes = lineOf(piece, onto.chart, own, stem(name) || 'A line', into);
+		const routes = lineOf(piece, onto.chart, request, stem(name) || 'A line', into);
 		if (routes.length === 0) return { error: into.leftOut[0] ?? 'There is no note in this file.' };
 		return { value: { tune: null, title: onto.title, routes } };
 	}
@@ -139,12 +140,11 @@ function fromPiece(
 		return { error: 'The chart is larger than the 64 KiB that a chart may have.' };
 	if (chartTicks(parsed) === 0) return { error: 'There is no bar in this file.' };
 	into.understood.push(chartWords(parsed));
-	const routes = lineOf(piece, chart, own, 'Line of the file', into);
+	const routes = lineOf(piece, chart, request, 'Line of the file', into);
 	return { value: { tune: readTune(chart), title, routes } };
 }
 
 function fromDocument(document: MusicDocument, request: ImportRequest): Result<ReadyFile, string> {
-	const { own } = request;
 	if (document.format === 'arc-step/motif') {
 		const [issue] = motifIssues(document.motif.motif);
 		if (issue) return { error: `The motif cannot be played: ${issue.message}` };
@@ -157,7 +157,7 @@ function fromDocument(document: MusicDocument, request: ImportRequest): Result<R
 	const routes = document.format === 'arc-step/route' ? [document.route] : document.routes;
 	const leftOut: string[] = [];
 	const planned = routes.flatMap((input) => {
-		const made = planInput(chart, input, own);
+		const made = planInput(chart, input, request);
 		if ('value' in made) return [made.value];
 		leftOut.push(`The route “${input.name}” is left out: ${made.error}`);
 		return [];

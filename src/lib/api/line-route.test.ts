@@ -1,3 +1,4 @@
+import { MEDIUM_HAND } from '$core/neck';
 import { describe, expect, it } from 'vitest';
 import fc from 'fast-check';
 import { eventAt } from '$core/chart';
@@ -19,7 +20,7 @@ function planned(piece: Piece) {
 	if ('error' in read) throw new Error('no chart');
 	const made = runRoute({
 		chart: piece.text,
-		instrument: instrumentInputOf(read.value, []),
+		instrument: instrumentInputOf(read.value, [], MEDIUM_HAND),
 		route
 	});
 	if ('error' in made) throw new Error(JSON.stringify(made.error));

@@ -7,6 +7,7 @@ import {
 	instrumentOf,
 	standardGuitar,
 	tuningText,
+	type Hand,
 	type Instrument,
 	type OwnInstrument
 } from '$core/neck';
@@ -47,13 +48,18 @@ export function unknownScale(name: string): { error: Issue[] } {
 	return { error: [{ path: 'scale.name', message }] };
 }
 
-/** The instrument that a chart is planned on, as a request names it; own ones lend their frets. */
+/** The instrument that a chart is planned on in the player's hand, as a request names it; own ones lend frets and length. */
 export function instrumentInputOf(
 	chart: Chart,
-	own: readonly OwnInstrument[]
+	own: readonly OwnInstrument[],
+	hand: Hand
 ): z.infer<typeof instrumentInput> {
-	const { instrument } = instrumentOf(chart, own);
-	return { tuning: tuningText(instrument), frets: instrument.frets, capo: instrument.capo };
+	const { instrument } = instrumentOf(chart, own, hand);
+	const { frets, capo, scaleLengthMm } = instrument;
+	return {
+		...{ tuning: tuningText(instrument), frets, capo, scaleLengthMm },
+		handMm: hand.comfortableMm
+	};
 }
 
 /** The scale of a request, or else the chart's. */
@@ -77,9 +83,11 @@ export function resolveInstrument(
 	input: z.infer<typeof instrumentInput> | undefined
 ): Outcome<Instrument> {
 	if (!input) return { value: chart ? instrumentOf(chart).instrument : standardGuitar() };
-	const instrument = buildInstrument(input.tuning, input.frets, input.capo);
+	const { tuning, frets, capo, scaleLengthMm, handMm } = input;
+	const hand = handMm === undefined ? undefined : { comfortableMm: handMm };
+	const instrument = buildInstrument(tuning, frets, capo, scaleLengthMm, hand);
 	if (!instrument) {
-		const message = `“${input.tuning}” is not a tuning: give a preset id or 4 to 8 pitches such as E2 A2 D3 G3 B3 E4.`;
+		const message = `“${tuning}” is not a tuning: give a preset id or 4 to 8 pitches such as E2 A2 D3 G3 B3 E4.`;
 		return { error: [{ path: 'instrument.tuning', message }] };
 	}
 	if (highestFret(instrument) < 4) {

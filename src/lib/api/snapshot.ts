@@ -1,5 +1,5 @@
 import type { RouteInput } from './route-schema';
-import type { OwnInstrument } from '$core/neck';
+import type { Hand, OwnInstrument } from '$core/neck';
 import { anchorOf } from '$core/route';
 import type { PlanSnapshot } from './notebook-schema';
 import { instrumentInputOf, type Outcome } from './resolve';
@@ -11,17 +11,23 @@ export type SnapshotRequest = {
 	readonly input: RouteInput;
 	/** The player’s own instruments, which lend frets and length. */
 	readonly own: readonly OwnInstrument[];
+	readonly hand: Hand;
 };
 
 /**
  * Plans a route as it is kept: its landings by written place. Anchors that the chart no longer has are kept with
  * the route and simply do not bind.
  */
-export function planSnapshot({ chart: text, input, own }: SnapshotRequest): Outcome<PlanSnapshot> {
+export function planSnapshot({
+	chart: text,
+	input,
+	own,
+	hand
+}: SnapshotRequest): Outcome<PlanSnapshot> {
 	const desk = new PlanDesk(text);
 	if ('error' in desk.chart) return desk.chart;
 	const chart = desk.chart.value;
-	const instrument = instrumentInputOf(chart, own);
+	const instrument = instrumentInputOf(chart, own, hand);
 	const made = runRoute({ chart: text, instrument, route: input }, desk);
 	if ('error' in made) return made;
 	const { cost, targets, notes } = made.value;

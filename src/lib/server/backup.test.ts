@@ -1,3 +1,4 @@
+import { MEDIUM_HAND } from '$core/neck';
 import { NO_LINE, NO_ANCHORS } from '../api/route-schema';
 import { must } from '$core/test-must';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -81,7 +82,7 @@ beforeAll(async () => {
 	const wish = { position: 6, style: 'guide-tones', anchors: NO_ANCHORS } as const;
 	for (const [k, grid] of (['targets', 'eighth'] as const).entries()) {
 		const input = { ...wish, name: `Route ${k}`, line: { ...NO_LINE, grid } };
-		const { plan } = must(planInput(ferry.chart, input, []));
+		const { plan } = must(planInput(ferry.chart, input, { own: [], hand: MEDIUM_HAND }));
 		await createRoute(full, ferry.id, input, plan, ferry.version, new Date(start + k));
 	}
 	await createSet(full, {

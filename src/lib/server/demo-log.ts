@@ -1,6 +1,6 @@
 import { swingOf } from '$core/band';
 import { barTicksOf, type Chart } from '$core/chart';
-import { instrumentOf, pitchAt, type Instrument, type Place } from '$core/neck';
+import { instrumentOf, MEDIUM_HAND, pitchAt, type Instrument, type Place } from '$core/neck';
 import {
 	drillOf,
 	inKey,
@@ -39,7 +39,7 @@ function stage(tune: Tune, course: Course): Staged {
 	});
 	const rules = course.fret === undefined ? made.rules : { ...made.rules, fret: course.fret };
 	const drill = { ...made, rules };
-	const planned = runRoute(drillRoute(text, chart, drill, []));
+	const planned = runRoute(drillRoute(text, chart, drill, [], MEDIUM_HAND));
 	if ('error' in planned) throw new Error(`${tune.title}: ${planned.error[0].message}`);
 	const notes = drillNotes(chart, instrument, drill, planned.value);
 	return { chart, instrument, drill, notes };
@@ -150,7 +150,7 @@ function twoTakes(tunes: readonly Tune[]): Planned[] {
 	const tempo = 84;
 	const timing = { chart, tempo, swing: swingOf(chart.headers.feel), range: null, loops: 1 };
 	const skill = { spreadMs: 9, biasMs: 5, wrongShare: 0, silentShare: 0, hesitationMs: 0 };
-	const planned = runRoute(drillRoute(tune.chart, chart, drill, []));
+	const planned = runRoute(drillRoute(tune.chart, chart, drill, [], MEDIUM_HAND));
 	if ('error' in planned) throw new Error(`${tune.title}: ${planned.error[0].message}`);
 	const lines: [number, string, PlanNote[]][] = [
 		[15, 'Runs the scale.', scaleRun(instrument)],

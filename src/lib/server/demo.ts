@@ -1,3 +1,4 @@
+import { MEDIUM_HAND } from '$core/neck';
 import { NO_LINE, NO_ANCHORS } from '../api/route-schema';
 import { sql } from 'drizzle-orm';
 import { atomically, type Database } from './database';
@@ -27,7 +28,7 @@ export async function loadDemo(db: Database): Promise<void> {
 			for (const [k, wish] of demo.routes.entries()) {
 				const { line, ...rest } = wish;
 				const input = { ...rest, line: { ...NO_LINE, ...line }, anchors: NO_ANCHORS };
-				const made = planSnapshot({ chart: demo.chart, input, own: [] });
+				const made = planSnapshot({ chart: demo.chart, input, own: [], hand: MEDIUM_HAND });
 				if ('error' in made) throw new Error(`demo route: ${made.error[0].message}`);
 				const at = new Date(start + 100 * i + k);
 				await createRoute(tx, tune.id, input, made.value, tune.version, at);

@@ -14,7 +14,7 @@ import { FORMAT_VERSION, type RouteDocument, type TuneDocument } from '../api/do
 import type { PlanSnapshot, RouteAnswer, TuneAnswer } from '../api/notebook-schema';
 import type { Database } from './database';
 import { download } from './download';
-import { listInstruments } from './instruments';
+import { handOf, listInstruments } from './instruments';
 import { inPool } from './pool';
 import { getRoute, listRoutes } from './routes';
 
@@ -48,12 +48,12 @@ export async function pieceOfRoute(
 	const found = await getRoute(db, id);
 	if (!found) return null;
 	const { route, chart: text, tuneVersion } = found;
-	const own = await listInstruments(db);
+	const [own, hand] = [await listInstruments(db), await handOf(db)];
 	const chart = parseChart(text);
 	const { instrument } = instrumentOf(chart, own);
 	let { plan } = route;
 	if (route.tuneVersion !== tuneVersion) {
-		const made = await inPool.snapshot({ chart: text, input: wishesOf(route), own });
+		const made = await inPool.snapshot({ chart: text, input: wishesOf(route), own, hand });
 		if ('value' in made) plan = made.value;
 	}
 	const frame = { chart, text, instrument, lineName: route.name };

@@ -3,7 +3,7 @@ import type { ImportAnswer } from '../api/import-schema';
 import type { ReadyFile } from '../api/import-file';
 import type { Issue } from '../api/chart-schema';
 import { atomically, type Database } from './database';
-import { listInstruments } from './instruments';
+import { handOf, listInstruments } from './instruments';
 import { createMotif } from './motifs';
 import { inPool } from './pool';
 import { createRoute } from './routes';
@@ -64,13 +64,13 @@ export async function importFiles(
 	onto: Onto | null,
 	preview: boolean
 ): Promise<Outcome<ImportAnswer>> {
-	const own = await listInstruments(db);
+	const [own, hand] = [await listInstruments(db), await handOf(db)];
 	const answer: ImportAnswer = { tunes: [], routes: [], motifs: [], warnings: [], files: [] };
 	const ready: ReadyFile[] = [];
 	const issues: Issue[] = [];
 	for (const [i, { name, bytes }] of files.entries()) {
 		const shown = baseName(name);
-		const read = await inPool.importFile({ name: shown, bytes, onto, own });
+		const read = await inPool.importFile({ name: shown, bytes, onto, own, hand });
 		if ('error' in read) {
 			issues.push({
 				path: `file.${i}`,

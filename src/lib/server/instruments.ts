@@ -1,5 +1,5 @@
 import { saveVersioned } from './versioned';
-import { HANDS, parseTuning } from '$core/neck';
+import { HANDS, parseTuning, type Hand } from '$core/neck';
 import { asc, eq } from 'drizzle-orm';
 import type { Issue } from '../api/chart-schema';
 import type {
@@ -65,6 +65,11 @@ export async function getPlayer(db: Database): Promise<PlayerAnswer> {
 	if (!row) return NEWCOMER;
 	return { handMm: row.handMm, scales: row.scales, version: row.version };
 }
+
+/** How far the player's hand reaches. */
+export const handOf = async (db: Database): Promise<Hand> => ({
+	comfortableMm: (await getPlayer(db)).handMm
+});
 
 /** Saves the player made from a version; null when that version is stale. */
 export async function updatePlayer(

@@ -83,8 +83,8 @@ export async function plannedOn(
 	tune: { readonly chart: string; readonly version: number },
 	input: RouteInput
 ): Promise<Outcome<PlannedRoute>> {
-	const own = await instruments.listInstruments(db);
-	const made = await inPool.snapshot({ chart: tune.chart, input, own });
+	const [own, hand] = [await instruments.listInstruments(db), await instruments.handOf(db)];
+	const made = await inPool.snapshot({ chart: tune.chart, input, own, hand });
 	if ('error' in made) return made;
 	return { value: { input, plan: made.value, tuneVersion: tune.version } };
 }

@@ -54,7 +54,7 @@ export class NeckCoverage {
 		}
 		const input = {
 			chart: saved.chart,
-			instrument: instrumentInputOf(chart, player.instruments),
+			instrument: instrumentInputOf(chart, player.instruments, player.hand),
 			style: this.style()
 		};
 		const take = proxy((row: CoverageRow) => {

@@ -78,7 +78,9 @@ export class OpenTune {
 	/** The tune in another key, while it is drilled there; null as written. */
 	keyed: KeyedTune | null = $state.raw(null);
 	readonly chart: Chart = $derived.by(() => this.keyed?.chart ?? parseChart(this.saved.chart));
-	readonly instrument = $derived(instrumentOf(this.chart, this.player.instruments).instrument);
+	readonly instrument = $derived(
+		instrumentOf(this.chart, this.player.instruments, this.player.hand).instrument
+	);
 	/** Frets that a slide lies on at a time while a line is made; 0 is played with the fingers. */
 	slide: 0 | 1 | 2 = $state(0);
 	/** The hand moves with each chord's root, from its position on. */

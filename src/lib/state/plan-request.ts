@@ -19,7 +19,7 @@ export function boundAnchors({ chart, chordScales }: OpenTune, anchors: Anchors)
 export function requestOf(open: OpenTune, wishes: Wishes): RouteRequest {
 	const { saved, player, chart } = open;
 	const { position, style, line } = wishes;
-	const instrument = instrumentInputOf(chart, player.instruments);
+	const instrument = instrumentInputOf(chart, player.instruments, player.hand);
 	const route = { position, style, anchors: boundAnchors(open, wishes.anchors), line };
 	return { chart: saved.chart, instrument, route };
 }

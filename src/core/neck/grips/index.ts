@@ -1,6 +1,6 @@
 import type { Chord, Role, Tone } from '../../chord';
 import { noteName, pitchClass, type Notation, type Note } from '../../pitch';
-import { comfortOf, MEDIUM_HAND, widestMm, type Comfort, type Hand } from '../hand';
+import { comfortOf, widestMm, type Comfort } from '../hand';
 import type { Instrument, Place } from '../instrument';
 import { formOfGrip, type Form } from '../shapes';
 import { SLIDE_FINGER } from '../slide';
@@ -49,7 +49,6 @@ const MAY_DOUBLE = /^(R|b?3|[b#]?5|4|2|bass)$/;
 function* voicings(
 	byString: readonly (readonly Sound[])[],
 	[fewest, most]: readonly [number, number],
-	hand: Hand,
 	instrument: Instrument
 ): Generator<Sound[]> {
 	const picked: Sound[] = [];
@@ -67,7 +66,7 @@ function* voicings(
 			picked.push(sound);
 			const fretted = picked.map(({ fret }) => fret).filter((fret) => fret > 0);
 			const span = Math.max(...fretted) - Math.min(...fretted);
-			if (span <= SPAN && comfortOf(widestMm(instrument, picked), hand) !== 'far') {
+			if (span <= SPAN && comfortOf(widestMm(instrument, picked), instrument.hand) !== 'far') {
 				if (picked.length >= fewest) yield [...picked];
 				yield* from(index - 1, gaps);
 			}
@@ -130,7 +129,7 @@ function notInside(found: readonly Found[]): Found[] {
 }
 
 function toGrip(
-	{ instrument, hand, chord }: { instrument: Instrument; hand: Hand; chord: Chord | null },
+	{ instrument, chord }: { instrument: Instrument; chord: Chord | null },
 	{ voicing, hold }: Found
 ): Grip {
 	const mm = widestMm(instrument, voicing);
@@ -144,7 +143,7 @@ function toGrip(
 			.map((_, i) => instrument.open.length - i)
 			.filter((string) => !sounding.has(string)),
 		stretchMm: Math.round(mm * 10) / 10,
-		comfort: comfortOf(mm, hand)
+		comfort: comfortOf(mm, instrument.hand)
 	};
 }
 
@@ -175,18 +174,13 @@ const bothWays = (voicing: readonly Sound[], position: number): boolean =>
  * far. The larger first, each kind by ease. With a slide, what lies straight across.
  * @returns at most 28; an empty list where the place holds none
  */
-export function grips(
-	instrument: Instrument,
-	chord: Chord,
-	position: number,
-	hand: Hand = MEDIUM_HAND
-): Grip[] {
+export function grips(instrument: Instrument, chord: Chord, position: number): Grip[] {
 	const byString = soundsIn(instrument, position, chord.tones);
 	const [needs, few] = [fullNeeds(chord), smallNeeds(chord)];
 	const bass = pitchClass(chord.bass ?? chord.root);
 	const slide = instrument.slide !== undefined;
 	const found: { full: Found[]; small: Found[] } = { full: [], small: [] };
-	for (const voicing of voicings(byString, [3, MOST_STRINGS], hand, instrument)) {
+	for (const voicing of voicings(byString, [3, MOST_STRINGS], instrument)) {
 		const small = voicing.length === 3;
 		const heard = new Set(voicing.map(({ tone }) => tone.pc));
 		if (!meets(small ? few : needs, heard)) continue;
@@ -197,7 +191,7 @@ export function grips(
 		const judged = judge(instrument, voicing);
 		if (judged) found[small ? 'small' : 'full'].push(judged);
 	}
-	const frame = { instrument, hand, chord };
+	const frame = { instrument, chord };
 	const sorted = (list: readonly Found[], most: number) =>
 		[...list].sort((a, b) => a.cost - b.cost).slice(0, most);
 	return [...sorted(notInside(found.full), MOST.full), ...sorted(found.small, MOST.small)].map(
@@ -212,8 +206,7 @@ export function grips(
 export function cellGrips(
 	instrument: Instrument,
 	notes: readonly { readonly note: Note; readonly role: Role }[],
-	position: number,
-	hand: Hand = MEDIUM_HAND
+	position: number
 ): Grip[] {
 	const tones = notes.map(({ note, role }) => ({
 		...{ role, name: noteName(note), pc: pitchClass(note) }
@@ -221,13 +214,13 @@ export function cellGrips(
 	const byString = soundsIn(instrument, position, tones);
 	const size = tones.length;
 	const found: Found[] = [];
-	for (const voicing of voicings(byString, [size, size], hand, instrument)) {
+	for (const voicing of voicings(byString, [size, size], instrument)) {
 		if (new Set(voicing.map(({ tone }) => tone.pc)).size < size) continue;
 		if (voicing[0]!.string - voicing[size - 1]!.string >= size) continue;
 		if (bothWays(voicing, position)) continue;
 		const judged = judge(instrument, voicing);
 		if (judged) found.push(judged);
 	}
-	const frame = { instrument, hand, chord: null };
+	const frame = { instrument, chord: null };
 	return found.sort((a, b) => a.cost - b.cost).map((entry) => toGrip(frame, entry));
 }

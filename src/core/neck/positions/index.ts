@@ -1,5 +1,4 @@
 import type { Scale } from '../../harmony';
-import type { Hand } from '../hand';
 import type { Instrument } from '../instrument';
 import { boxes } from './box';
 import { diagonals, filledBoxes, perString } from './per-string';
@@ -15,7 +14,6 @@ export { FAMILIES, type Family, type Position } from './types';
 type Options = {
 	/** For `n-per-string` 2 … 4 notes a string; for `single-fret` 1 or 2 frets. */
 	readonly notesPerString?: number;
-	readonly hand?: Hand;
 	/** For `n-per-string` 3 of a five-note scale: its boxes filled with passing notes too. */
 	readonly passing?: boolean;
 };
@@ -28,18 +26,18 @@ export function positionsOf(
 	instrument: Instrument,
 	scale: Scale,
 	family: Family,
-	{ notesPerString, hand, passing }: Options = {}
+	{ notesPerString, passing }: Options = {}
 ): Position[] {
 	switch (family) {
 		case 'box':
 			return boxes(instrument, scale);
 		case 'n-per-string':
 			return [
-				...perString(instrument, scale, notesPerString, hand),
-				...(passing && notesPerString === 3 ? filledBoxes(instrument, scale, hand) : [])
+				...perString(instrument, scale, notesPerString),
+				...(passing && notesPerString === 3 ? filledBoxes(instrument, scale) : [])
 			];
 		case 'diagonal':
-			return diagonals(instrument, scale, hand);
+			return diagonals(instrument, scale);
 		case 'pocket':
 			return pockets(instrument, scale);
 		case 'single-fret':

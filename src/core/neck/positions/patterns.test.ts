@@ -23,9 +23,8 @@ describe('patterns', () => {
 		const pentatonic = scale('A', 'minor pentatonic');
 		expect(positionsOf(guitar, pentatonic, 'n-per-string')[1].notes).toHaveLength(12);
 		const wide = (comfortableMm: number) =>
-			positionsOf(guitar, pentatonic, 'n-per-string', {
-				notesPerString: 3,
-				hand: { comfortableMm }
+			positionsOf({ ...guitar, hand: { comfortableMm } }, pentatonic, 'n-per-string', {
+				notesPerString: 3
 			}).length;
 		expect(wide(85)).toBeLessThan(wide(125));
 	});

@@ -1,6 +1,6 @@
 import { nameOver, type Scale } from '../../harmony';
 import { degreeOver, parseNote } from '../../pitch';
-import { comfortOf, MEDIUM_HAND, widestMm, type Hand } from '../hand';
+import { comfortOf, widestMm } from '../hand';
 import { highestFret, pitchAt, type Instrument } from '../instrument';
 import { lastPosition } from '../window';
 import { boxes } from './box';
@@ -18,7 +18,6 @@ type Climb = {
 	readonly instrument: Instrument;
 	readonly scale: Scale;
 	readonly family: Family;
-	readonly hand: Hand;
 	/** How many notes each string takes, from the starting string on. */
 	readonly counts: readonly number[];
 	readonly start: { readonly string: number; readonly fret: number };
@@ -35,11 +34,12 @@ type Laid = { readonly fret: number; readonly midi: number } & Pick<
  * @param rows notes of each string, the thickest first
  */
 function layout(
-	{ instrument, family, hand }: Pick<Climb, 'instrument' | 'family' | 'hand'>,
+	{ instrument, family }: Pick<Climb, 'instrument' | 'family'>,
 	id: string,
 	rows: readonly { readonly string: number; readonly notes: readonly Laid[] }[]
 ): Position | null {
-	if (rows.some(({ notes }) => comfortOf(widestMm(instrument, notes), hand) === 'far')) return null;
+	if (rows.some(({ notes }) => comfortOf(widestMm(instrument, notes), instrument.hand) === 'far'))
+		return null;
 	const frets = rows.map(({ string, notes }) => ({ string, frets: notes.map(({ fret }) => fret) }));
 	const held = fingerRows(frets);
 	if (!held) return null;
@@ -87,13 +87,9 @@ const BETWEEN: Record<number, number> = { 2: 1, 3: 2, 4: 2 };
  * played, the semitone between a whole tone (fingers 1 2 3), the one under the upper of a minor third (1 3
  * 4). Strings where two notes lie a semitone apart keep their two.
  */
-export function filledBoxes(
-	instrument: Instrument,
-	scale: Scale,
-	hand: Hand = MEDIUM_HAND
-): Position[] {
+export function filledBoxes(instrument: Instrument, scale: Scale): Position[] {
 	if (scale.notes.length !== 5) return [];
-	const frame = { instrument, hand, family: 'n-per-string' as const };
+	const frame = { instrument, family: 'n-per-string' as const };
 	return boxes(instrument, scale).flatMap((box) => {
 		const strings = [...new Set(box.notes.map(({ string }) => string))];
 		const rows = strings.map((string) => {
@@ -131,8 +127,7 @@ export const usualPerString = (scale: Scale): number => (scale.notes.length <= 5
 export function perString(
 	instrument: Instrument,
 	scale: Scale,
-	count = usualPerString(scale),
-	hand: Hand = MEDIUM_HAND
+	count = usualPerString(scale)
 ): Position[] {
 	const string = instrument.open.length;
 	const counts = new Array<number>(string).fill(count);
@@ -140,7 +135,7 @@ export function perString(
 	for (let fret = 0; fret <= highestFret(instrument); fret++) {
 		const start = { string, fret };
 		if (!scaleNoteAt(scale, pitchAt(instrument, start))) continue;
-		const position = climb({ instrument, scale, family: 'n-per-string', hand, counts, start });
+		const position = climb({ instrument, scale, family: 'n-per-string', counts, start });
 		if (position) found.push(position);
 	}
 	return found;
@@ -150,11 +145,7 @@ export function perString(
  * Diagonals: three and two notes on alternate strings, climbing the neck from a root on one of the
  * two thickest strings.
  */
-export function diagonals(
-	instrument: Instrument,
-	scale: Scale,
-	hand: Hand = MEDIUM_HAND
-): Position[] {
+export function diagonals(instrument: Instrument, scale: Scale): Position[] {
 	const strings = instrument.open.length;
 	const found: Position[] = [];
 	for (const string of [strings, strings - 1]) {
@@ -162,7 +153,7 @@ export function diagonals(
 		for (let fret = 0; fret <= highestFret(instrument); fret++) {
 			const start = { string, fret };
 			if (pitchAt(instrument, start) % 12 !== scale.notes[0]!.pc) continue;
-			const position = climb({ instrument, scale, family: 'diagonal', hand, counts, start });
+			const position = climb({ instrument, scale, family: 'diagonal', counts, start });
 			if (position) found.push(position);
 		}
 	}

@@ -1,6 +1,6 @@
 import type { Chord, Tone } from '../../chord';
 import { rolls } from '../fingers';
-import { comfortOf, MEDIUM_HAND, widestMm, type Hand } from '../hand';
+import { comfortOf, widestMm } from '../hand';
 import type { Instrument } from '../instrument';
 import { windowPlaces } from '../window';
 import { bestWay, NOTE_WORTH, play, type Layer, type Played, type Way } from './fingering';
@@ -44,7 +44,6 @@ export type Frame = {
 	readonly instrument: Instrument;
 	readonly chord: Chord;
 	readonly position: number;
-	readonly hand: Hand;
 };
 
 /** Where finger 1 may lie, counted from the position. */
@@ -99,7 +98,7 @@ export const fingerPitches = (frame: Frame, pitches: Pitches): Fingering | null 
  * nothing else is lost for it, back before on.
  */
 function fingerFull(frame: Frame, tones: readonly Tone[]): Fingering | null {
-	const { instrument, position, hand } = frame;
+	const { instrument, position } = frame;
 	const groups = byPitch(tonePlaces(instrument, tones, position));
 	const under = groups.filter(({ places }) => places.some((place) => !place.reach));
 	if (under.length === 0) return null;
@@ -140,7 +139,7 @@ function fingerFull(frame: Frame, tones: readonly Tone[]): Fingering | null {
 	for (const { midi, places } of beyond) {
 		const pitches = [...kept, { midi, places, required: true }].sort((a, b) => a.midi - b.midi);
 		const way = fingerPitches(frame, pitches);
-		if (!way || comfortOf(widestMm(instrument, way.notes), hand) !== 'easy') continue;
+		if (!way || comfortOf(widestMm(instrument, way.notes), instrument.hand) !== 'easy') continue;
 		best = way;
 		kept.push({ midi, places, required: true });
 	}
@@ -149,7 +148,7 @@ function fingerFull(frame: Frame, tones: readonly Tone[]): Fingering | null {
 
 /** Closes fingered notes into a shape. */
 export function toShape(frame: Frame, kind: Shape['kind'], { notes, base }: Fingering): Shape {
-	const { instrument, chord, hand } = frame;
+	const { instrument, chord } = frame;
 	const shapeNotes = notes.map(({ string, fret, midi, tone, finger, reach }): ShapeNote => ({
 		...{ string, fret, midi, name: tone.name, role: tone.role },
 		...{ finger, reach }
@@ -170,7 +169,7 @@ export function toShape(frame: Frame, kind: Shape['kind'], { notes, base }: Fing
 		),
 		shifts: [],
 		stretchMm: Math.round(mm * 10) / 10,
-		comfort: comfortOf(mm, hand)
+		comfort: comfortOf(mm, instrument.hand)
 	};
 }
 
@@ -196,10 +195,9 @@ export type FullShape = { readonly shape: Shape; readonly tones: readonly Tone[]
 export function fullShape(
 	instrument: Instrument,
 	chord: Chord,
-	position: number,
-	hand: Hand = MEDIUM_HAND
+	position: number
 ): FullShape | null {
-	const frame = { instrument, chord, position, hand };
+	const frame = { instrument, chord, position };
 	let best: { fingering: Fingering; tones: readonly Tone[] } | null = null;
 	let least = Infinity;
 	for (const [i, tones] of toneSets(chord).entries()) {

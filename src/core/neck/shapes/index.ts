@@ -1,5 +1,4 @@
 import type { Chord } from '../../chord';
-import { MEDIUM_HAND, type Hand } from '../hand';
 import type { Instrument } from '../instrument';
 import { fullShape, type Frame, type FullShape } from './arpeggio';
 import { fragments } from './fragments';
@@ -17,15 +16,10 @@ export type { Form, Shape } from './types';
  * strings, then what goes on into the next places.
  * @returns an empty list when no tone of the chord lies under the fingers.
  */
-export function arpeggioShapes(
-	instrument: Instrument,
-	chord: Chord,
-	position: number,
-	hand: Hand = MEDIUM_HAND
-): Shape[] {
-	const full = fullShape(instrument, chord, position, hand);
+export function arpeggioShapes(instrument: Instrument, chord: Chord, position: number): Shape[] {
+	const full = fullShape(instrument, chord, position);
 	if (!full) return [];
-	const frame = { instrument, chord, position, hand };
+	const frame = { instrument, chord, position };
 	return [
 		full.shape,
 		...paths(frame, full.tones),
@@ -42,6 +36,5 @@ const joinedShapes = (frame: Frame, { shape, tones }: FullShape): Shape[] =>
 export const fullArpeggio = (
 	instrument: Instrument,
 	chord: Chord,
-	position: number,
-	hand: Hand = MEDIUM_HAND
-): Shape | null => fullShape(instrument, chord, position, hand)?.shape ?? null;
+	position: number
+): Shape | null => fullShape(instrument, chord, position)?.shape ?? null;

@@ -6,7 +6,7 @@ import { isPosition } from '../window';
 import { fullShape, type Frame } from './arpeggio';
 import { formOf } from './form';
 import type { Shape, ShapeNote, Shift } from './types';
-import { JOIN } from './weights';
+import { reachPrice, shiftPrice } from '../prices';
 
 /** The nearest and the farthest place that a shape is carried on into, in frets. */
 const [NEAR, FAR] = [2, 5];
@@ -15,6 +15,9 @@ const MOST = 4;
 /** The fewest notes on either side of a shift, and of a climb two a string. */
 const [FEWEST, FEWEST_CLIMB] = [2, 6];
 
+/** Beside what the hand pays, in the same thousandths: beginning on another tone than the root; what a note more is worth. */
+export const JOIN = { rootless: 1250, note: 250 };
+
 /** Parts of a joined shape, each under one place of the hand. */
 function parts(notes: readonly ShapeNote[], shifts: readonly Shift[]): ShapeNote[][] {
 	const cuts = [0, ...shifts.map(({ afterNote }) => afterNote + 1), notes.length];
@@ -22,7 +25,7 @@ function parts(notes: readonly ShapeNote[], shifts: readonly Shift[]): ShapeNote
 }
 
 function joinedShape(
-	{ instrument, chord, hand }: Frame,
+	{ instrument, chord }: Frame,
 	notes: readonly ShapeNote[],
 	shifts: readonly Shift[],
 	base: number
@@ -32,9 +35,18 @@ function joinedShape(
 	return {
 		...{ kind: 'joined', form: formOf(instrument, chord, root), rootString: root?.string ?? null },
 		...{ fingerBase: base, notes, sweepable: false, rolls: [], shifts },
-		...{ stretchMm: Math.round(mm * 10) / 10, comfort: comfortOf(mm, hand) }
+		...{ stretchMm: Math.round(mm * 10) / 10, comfort: comfortOf(mm, instrument.hand) }
 	};
 }
+
+/** What the reaches among some notes of a full shape cost, from its own place of the hand. */
+const reaches = ({ instrument }: Frame, { notes, fingerBase }: Shape, from: number, to?: number) =>
+	notes
+		.slice(from, to)
+		.reduce(
+			(sum, note) => sum + (note.reach ? reachPrice(instrument, fingerBase, note.fret) : 0),
+			0
+		);
 
 /** The ways from one full shape into another of the same tones, each on the string where the hand shifts. */
 function carries(frame: Frame, from: Shape, to: Shape): { shape: Shape; cost: number }[] {
@@ -57,10 +69,10 @@ function carries(frame: Frame, from: Shape, to: Shape): { shape: Shape; cost: nu
 		};
 		const slides = first.finger === last.finger;
 		const cost =
-			(slides ? 0 : first.finger === 1 ? JOIN.index : JOIN.other) +
+			shiftPrice(first.fret - last.fret, slides ? 'slid' : first.finger === 1 ? 'first' : 'other') +
 			(start === root ? 0 : JOIN.rootless) +
-			JOIN.fret * (first.fret - last.fret) +
-			JOIN.reach * notes.filter(({ reach }) => reach).length -
+			reaches(frame, from, start, i + 1) +
+			reaches(frame, to, next) -
 			JOIN.note * notes.length;
 		return [{ shape: joinedShape(frame, notes, [shift], from.fingerBase), cost }];
 	});
@@ -75,12 +87,12 @@ const placesOf = ({ notes }: Shape): string =>
  * first; both parts sound the same tones.
  */
 export function carriedOn(frame: Frame, here: Shape, tones: readonly Tone[]): Shape[] {
-	const { instrument, chord, position, hand } = frame;
+	const { instrument, chord, position } = frame;
 	const kinds = tones.map(({ role }) => role).join();
 	const found: { shape: Shape; cost: number }[] = [];
 	for (let far = NEAR; far <= FAR; far++) {
 		if (!isPosition(instrument, position + far)) break;
-		const there = fullShape(instrument, chord, position + far, hand);
+		const there = fullShape(instrument, chord, position + far);
 		if (!there || there.tones.map(({ role }) => role).join() !== kinds) continue;
 		const [best] = carries(frame, here, there.shape).sort((a, b) => a.cost - b.cost);
 		if (!best || best.shape.comfort === 'far') continue;

@@ -22,10 +22,7 @@ const effort = (way: readonly TonePlace[]): number =>
  * Every choice of one place for each pitch that keeps to its string or goes on to thinner ones and that no
  * stretch rules out; of very many the easiest.
  */
-function climbs(
-	{ instrument, hand }: Frame,
-	groups: readonly (readonly TonePlace[])[]
-): TonePlace[][] {
+function climbs({ instrument }: Frame, groups: readonly (readonly TonePlace[])[]): TonePlace[][] {
 	let ways: TonePlace[][] = [[]];
 	for (const places of groups) {
 		ways = ways
@@ -34,7 +31,7 @@ function climbs(
 					.filter((place) => way.length === 0 || place.string <= way[way.length - 1]!.string)
 					.map((place) => [...way, place])
 			)
-			.filter((way) => comfortOf(widestMm(instrument, way), hand) !== 'far');
+			.filter((way) => comfortOf(widestMm(instrument, way), instrument.hand) !== 'far');
 		if (ways.length > MOST_WAYS) {
 			ways = ways.sort((a, b) => effort(a) - effort(b)).slice(0, MOST_WAYS);
 		}

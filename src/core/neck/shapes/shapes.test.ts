@@ -323,7 +323,7 @@ describe('arpeggio shapes', () => {
 
 	it('do not change but for their frets when everything moves by n semitones', () => {
 		const seen = (symbol: string, position: number) =>
-			arpeggioShapes(guitar, chord(symbol), position, { comfortableMm: 1000 })
+			arpeggioShapes({ ...guitar, hand: { comfortableMm: 1000 } }, chord(symbol), position)
 				// What goes on up the neck ends where the neck does.
 				.filter(({ kind }) => kind !== 'joined')
 				.map(

@@ -1,5 +1,5 @@
 import { QUARTER } from '../../kernel';
-import { MEDIUM_HAND, stretchMm, type Instrument } from '../../neck';
+import { comfortOf, stretchMm, type Instrument } from '../../neck';
 import type { LineNote, Technique } from './types';
 
 /** Notes of at least so many ms are long enough for vibrato; for a trill twice that. */
@@ -13,8 +13,8 @@ function slur(instrument: Instrument, before: LineNote, note: LineNote): Techniq
 	if (frets === 0 || Math.abs(frets) > 4) return null;
 	if (before.finger !== null && before.finger === note.finger) return 'slide';
 	const fretted = before.fret > 0 && note.fret > 0;
-	const wide = fretted && stretchMm(instrument, before.fret, note.fret) > MEDIUM_HAND.comfortableMm;
-	if (wide) return null;
+	const mm = fretted ? stretchMm(instrument, before.fret, note.fret) : 0;
+	if (comfortOf(mm, instrument.hand) !== 'easy') return null;
 	return frets > 0 ? 'hammer-on' : 'pull-off';
 }
 

@@ -120,8 +120,8 @@ function movedTo(pool: Pool, candidate: Candidate, there: Candidate): Pool {
 	const key = `${there.string}:${there.fret}`;
 	const found = known.get(key);
 	if (found) return found;
-	const { string, fret, finger, reach } = there;
-	const made = asPool([{ ...candidate, string, fret, finger, reach }]);
+	const { string, fret, finger, reach, price, furthest } = there;
+	const made = asPool([{ ...candidate, string, fret, finger, reach, price, furthest }]);
 	known.set(key, made);
 	return made;
 }

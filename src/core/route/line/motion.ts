@@ -1,4 +1,4 @@
-import { crossingCost, fingerJumps } from '../../neck';
+import { crossingPrice, fingerJumps, HAND } from '../../neck';
 import { traitsOf, TRAIT, type Candidate } from './pool';
 import type { LineTerm } from './types';
 import { FAST_MS, FORBIDDEN, LEAP, LINE, stepCost } from './weights';
@@ -19,8 +19,9 @@ export type Move = {
 /** Sums of cost by name, in thousandths. */
 export type Costs = Record<LineTerm, number>;
 
-/** Frets from which on a jump between two notes is wide. */
-const WIDE = 5;
+/** Two fretted notes that are further apart than the hand stretches. */
+const isWide = (a: Candidate, b: Candidate): boolean =>
+	a.fret > 0 && b.fret > 0 && (a.fret < b.fret ? b.fret > a.furthest : a.fret > b.furthest);
 
 /**
  * A chromatic note must resolve by a semitone, or open an enclosure: the next note lies on the other
@@ -37,18 +38,16 @@ function resolves(from: number, to: number, { target, landing }: Move): boolean 
 function frettingCost(from: Candidate, to: Candidate, { ms, rested }: Move): number {
 	const fast = ms < FAST_MS && !rested;
 	const strings = Math.abs(to.string - from.string);
-	let cost = to.reach ? LINE.reach : 0;
-	if (from.fret > 0 && to.fret > 0 && Math.abs(to.fret - from.fret) >= WIDE) {
-		cost += fast ? LINE.unplayable : LINE.wideStretch;
-	}
+	let cost = to.price;
+	if (isWide(from, to)) cost += fast ? LINE.unplayable : HAND.tooFar;
 	if (from.finger === null || from.finger !== to.finger || strings === 0) return cost;
 	if (from.fret === to.fret) return cost + LINE.roll * strings;
 	if (fast && fingerJumps(from, to)) return cost + LINE.unplayable;
-	return cost + (fast ? 2 : 1) * LINE.sameFinger;
+	return cost + (fast ? 2 : 1) * HAND.jump;
 }
 
 const crossing = (from: Candidate, to: Candidate, { rested }: Move): number => {
-	const cost = crossingCost(Math.abs(to.string - from.string));
+	const cost = crossingPrice(Math.abs(to.string - from.string));
 	return rested ? cost / 2 : cost;
 };
 

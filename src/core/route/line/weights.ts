@@ -51,12 +51,9 @@ export const LINE = {
 	roamPrice: 160,
 	/** Above the ceiling of a way, so that a phrase has one high point; per semitone. */
 	overHighest: 260,
-	reach: 200,
 	lowString: 60,
-	/** The same finger on another string: slow, a roll at one fret, and at speed. */
-	sameFinger: 1200,
+	/** A finger that rolls to another string; what no hand does at speed. */
 	roll: 250,
-	wideStretch: 1500,
 	unplayable: 60_000,
 	againstDirection: 800,
 	/** The way of arriving that the last gap had, and the one before; the same intervals again. */

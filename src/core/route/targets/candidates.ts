@@ -20,7 +20,7 @@ import {
 } from '../types';
 
 /** A place that sounds a tone of a change's chord. */
-export type Candidate = WindowPlace & { readonly tone: Tone };
+export type Candidate = Omit<WindowPlace, 'furthest'> & { readonly tone: Tone };
 
 /** A change with the places it may land on; `locked` when the player chose the only one. */
 export type Step = {
@@ -78,11 +78,14 @@ function landingPlaces(request: PlanRequest, change: Change): Candidate[] {
 	const tones = toneTable(change.to.chord);
 	const allowed = request.only?.[change.to.index];
 	const places: Candidate[] = [];
-	for (const { string, fret, midi, reach, finger } of windowPlaces(request.instrument, position)) {
+	for (const { string, fret, midi, reach, finger, price } of windowPlaces(
+		request.instrument,
+		position
+	)) {
 		const tone = tones[midi % 12];
 		if (allowed && !allowed.notes.some(({ pc }) => pc === midi % 12)) continue;
 		if (!tone || request.forbid.some((other) => samePlace(other, { string, fret }))) continue;
-		places.push({ string, fret, midi, reach, finger, tone });
+		places.push({ string, fret, midi, reach, finger, price, tone });
 	}
 	return places;
 }

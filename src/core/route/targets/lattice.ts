@@ -1,6 +1,6 @@
 import { chartTicks, type Change } from '../../chart';
 import { roleKind, type RoleKind } from '../../chord';
-import { windowPlaces } from '../../neck';
+import { crossingPrice, shiftPrice, windowPlaces } from '../../neck';
 import type { Candidate, Step } from './candidates';
 import { positionAt, type PlanRequest, type Term } from '../types';
 import { RESTLESSNESS, STYLE_WEIGHTS, UNREST, voiceLeading, WEIGHTS } from './weights';
@@ -68,7 +68,7 @@ function ownCosts(
 		role: weights.role[kind] + (tone.essential ? 0 : WEIGHTS.tension),
 		telling: inChord ? weights.telling.inChord : inScale ? weights.telling.inScale : 0,
 		register: Math.round(Math.abs(candidate.midi - arch) * WEIGHTS.registerPerSemitone),
-		hand: (candidate.reach ? WEIGHTS.reach : 0) + (low ? WEIGHTS.lowString : 0),
+		hand: candidate.price + (low ? WEIGHTS.lowString : 0),
 		rest: restCost(request, steps, i, kind)
 	};
 }
@@ -84,12 +84,12 @@ const shiftCost = (request: PlanRequest, before: Step, step: Step): number => {
 		positionAt(request, before.change.index),
 		positionAt(request, step.change.index)
 	];
-	return from === to ? 0 : WEIGHTS.shift + WEIGHTS.shiftPerFret * Math.abs(to - from);
+	return shiftPrice(to - from);
 };
 
-/** Cost of the strings skipped between two places. */
-const skipCost = (from: number, to: number): number =>
-	Math.max(0, Math.abs(to - from) - 1) * WEIGHTS.stringSkip;
+/** Cost of the strings crossed between two places. */
+const stringCost = (from: number, to: number): number =>
+	Math.round((crossingPrice(Math.abs(to - from)) * WEIGHTS.crossing) / 100);
 
 /** Costs over three targets: a pitch for the third time, back and forth, a turn. */
 export function tripleCosts(a: number, b: number, c: number): Costs {
@@ -137,7 +137,7 @@ export function buildLattice(request: PlanRequest, steps: readonly Step[]): Latt
 		for (const from of before.candidates) {
 			for (const to of step.candidates) {
 				made[at++] =
-					moveCost(request, from.midi, to.midi) + skipCost(from.string, to.string) + shift;
+					moveCost(request, from.midi, to.midi) + stringCost(from.string, to.string) + shift;
 			}
 		}
 		row.set(step.candidates, made);
@@ -171,7 +171,7 @@ export function pathCosts(
 			const [from, to] = [at(i - 1), at(i)];
 			add({
 				voiceLeading: moveCost(request, from.midi, to.midi),
-				strings: skipCost(from.string, to.string),
+				strings: stringCost(from.string, to.string),
 				shift: shiftCost(request, steps[i - 1]!, step)
 			});
 		}

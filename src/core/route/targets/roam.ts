@@ -1,6 +1,6 @@
 import type { Change, Chart } from '../../chart';
 import { mod, pitchClass } from '../../pitch';
-import { inWindow, lastPosition } from '../../neck';
+import { inWindow, lastPosition, shiftPrice } from '../../neck';
 import { phrasesOf } from '../phrases';
 import type { PlanRequest } from '../types';
 import { planSteps, type Roam } from './candidates';
@@ -27,7 +27,7 @@ function costIn(request: PlanRequest, changes: readonly Change[], position: numb
 function moveCost(from: number, to: number, { roam, wish }: Roam): number {
 	const frets = to - from;
 	if (Math.abs(frets) > roam) return NEVER;
-	const plain = frets === 0 ? 0 : WEIGHTS.shift + WEIGHTS.shiftPerFret * Math.abs(frets);
+	const plain = shiftPrice(frets);
 	if (wish === 'climb' || wish === 'descend') {
 		const along = wish === 'climb' ? frets : -frets;
 		return along > 0 ? 0 : WEIGHTS.againstWish * (1 + Math.abs(frets));

@@ -17,17 +17,14 @@ export const WEIGHTS = {
 	backAndForth: 800,
 	turn: 250,
 	registerPerSemitone: 120,
-	reach: 350,
-	stringSkip: 250,
+	/** What the hand pays for crossing strings counts this many hundredths: between landings it has time. */
+	crossing: 33,
 	lowString: 120,
 	/** Landings prefer the essential tones of an altered dominant, unless that costs a leap. */
 	tension: 1500,
 	/** Mirror lands on the third by choice, then on the root, then on the fifth; per landing. */
 	mirrorRoot: 300,
 	mirrorFifth: 500,
-	/** Moving the hand: each time, and for every fret. */
-	shift: 1500,
-	shiftPerFret: 250,
 	/** A phrase that goes against the wish to climb or descend: once, and for every fret. */
 	againstWish: 2000,
 	/** A wish for rest or lean counts the tone's distance from it this many times. */

@@ -1,6 +1,6 @@
 import type { Chart } from '$core/chart';
 import type { FileNote } from '$core/formats';
-import type { Hand, Instrument } from '$core/neck';
+import type { Instrument } from '$core/neck';
 import type { Style } from '$core/route';
 import type { Ink } from './ink';
 import type { Landing } from './route-block';
@@ -9,7 +9,6 @@ import type { Landing } from './route-block';
 export type SheetContent = {
 	readonly chart: Chart;
 	readonly instrument: Instrument;
-	readonly hand: Hand;
 	readonly position: number;
 	/** Where the hand is at each change, where it moves. */
 	readonly windows: readonly number[] | null;

@@ -48,11 +48,11 @@ function windowsOf(
 function contentOf(request: SheetRequest): SheetContent {
 	const { route, set } = request;
 	const chart = parseChart(request.chart);
-	const { instrument } = instrumentOf(chart, request.own);
+	const hand = { comfortableMm: request.handMm };
+	const { instrument } = instrumentOf(chart, request.own, hand);
 	const position = Math.max(1, Math.min(lastPosition(instrument), request.position));
 	const windows = windowsOf(request, { chart, instrument });
-	const hand = { comfortableMm: request.handMm };
-	if (!route) return { chart, instrument, hand, position, windows, set, route };
+	if (!route) return { chart, instrument, position, windows, set, route };
 	const { plan, notes, name, style, line } = route;
 	const arrivals = line.grid === 'targets' ? [] : arrivalsOf(plan.notes, chart);
 	const landings = plan.targets.flatMap((target, i) => {
@@ -64,7 +64,7 @@ function contentOf(request: SheetRequest): SheetContent {
 			: [];
 	});
 	const planned = { name, style, grid: line.grid, notes, landings };
-	return { chart, instrument, hand, position, windows, set, route: planned };
+	return { chart, instrument, position, windows, set, route: planned };
 }
 
 const titleOf = ({ chart }: SheetContent): string => chart.headers.title ?? 'Untitled tune';

@@ -1,11 +1,4 @@
-import {
-	samePlace,
-	fullArpeggio,
-	highestFret,
-	type Hand,
-	type Instrument,
-	type Place
-} from '$core/neck';
+import { samePlace, fullArpeggio, highestFret, type Instrument, type Place } from '$core/neck';
 import type { Notation } from '$core/pitch';
 import { roleKind, signs, type Chord, type Role } from '$core/chord';
 import { neckGeometry } from '../../draw/neck-geometry';
@@ -27,7 +20,6 @@ type Look = {
 	readonly width: number;
 	readonly height: number;
 	readonly instrument: Instrument;
-	readonly hand: Hand;
 	readonly leftHanded: boolean;
 };
 
@@ -61,7 +53,7 @@ export function roleInk(x: number, y: number, role: Role, r: number, landing: bo
  * the shape's notes joined in the order in which they rise.
  */
 export function pictureInk(x: number, y: number, picture: Picture, look: Look): Ink[] {
-	const { width, height, instrument, hand, leftHanded } = look;
+	const { width, height, instrument, leftHanded } = look;
 	const { chord, numeral, landings, position } = picture;
 	const title = chordInk(x, y + 11, chord, 13);
 	const ink: Ink[] = [...title.ink];
@@ -114,7 +106,7 @@ export function pictureInk(x: number, y: number, picture: Picture, look: Look): 
 			...write(at, y + height + 1, String(fret), under ? 'tab' : 'count', 6.5, { align: 'middle' })
 		);
 	}
-	const shape = fullArpeggio(instrument, chord, position, hand);
+	const shape = fullArpeggio(instrument, chord, position);
 	const notes = shape?.notes ?? [];
 	const spots = notes.map(spot);
 	if (spots.length > 1) {

@@ -54,13 +54,13 @@ export function pictureBlocks(
 	width: number,
 	perRow: number
 ): Block[] {
-	const { instrument, hand } = content;
+	const { instrument } = content;
 	const pictures = picturesOf(content);
 	const gap = 14;
 	const each = (width - gap * (perRow - 1)) / perRow;
 	const strings = instrument.open.length;
 	const height = 34 + Math.min(17, each / 9) * (strings - 1);
-	const look = { width: each, height, instrument, hand, leftHanded: options.leftHanded };
+	const look = { width: each, height, instrument, leftHanded: options.leftHanded };
 	const blocks: Block[] = [];
 	for (let i = 0; i < pictures.length || i % perRow !== 0; i += perRow) {
 		const row = pictures.slice(i, i + perRow);

@@ -1,3 +1,4 @@
+import { MEDIUM_HAND } from '$core/neck';
 import { NO_LINE, NO_ANCHORS } from '../../api/route-schema';
 import { must } from '$core/test-must';
 import { extractText, getDocumentProxy } from 'unpdf';
@@ -35,7 +36,7 @@ function requestOf(
 		line,
 		anchors: NO_ANCHORS
 	};
-	const { plan } = must(planInput(chart, input, []));
+	const { plan } = must(planInput(chart, input, { own: [], hand: MEDIUM_HAND }));
 	const notes = plan.notes.length > 0 ? plan.notes : [];
 	return { ...frame, route: { name: 'Sixth', style: 'guide-tones', line, plan, notes } };
 }

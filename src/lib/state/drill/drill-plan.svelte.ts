@@ -56,7 +56,8 @@ export class DrillPlan {
 		const { routeId, key } = drill;
 		if (routeId !== null && key === null && (await this.read(routeId, drill))) return;
 		const text = open.keyed?.text ?? open.saved.chart;
-		const request = drillRoute(text, open.chart, drill, open.player.instruments);
+		const { instruments, hand } = open.player;
+		const request = drillRoute(text, open.chart, drill, instruments, hand);
 		const answer = await this.planner.plan(request);
 		if (answer === null || this.drill !== drill) return;
 		if ('error' in answer) {

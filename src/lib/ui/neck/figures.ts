@@ -7,7 +7,6 @@ import {
 	type Bend,
 	type DoubleStop,
 	type Grip,
-	type Hand,
 	type Instrument,
 	type Place,
 	type Position,
@@ -110,7 +109,6 @@ export function hiddenFigure(
 	hidden: Hidden,
 	instrument: Instrument,
 	position: number,
-	hand: Hand,
 	chord: Chord
 ): Figure | null {
 	const noteOf = (midi: number) => hidden.notes.find((note) => pitchClass(note) === midi % 12);
@@ -118,7 +116,7 @@ export function hiddenFigure(
 	const cell = /^\S+ (.+)$/.exec(hidden.name)?.[1];
 	const scale = cell ? buildScale(hidden.notes[0], cell) : null;
 	const laid = own
-		? fullArpeggio(instrument, own, position, hand)?.notes
+		? fullArpeggio(instrument, own, position)?.notes
 		: scale && boxAt(instrument, scale, position)?.notes;
 	if (!laid) return null;
 	const notes = laid.flatMap((place) => {

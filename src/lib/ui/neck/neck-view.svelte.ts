@@ -87,8 +87,8 @@ export class NeckView {
 
 	readonly shapes: readonly Choice<Shape>[] = $derived.by(() =>
 		this.pair.flatMap(({ tense, chord }) => {
-			const { instrument, position, player } = this.open;
-			const found = arpeggioShapes(instrument, chord, position, player.hand);
+			const { instrument, position } = this.open;
+			const found = arpeggioShapes(instrument, chord, position);
 			const octaves = found.filter((shape) => shape.kind === 'octave');
 			const rest = found.filter((shape) => shape.kind !== 'octave');
 			// Root to root first, as it is learnt, then everything in the place, then small pieces.
@@ -99,7 +99,7 @@ export class NeckView {
 	);
 	/** Grips of both chords, and of the cells that are hidden over the sounding one without a clash. */
 	readonly grips: readonly Choice<HeldGrip>[] = $derived.by(() => {
-		const { instrument, position, player } = this.open;
+		const { instrument, position } = this.open;
 		const ofCells = this.hidden
 			.filter(({ item }) => item.kind === 'cell' && item.clashes.length === 0)
 			.flatMap(({ item }) => {
@@ -107,13 +107,13 @@ export class NeckView {
 					const role = item.roles[i];
 					return isRole(role) ? [{ note, role }] : [];
 				});
-				return cellGrips(instrument, notes, position, player.hand)
+				return cellGrips(instrument, notes, position)
 					.slice(0, 2)
 					.map((grip) => ({ grip, cell: item.name }));
 			})
 			.slice(0, MOST.cells);
 		return this.pair.flatMap(({ tense, chord }) => {
-			const own = grips(instrument, chord, position, player.hand);
+			const own = grips(instrument, chord, position);
 			const all: HeldGrip[] = own.map((grip) => ({ grip, cell: null }));
 			if (tense === 'now') all.push(...ofCells);
 			return all.map((item, i) => ({ key: `${tense}-${i}`, tense, chord, item }));
@@ -121,10 +121,10 @@ export class NeckView {
 	});
 	readonly pairs: readonly Choice<DoubleStop>[] = $derived.by(() =>
 		this.pair.flatMap(({ tense, chord, after }) => {
-			const { instrument, position, player } = this.open;
+			const { instrument, position } = this.open;
 			const scale = this.open.scaleFor(chord);
 			const found = doubleStops(instrument, chord, position, {
-				...{ scale, next: after, hand: player.hand }
+				...{ scale, next: after }
 			});
 			return [...found]
 				.sort((a, b) => stopWorth(a) - stopWorth(b) || a.b.string - b.b.string)
@@ -170,7 +170,7 @@ export class NeckView {
 		return now && scale ? pocketScale(now, scale, { next, key }) : scale;
 	});
 	readonly layouts = $derived.by(() => {
-		const { instrument, player } = this.open;
+		const { instrument } = this.open;
 		if (!this.scale) return [];
 		const laid = this.family === 'pocket' ? this.pocketScale : this.scale;
 		if (!laid) return [];
@@ -178,9 +178,7 @@ export class NeckView {
 			this.family === 'single-fret'
 				? Math.min(2, this.perString || 1)
 				: this.perString || undefined;
-		const found = positionsOf(instrument, laid, this.family, {
-			...{ notesPerString, hand: player.hand, passing: true }
-		});
+		const found = positionsOf(instrument, laid, this.family, { notesPerString, passing: true });
 		// The open place is where players start, whether or not it has the fewest reaches.
 		const open = this.family === 'box' ? boxAt(instrument, this.scale, 1) : null;
 		const known = found.some((layout) => layout.position === 1);
@@ -191,7 +189,7 @@ export class NeckView {
 
 	/** The thing picked out, drawn over everything else; null when nothing is. */
 	readonly figure: Figure | null = $derived.by(() => {
-		const { instrument, position, player, now, next } = this.open;
+		const { instrument, position, now, next } = this.open;
 		const key = this.picked[this.panel];
 		if (!key) return null;
 		const find = <T>(list: readonly Choice<T>[]) => list.find((entry) => entry.key === key);
@@ -215,16 +213,14 @@ export class NeckView {
 		}
 		if (this.panel === 'hidden') {
 			const found = find(this.hidden);
-			return found
-				? hiddenFigure(found.item, instrument, position, player.hand, found.chord)
-				: null;
+			return found ? hiddenFigure(found.item, instrument, position, found.chord) : null;
 		}
 		const layout = this.layouts.find((entry) => entry.id === key);
 		if (this.panel !== 'layouts' || !layout || !this.scale) return null;
 		const round = layout.family === 'pocket' && this.pocketScale;
 		const name = round
 			? `Pocket round ${prefs.name(noteName(round.tonic))}`
-			: scaleTitle(this.scale, player.scales);
+			: scaleTitle(this.scale, this.open.player.scales);
 		return layoutFigure(layout, now, next, name);
 	});
 
@@ -273,12 +269,12 @@ export class NeckView {
 
 	/** How the shape goes on into the next place where its chord has another one, toward the body first. */
 	joinOf({ chord, item }: Choice<Shape>): { position: number; words: string } | null {
-		const { instrument, position, player } = this.open;
+		const { instrument, position } = this.open;
 		const last = lastPosition(instrument);
 		for (let far = 2; far <= 5; far++) {
 			for (const there of [position + far, position - far]) {
 				if (there < 1 || there > last) continue;
-				const full = fullArpeggio(instrument, chord, there, player.hand);
+				const full = fullArpeggio(instrument, chord, there);
 				const join = full && joinShapes(item, full);
 				if (join) return { position: there, words: join.words };
 			}

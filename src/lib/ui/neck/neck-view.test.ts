@@ -1,4 +1,4 @@
-import { bends, doubleStops, MEDIUM_HAND, pitchAt, standardGuitar } from '$core/neck';
+import { bends, doubleStops, pitchAt, standardGuitar } from '$core/neck';
 import { hiddenArpeggios } from '$core/harmony';
 import type { TuneAnswer } from '$lib/api/notebook-schema';
 import { OpenTune } from '$lib/state/open-tune.svelte';
@@ -189,7 +189,7 @@ describe('things picked out', () => {
 
 	it('show every hidden thing with its own notes only', () => {
 		for (const hidden of hiddenArpeggios(scaleOf('Bb', 'dorian'), chordOf('Bbm7'))) {
-			const figure = hiddenFigure(hidden, guitar, 6, MEDIUM_HAND, chordOf('Bbm7'));
+			const figure = hiddenFigure(hidden, guitar, 6, chordOf('Bbm7'));
 			const names = new Set(figure?.notes.map((note) => pitchAt(guitar, note) % 12));
 			expect(names.size, hidden.name).toBe(hidden.notes.length);
 		}
