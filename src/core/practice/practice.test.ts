@@ -90,6 +90,15 @@ describe('drills', () => {
 		expect(drillLine('Ferry', loop, 'Bb')).toBe(
 			'Ferry · bars 8–9 · in Db · position 6 · roots on every change · nothing else · 72→104'
 		);
+		const on = (rules: Drill['rules']) =>
+			drillLine('Ferry', { ...drillOf('roots', FERRY_CHART, where), rules }, 'Bb').split(' · ');
+		expect(on({ strings: [3] })).toContain('string 3');
+		expect(on({ strings: [3, 4] })).toContain('strings 3 and 4');
+		expect(on({ strings: [4, 5, 6] })).toContain('strings 4, 5 and 6');
+		expect(on({ fret: 7 })).toContain('fret 7 only');
+		expect(on({ fret: 0 })).toContain('fret 0 only');
+		expect(on({ restBars: [2] })).toContain('call and answer');
+		expect(on({ restBars: [] })).not.toContain('call and answer');
 	});
 
 	it.each(PRESETS)('can be played by the rule: %s', (preset) => {
@@ -280,7 +289,8 @@ describe('takes side by side', () => {
 		const pitches = [66, 69, 73, 69, 66];
 		const habits = habitsOf(parseChart(NETTLE), standardGuitar(), 2, [
 			{ pitches, changes: [{ result: 'landed', role: 'b3' }] },
-			{ pitches, changes: [{ result: 'missed', role: null }] }
+			{ pitches, changes: [{ result: 'missed', role: '5' }] },
+			{ pitches: [], changes: [{ result: 'landed', role: null }] }
 		]);
 		expect(habits.places.reduce((sum, { count }) => sum + count, 0)).toBe(8);
 		expect(habits.roles).toEqual([{ role: 'b3', count: 1 }]);

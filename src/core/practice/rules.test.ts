@@ -101,6 +101,14 @@ describe('rules of a drill', () => {
 		expect(broken(NETTLE, thirds, roots)).toEqual([]);
 	});
 
+	it('judges a note that is held over the next change by its own landing', () => {
+		const held = (midi: number): PlayedEvent => ({ timeMs: 0, durationMs: 7900, midi });
+		// C is the root of C and the third of Am; E the third and the fifth.
+		expect(broken('| C | Am |', { landOn: 'roots' }, [held(60)], false)).toEqual([]);
+		expect(broken('| C | Am |', { landOn: 'guide-tones' }, [held(64)], false)).toEqual([]);
+		expect(broken('| Am | C |', { landOn: 'roots' }, [held(60)], false)).toEqual(['landOn 0']);
+	});
+
 	it('asks for nothing that the place does not hold', () => {
 		const fifth = 'key: C\ntuning: D2 A2 D3 A3\n| F | Bb |';
 		const request = takeOn(fifth, { tempo: 60, rules: { landOn: 'roots', position: 12 } });

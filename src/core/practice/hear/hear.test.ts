@@ -103,3 +103,43 @@ describe('notes out of a recording', () => {
 		expect(whole.every(({ durationMs }) => durationMs > 60)).toBe(true);
 	});
 });
+
+describe('the moment of a strike', () => {
+	const rate = 48_000;
+	/** A tone that is there at once from a sample on, in silence or over a quiet drone. */
+	const tone = (start: number, drone: number): Float32Array =>
+		Float32Array.from({ length: rate }, (_, i) => {
+			const low = drone * Math.sin((2 * Math.PI * 55 * i) / rate);
+			const t = i - start;
+			if (t < 0) return low;
+			const phase = (2 * Math.PI * 392 * t) / rate;
+			return (
+				low + 0.4 * (Math.cos(phase) + 0.3 * Math.cos(2 * phase)) * Math.exp((-1.5 * t) / rate)
+			);
+		});
+
+	it.each([0, 0.02])(
+		'is the sample where the string leaps, wherever a look begins; over a drone of %d',
+		(drone) => {
+			for (const offset of [0, 17, 40, 63, 64, 90, 111, 127]) {
+				const start = 16_000 + offset;
+				const [first] = hear(tone(start, drone), rate);
+				expect(first?.midi).toBe(67);
+				expect(Math.abs((first?.timeMs ?? 0) - (1000 * start) / rate), `${offset}`).toBeLessThan(
+					0.1
+				);
+			}
+		}
+	);
+
+	it('is not told of what is under the least level, whatever its pitch', () => {
+		const faint = tone(16_000, 0).map((sample) => sample / 2000);
+		expect(hear(faint, rate)).toEqual([]);
+		expect(
+			hear(
+				faint.map((sample) => sample * 60),
+				rate
+			)
+		).toHaveLength(1);
+	});
+});

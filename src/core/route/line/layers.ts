@@ -1,5 +1,6 @@
+import { GROUP_OF_KIND, groupOf, kindOf, movesBetween } from './moves';
 import { GROUPS, KINDS, THREE } from './three-costs';
-import { FORBIDDEN, LEAP, LINE } from './weights';
+import { FORBIDDEN, LINE } from './weights';
 
 /**
  * The way from one target to the next in numbers. Layers 0 and n + 1 hold the two targets, one candidate
@@ -16,56 +17,8 @@ export type Gap = {
 	/** Cost of each class of arrival. */
 	readonly arrivalCost: readonly number[];
 };
-/** The group that an interval of each kind belongs to. */
-const GROUP_OF_KIND = Uint8Array.of(0, 1, 1, 2, 3, 3, 4);
 /** The group of ways that stay on their pitch. */
 const LEVEL = 2;
-/** Intervals beyond this many semitones do not occur in a window of eight strings. */
-const WIDEST = 96;
-
-/** Group and kind of an interval, by its semitones from −96. */
-const groupOf = Uint8Array.from({ length: 2 * WIDEST + 1 }, (_, i) => {
-	const d = i - WIDEST;
-	return d >= LEAP ? 0 : d > 0 ? 1 : d === 0 ? 2 : d > -LEAP ? 3 : 4;
-});
-
-const kindOf = Uint8Array.from({ length: 2 * WIDEST + 1 }, (_, i) => {
-	const d = i - WIDEST;
-	const size = Math.abs(d);
-	const kind = size >= LEAP ? 0 : size > 2 ? 1 : size > 0 ? 2 : 3;
-	return d < 0 ? 6 - kind : kind;
-});
-/**
- * The moves from the notes of one layer to those of the next, sorted by their kind: for each note b, `order` holds
- * those of the next, the earliest first within a kind; `ends[b * KINDS + kind]` is where a kind ends.
- */
-type Moves = { readonly order: Uint8Array; readonly ends: Uint8Array };
-
-const movesKnown = new WeakMap<Int16Array, WeakMap<Int16Array, Moves>>();
-
-function sortMoves(from: Int16Array, to: Int16Array): Moves {
-	const order = new Uint8Array(from.length * to.length);
-	const ends = new Uint8Array(from.length * KINDS);
-	for (let b = 0, at = 0; b < from.length; b++) {
-		const row = at;
-		for (let kind = 0; kind < KINDS; kind++) {
-			for (let c = 0; c < to.length; c++) {
-				if (kindOf[to[c]! - from[b]! + WIDEST] === kind) order[at++] = c;
-			}
-			ends[b * KINDS + kind] = at - row;
-		}
-	}
-	return { order, ends };
-}
-
-/** The moves between two layers, remembered as long as the pitches of both live. */
-function movesBetween(from: Int16Array, to: Int16Array): Moves {
-	let row = movesKnown.get(from);
-	if (!row) movesKnown.set(from, (row = new WeakMap()));
-	let found = row.get(to);
-	if (!found) row.set(to, (found = sortMoves(from, to)));
-	return found;
-}
 
 /**
  * The ways into the notes of a layer, `[note * GROUPS + group]`: the cheapest, and the cheapest that comes from
@@ -161,7 +114,7 @@ export function begin(gap: Gap, into: Inward): void {
 	into.cost.fill(FORBIDDEN, 0, notes.length * GROUPS);
 	into.other.fill(FORBIDDEN, 0, notes.length * GROUPS);
 	for (let c = 0; c < notes.length; c++) {
-		const at = c * GROUPS + groupOf[notes[c]! - from[0]! + WIDEST]!;
+		const at = c * GROUPS + groupOf(notes[c]! - from[0]!);
 		into.cost[at] = Math.min(FORBIDDEN, gap.pairs[1]![c]! + gap.own[1]![c]!);
 		into.from[at] = 0;
 	}
@@ -190,7 +143,7 @@ export const settled = (notes: number): Settled => ({
 
 /** Where a pair stands among the settled ones: by its first note and the kind of its interval. */
 export const pairAt = (b: number, from: number, to: number): number =>
-	b * KINDS + kindOf[to - from + WIDEST]!;
+	b * KINDS + kindOf(to - from);
 
 /**
  * Settles the pairs of layers i − 1 and i. The cost of three notes depends only on the group of the first interval, the
@@ -216,9 +169,7 @@ export function settle(gap: Gap, i: number, ways: Inward, into: Settled): void {
 			into.cost[at] = best[here + group]! + THREE[kind * GROUPS + group]!;
 			into.from[at] = a;
 			const returns =
-				group !== LEVEL &&
-				kindOf[pa[a]! - pb[b]! + WIDEST] === kind &&
-				best[here + group] !== FORBIDDEN;
+				group !== LEVEL && kindOf(pa[a]! - pb[b]!) === kind && best[here + group] !== FORBIDDEN;
 			into.again[at] = returns ? pa[a]! : -1;
 			if (returns) settleReturn(ways, here, pa, kind, into, at);
 		}
