@@ -1,45 +1,19 @@
-import { must } from '../test-must';
 import { describe, expect, it } from 'vitest';
 import { chartTicks, parseChart } from '../chart';
-import { parseChord } from '../chord';
+import { scaleInUse } from '../harmony';
 import { standardGuitar, windowPlaces } from '../neck';
 import { planRoute } from '../route';
-import { scaleInUse } from '../harmony';
-import { chordKind } from './chord-kind';
+import { must } from '../test-must';
 import { compareTakes, viewTake } from './compare';
-import { answerBars, drillOf, moveDrill, passMs, PRESETS, styleOf, type Drill } from './drill';
+import { answerBars, type Drill, drillOf, moveDrill, passMs, PRESETS, styleOf } from './drill';
 import { drillLine, PRESET_WORDS } from './drill-words';
 import { habitsOf } from './habits';
 import { judge } from './judge';
 import { adviceOn, nextStep, type Practised } from './next-step';
-import { landingNotes, simulate, SKILLS, type PlanNote, type Skill } from './simulate';
+import { landingNotes, type PlanNote, simulate, type Skill, SKILLS } from './simulate';
 import { summarise } from './summary';
 import { FERRY, landEvery, NETTLE, takeOn } from './test-takes';
 import type { JudgeRequest, PlayedEvent } from './types';
-
-describe('kinds of chords', () => {
-	it.each([
-		['Db', 'major'],
-		['Abmaj7', 'major'],
-		['C6/9', 'major'],
-		['Gm6', 'minor'],
-		['Bbm7/Db', 'minor'],
-		['F9', 'dominant'],
-		['C7#11', 'dominant'],
-		['G7sus4', 'dominant'],
-		['G7alt', 'altered'],
-		['D7b9', 'altered'],
-		['F7#9', 'altered'],
-		['Edim7', 'diminished'],
-		['Am7b5', 'diminished'],
-		['C5', 'open'],
-		['Dsus2', 'open']
-	])('%s is %s', (symbol, kind) => {
-		const chord = parseChord(symbol);
-		expect(chord && chordKind(chord)).toBe(kind);
-	});
-});
-
 const FERRY_CHART = parseChart(`title: Tin Roof Ferry\n${FERRY}`);
 
 /** The landings of a style in position 6. */

@@ -1,36 +1,15 @@
-import { must } from '../test-must';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { parseChart, transposeText, type Chart } from '../chart';
+import { type PlanRequest, planRoute, planTargets, rankLandings, STYLES, TERMS } from '.';
+import { parseChart, transposeText } from '../chart';
 import { guideTones } from '../chord';
-import { scaleInUse } from '../harmony';
-import { buildInstrument, inWindow, pitchAt, standardGuitar } from '../neck';
+import { buildInstrument, inWindow, pitchAt } from '../neck';
+import { must } from '../test-must';
+import { runs } from '../test-runs';
 import { planSteps } from './targets/candidates';
 import { buildLattice, tripleCosts } from './targets/lattice';
 import { costsThrough, solve } from './targets/solve';
-import {
-	anchorOf,
-	changeOfAnchor,
-	checkRequest,
-	planRoute,
-	planTargets,
-	rankLandings,
-	STYLES,
-	TERMS,
-	type Plan,
-	type PlanRequest,
-	type Style
-} from '.';
-import { runs } from '../test-runs';
-
-const FERRY =
-	'key: Bb blues\n| Bb7 | Eb7 | Bb7 | % |\n| Eb7 | Edim7 | Bb7 | G7alt |\n| Cm7 | F7 | Bb7 G7 | Cm7 F7 |';
-
-function request(chart: Chart, over: Partial<PlanRequest> = {}): PlanRequest {
-	const { scale } = scaleInUse(chart);
-	const base = { locks: [], forbid: [], letPass: [], position: 6, style: 'nearest' as Style };
-	return { chart, scale, instrument: standardGuitar(), ...base, ...over };
-}
+import { chordName, FERRY, request, smallChart, style } from './test-requests';
 
 /** Least cost over every path, by trying all of them. */
 function exhaustive(req: PlanRequest): { cost: number; through: number[][] } {
@@ -61,17 +40,6 @@ function exhaustive(req: PlanRequest): { cost: number; through: number[][] } {
 	visit(0, 0);
 	return { cost: least, through };
 }
-
-const chordName = fc
-	.tuple(
-		fc.constantFrom('C', 'Db', 'D', 'Eb', 'E', 'F', 'F#', 'G', 'Ab', 'A', 'Bb', 'B'),
-		fc.constantFrom('', 'm', '7', 'm7', 'maj7', 'dim7', 'm7b5', '7alt', 'sus4', '6', '5')
-	)
-	.map(([root, suffix]) => root + suffix);
-const smallChart = fc
-	.array(chordName, { minLength: 1, maxLength: 4 })
-	.map((names) => parseChart(`| ${names.join(' | ')} |`));
-const style = fc.constantFrom(...STYLES);
 
 describe('the search', () => {
 	it('equals exhaustive search on small charts', () => {
@@ -256,90 +224,5 @@ describe('the best position', () => {
 			position: 'best'
 		});
 		expect(none).toMatchObject({ error: [{ path: ['position'] }] });
-	});
-});
-
-describe('requests that break a rule', () => {
-	const chart = parseChart(FERRY);
-	it.each([
-		[{ position: 0 }, ['position'], 'Position 0'],
-		[{ position: 20 }, ['position'], '1 to 19'],
-		[{ locks: [{ change: 99, string: 1, fret: 6 }] }, ['locks', 0, 'change'], 'no change 99'],
-		[{ locks: [{ change: 0, string: 1, fret: 12 }] }, ['locks', 0], 'outside position 6'],
-		[{ locks: [{ change: 0, string: 1, fret: 7 }] }, ['locks', 0], 'not a tone of Bb7'],
-		[{ locks: [{ change: 0, string: 7, fret: 6 }] }, ['locks', 0], 'not on this instrument'],
-		[{ letPass: [13] }, ['letPass', 0], 'no change 13'],
-		[{ forbid: [{ string: 1, fret: 1 }] }, ['forbid', 0], 'outside position 6'],
-		[
-			{ locks: [{ change: 0, string: 1, fret: 6 }], letPass: [0] },
-			['locks', 0],
-			'let pass at once'
-		],
-		[
-			{ locks: [{ change: 0, string: 1, fret: 6 }], forbid: [{ string: 1, fret: 6 }] },
-			['locks', 0],
-			'forbidden'
-		],
-		[
-			{
-				locks: [
-					{ change: 0, string: 1, fret: 6 },
-					{ change: 0, string: 2, fret: 6 }
-				]
-			},
-			['locks', 1],
-			'locked twice'
-		]
-	] as [Partial<PlanRequest>, (string | number)[], string][])('%j', (over, path, words) => {
-		const issues = checkRequest(request(chart, over));
-		expect(issues).toHaveLength(1);
-		expect(issues[0].path).toEqual(path);
-		expect(issues[0].message).toContain(words);
-		expect('error' in planRoute(request(chart, over))).toBe(true);
-	});
-});
-
-describe('ranked landings', () => {
-	const chart = parseChart(FERRY);
-
-	it('begin with the planner’s own choice and rise in cost', () => {
-		const plan: Plan = planTargets(request(chart));
-		plan.targets.forEach((target) => {
-			const landings = rankLandings(request(chart), target.change);
-			expect(landings[0]).toMatchObject({ midi: target.midi, extra: 0 });
-			const extras = landings.filter((landing) => landing.fits).map((landing) => landing.extra);
-			expect(extras).toEqual([...extras].sort((a, b) => a - b));
-		});
-	});
-
-	it('offer any chord tone, whatever the style, and nothing for an unknown change', () => {
-		const roles = rankLandings(request(chart, { style: 'roots' }), 1).map(
-			(landing) => landing.role
-		);
-		expect(new Set(roles)).toEqual(new Set(['R', '3', '5', 'b7']));
-		// What the style asks for comes first.
-		expect(roles.findLastIndex((role) => role === 'R')).toBe(
-			roles.filter((role) => role === 'R').length - 1
-		);
-		expect(rankLandings(request(chart), 99)).toEqual([]);
-	});
-
-	it('say in words what moves and what the ear learns', () => {
-		const plan = planTargets(request(chart, { style: 'guide-tones' }));
-		expect(plan.targets[2].reasons.slice(0, 2)).toEqual([
-			'Db rises a semitone to D, the third of Bb7, same string, next fret.',
-			'Eb7 has no D: it tells the change at once.'
-		]);
-	});
-});
-
-describe('anchors', () => {
-	it('survive edits elsewhere in the chart', () => {
-		const chart = parseChart('[A x2]\n| C | F |');
-		const anchor = anchorOf(chart.changes[3]);
-		expect(anchor).toEqual({ bar: 2, beat: 1, pass: 2 });
-		const edited = parseChart('[A x2]\n| C G | F |');
-		expect(changeOfAnchor(edited, anchor)?.to.symbol).toBe('F');
-		expect(changeOfAnchor(parseChart('| C |'), anchor)).toBeUndefined();
 	});
 });

@@ -1,7 +1,9 @@
 import { noteName } from '$core/pitch';
-import { anchorOf, sameAnchor } from '$core/route';
+import type { Scale } from '$core/harmony';
+import { anchorOf, blendScale, sameAnchor, scalesAlong } from '$core/route';
 import { instrumentInputOf } from '$lib/api/resolve';
 import type { RouteRequest } from '$lib/api/route';
+import { scalesOf } from '$lib/api/route-anchors';
 import type { Anchors, Wishes } from '$lib/api/route-schema';
 import type { OpenTune } from './open-tune.svelte';
 
@@ -22,4 +24,12 @@ export function requestOf(open: OpenTune, wishes: Wishes): RouteRequest {
 	const instrument = instrumentInputOf(chart, player.instruments, player.hand);
 	const route = { position, style, anchors: boundAnchors(open, wishes.anchors), line };
 	return { chart: saved.chart, instrument, route };
+}
+
+/** The scale that each event of the open tune draws on under a route's wishes. */
+export function scalesUnder(open: OpenTune, { style, line, anchors }: Wishes): (Scale | null)[] {
+	const { chart, scale } = open;
+	const used = style === 'blend' ? blendScale(chart, scale) : scale;
+	const byHand = scalesOf(chart, boundAnchors(open, anchors));
+	return scalesAlong(chart, used, line.scalePlan, byHand, line.alternate);
 }

@@ -1,9 +1,7 @@
 import { wishesOf, firstWishes, type Wishes } from '$lib/api/route-schema';
 import {
 	arrivalsOf,
-	blendScale,
 	checkLine,
-	scalesAlong,
 	type Approach,
 	type ArrivalOption,
 	type Check,
@@ -11,13 +9,12 @@ import {
 	type Landing
 } from '$core/route';
 import type { Scale } from '$core/harmony';
-import { scalesOf } from '$lib/api/route-anchors';
 import type { RouteAnswer } from '$lib/api/notebook-schema';
 import type { NoteAnswer, PlanAnswer, TargetAnswer } from '$lib/api/plan-schema';
 import type { RouteRequest } from '$lib/api/route';
 import type { Planner } from '$lib/workers/planner';
 import * as edit from './anchor-edit';
-import { boundAnchors, requestOf } from './plan-request';
+import { boundAnchors, requestOf, scalesUnder } from './plan-request';
 import { ringing } from './ringing';
 import { Refusal, store } from './api';
 import type { OpenTune } from './open-tune.svelte';
@@ -71,18 +68,9 @@ export class RoutePlan extends RouteWishes {
 		arrivalsOf(this.line, this.open.chart)
 	);
 	/** The scale that each event of the chart draws on under this route's wishes. */
-	readonly scales: readonly (Scale | null)[] = $derived.by(() => {
-		const { chart, scale } = this.open;
-		const { style, line } = this.wishes;
-		const used = style === 'blend' ? blendScale(chart, scale) : scale;
-		return scalesAlong(
-			chart,
-			used,
-			line.scalePlan,
-			scalesOf(chart, boundAnchors(this.open, this.wishes.anchors)),
-			line.alternate
-		);
-	});
+	readonly scales: readonly (Scale | null)[] = $derived.by(() =>
+		scalesUnder(this.open, this.wishes)
+	);
 	/** The judgement of what is there: the line, or the landings where they stand alone. */
 	readonly check: Check | null = $derived.by(() => {
 		if (!this.planned && this.line.length === 0) return null;

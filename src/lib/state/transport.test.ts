@@ -1,29 +1,17 @@
 import { notation } from '$core/pitch';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { beginRun, positionAt, type Position, type Run, type Score } from '$core/band';
-import type { TuneAnswer } from '$lib/api/notebook-schema';
 import type { NoteAnswer, TargetAnswer } from '$lib/api/plan-schema';
 import type { Sounding } from '$lib/audio/open-engine';
 import { OpenTune } from './open-tune.svelte';
 import { soundPrefs } from './sound-prefs.svelte';
 import { Transport } from './transport.svelte';
 import type { PlayedRoute } from './played';
+import { tune } from './test-route';
 import { until } from './test-until';
 
 const CHART = 'key: C major\ntempo: 120\n| C | F | G7 | Am |';
-const tune: TuneAnswer = {
-	id: '00000000-0000-4000-8000-000000000001',
-	title: 'Test',
-	key: 'C major',
-	tempo: 120,
-	feel: 'straight',
-	bars: 4,
-	chart: CHART,
-	version: 1,
-	createdAt: '',
-	updatedAt: ''
-};
-
+const TUNE = tune({ key: 'C major', tempo: 120, feel: 'straight', bars: 4, chart: CHART });
 /** The engine's place in these tests: it keeps the run and hears what a test says is heard. */
 const engine = {
 	run: null as Run | null,
@@ -90,7 +78,7 @@ const note = (tick: number, durationTicks: number): NoteAnswer => ({
 
 let asked = 0;
 function transport(played: PlayedRoute | null = null): Transport {
-	const made: Transport = new Transport(new OpenTune(tune, 5), () => {
+	const made: Transport = new Transport(new OpenTune(TUNE, 5), () => {
 		asked++;
 		made.route = played;
 		return Promise.resolve();
@@ -218,7 +206,7 @@ describe('playing a tune', () => {
 	});
 
 	it('does not play what has no bar', async () => {
-		const made = new Transport(new OpenTune({ ...tune, chart: 'title: Nothing\n' }, 5), () =>
+		const made = new Transport(new OpenTune(tune({ chart: 'title: Nothing\n' }), 5), () =>
 			Promise.resolve()
 		);
 		expect(made.ready).toBe(false);

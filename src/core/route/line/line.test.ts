@@ -1,70 +1,13 @@
 import { describe, expect, it } from 'vitest';
-import { chartTicks, parseChart, transposeText } from '../../chart';
-import { toneAt } from '../../chord';
-import { scaleInUse } from '../../harmony';
-import { fingerJumps, inWindow, instrumentOf, lastPosition, pitchAt } from '../../neck';
-import { scalesAlong } from '../scale-plan';
-import { STYLES, type Style } from '../types';
-import { GRIDS, PER_QUARTER, type LineGrid } from './cells';
-import { LineWork } from './work';
-import { CHARTS, cellNamed, inKey, planned, requestFor, STEADY } from '../test-lines';
-import type { LineNote, LineWishes } from './types';
-import { FAST_MS, FORBIDDEN } from './weights';
+import { parseChart } from '../../chart';
+import { instrumentOf, lastPosition } from '../../neck';
 import { LONG } from '../../test-runs';
-
-const LINE_GRIDS = GRIDS.filter((grid) => grid !== 'targets');
-const steadyOn = (grid: LineGrid): LineWishes => ({ ...STEADY, grid });
-const shape = (notes: readonly LineNote[]) =>
-	notes.map(({ tick, string, fret, finger, kind }) => [tick, string, fret, finger, kind]);
-
-/** Everything that must hold for any planned line. */
-function expectLegal({ request, targets, line }: ReturnType<typeof planned>, wishes: LineWishes) {
-	const { chart, instrument, position } = request;
-	const scales = scalesAlong(chart, request.scale, wishes.scalePlan, wishes.byHand);
-	const ms = 60_000 / (chart.headers.tempo * 480);
-	const { notes } = line;
-	const byTick = new Map(notes.map((note) => [note.tick, note]));
-	// Within a beat no pitch has two names; only two chords that meet there keep their own.
-	const spelled = new Map<string, LineNote>();
-	for (const note of notes) {
-		const at = `${Math.floor(note.tick / 480)} ${note.midi % 12}`;
-		const before = spelled.get(at) ?? note;
-		if (!(before.role && note.role)) expect(note.name).toBe(before.name);
-		spelled.set(at, note);
-	}
-	for (const target of targets) {
-		const note = byTick.get(target.tick);
-		expect(note).toMatchObject({ string: target.string, fret: target.fret, kind: 'target' });
-	}
-	expect(notes.filter((note) => note.kind === 'target')).toHaveLength(targets.length);
-	notes.forEach((note, i) => {
-		const next = notes[i + 1];
-		expect(note.durationTicks).toBeGreaterThan(0);
-		expect(note.tick + note.durationTicks).toBeLessThanOrEqual(next?.tick ?? chartTicks(chart));
-		expect(pitchAt(instrument, note)).toBe(note.midi);
-		expect(inWindow(instrument, position, note)).toBe(true);
-		const { chord } = chart.events[note.chord];
-		const tone = chord && toneAt(chord, note.midi);
-		expect(note.role).toBe(tone?.role ?? null);
-		const degree = scales[note.chord]?.notes.find((entry) => entry.pc === note.midi % 12);
-		if (tone) expect(note.name).toBe(tone.name);
-		else if (degree) expect(note.name).toBe(degree.name);
-		if (!tone && !degree) {
-			expect(note.name).not.toMatch(/^(Fb|Cb|E#|B#|.{3,})$/);
-			expect(['chromatic', 'enclosure']).toContain(note.kind);
-			const [a, b] = [next ?? notes[0], notes[i + 2] ?? notes[0]];
-			const encloses =
-				Math.sign(note.midi - b.midi) * Math.sign(a.midi - b.midi) === -1 &&
-				Math.abs(note.midi - b.midi) <= 2 &&
-				Math.abs(a.midi - b.midi) <= 2;
-			expect(Math.abs(a.midi - note.midi) === 1 || encloses).toBe(true);
-		}
-		if (!next || note.tick + note.durationTicks < next.tick) return;
-		if ((next.tick - note.tick) * ms >= FAST_MS || note.fret === 0 || next.fret === 0) return;
-		expect(note.string !== next.string && fingerJumps(note, next)).toBe(false);
-		expect(Math.abs(note.fret - next.fret)).toBeLessThan(5);
-	});
-}
+import { CHARTS, STEADY, cellNamed, inKey, planned, requestFor } from '../test-lines';
+import { STYLES } from '../types';
+import { PER_QUARTER } from './cells';
+import { LINE_GRIDS, expectLegal, shape, steadyOn } from './test-legal';
+import { FORBIDDEN } from './weights';
+import { LineWork } from './work';
 
 describe('a planned line', () => {
 	it('is legal in every style, on every grid, in many windows', () => {
@@ -309,58 +252,5 @@ describe('a planned line', () => {
 		expect(locked.line.warnings[0].change).toBe(1);
 		expect(messages.join(' ')).toMatch(/26 semitones apart with room for no notes/);
 		expect(messages.join(' ')).toMatch(/No room for a note before change 1 and 3 more/);
-	});
-});
-
-describe('a blend', () => {
-	const { scale } = scaleInUse(parseChart(CHARTS.blues));
-	it('keeps to the minor pentatonic, the third of each chord and approaches', () => {
-		const { line, request } = planned(requestFor(parseChart(CHARTS.blues), 'blend', 6), {
-			...STEADY,
-			spice: 0
-		});
-		expect(request.scale?.name).toBe(scale?.name);
-		for (const note of line.notes) {
-			const inScale = scale?.notes.some((entry) => entry.pc === note.midi % 12);
-			const third = note.role === '3' || note.role === 'b3';
-			expect(inScale || third || note.kind === 'target').toBe(true);
-		}
-	});
-
-	it('sounds the major third of the IV chord and curls the minor third', () => {
-		let thirds = 0;
-		let curls = 0;
-		for (let position = 3; position <= 15; position += 3) {
-			const { line } = planned(requestFor(parseChart(CHARTS.blues), 'blend', position));
-			for (const note of line.notes) {
-				if (note.chord === 1 && note.name === 'G' && note.role === '3') thirds++;
-				const blue = note.role === null && note.technique === 'curl';
-				if (blue) curls++;
-			}
-		}
-		expect(thirds).toBeGreaterThan(3);
-		expect(curls).toBeGreaterThan(3);
-	});
-});
-
-describe('a mirror', () => {
-	it('lands on one kind of tone everywhere and keeps its cell', () => {
-		const style: Style = 'mirror';
-		const chart = parseChart('key: Eb\n| Eb | B | Ab | E |');
-		const { line, targets } = planned(requestFor(chart, style, 5), {
-			...{ ...STEADY, spice: 0, scalePlan: 'follow' }
-		});
-		expect(new Set(targets.map((target) => target.role)).size).toBe(1);
-		const roles = (bar: number) =>
-			line.notes.filter((note) => Math.floor(note.tick / 1920) === bar).map((note) => note.role);
-		const first = roles(0);
-		for (const bar of [1, 2, 3]) {
-			const same = roles(bar).filter((role, i) => role === first[i]).length;
-			expect(same).toBeGreaterThanOrEqual(5);
-		}
-	});
-
-	it('is the same chart in every key', () => {
-		expect(transposeText(CHARTS.major, { steps: 1, semitones: 2 })).toContain('Em7');
 	});
 });
