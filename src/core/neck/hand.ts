@@ -25,7 +25,10 @@ export const stretchMm = (strings: Strings, a: number, b: number): number =>
 
 /** How far a fret lies from the nut, or from the capo, in mm. */
 export const alongMm = ({ scaleLengthMm, capo }: Strings, fret: number): number =>
-	scaleLengthMm * (2 ** (-capo / 12) - 2 ** (-(fret + capo) / 12));
+	scaleLengthMm * (wire(capo) - wire(fret + capo));
+
+const WIRES = Array.from({ length: 64 }, (_, fret) => 2 ** (-fret / 12));
+const wire = (fret: number): number => WIRES[fret] ?? 2 ** (-fret / 12);
 
 /** The largest distance between fretted places, in mm; open strings cost nothing. */
 export function widestMm(strings: Strings, places: readonly { readonly fret: number }[]): number {

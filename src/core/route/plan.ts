@@ -22,8 +22,7 @@ import {
 	type PlanRequest,
 	type PlanWarning,
 	type RequestIssue,
-	type Target,
-	type Term
+	type Target
 } from './types';
 
 function toTargets(
@@ -99,11 +98,12 @@ function toPlan(
 	warnings: readonly PlanWarning[]
 ): Plan {
 	const named = pathCosts(request, steps, path);
-	const costs = Object.fromEntries(TERMS.map((term) => [term, units(named[term] ?? 0)])) as Record<
-		Term,
-		number
-	>;
-	const cost = TERMS.reduce((sum, term) => sum + (named[term] ?? 0), 0);
+	const costs = { ...named };
+	let cost = 0;
+	for (const term of TERMS) {
+		cost += named[term];
+		costs[term] = units(named[term]);
+	}
 	const windows = handWindows(request);
 	return {
 		position: windows[0]?.position ?? request.position,

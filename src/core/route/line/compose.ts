@@ -61,6 +61,15 @@ function strandOf(stretch: Stretch, all: readonly (Way | null)[]): Strand {
 export const solveStretch = (stretch: Stretch, motion: Motion, work: LineWork): Strand =>
 	work.strandOf(stretch, () => search(stretch, motion, work));
 
+const waits = new WeakMap<Stretch, Strand>();
+
+/** A stretch that is not searched yet; the same object each time. */
+function waiting(stretch: Stretch): Strand {
+	let made = waits.get(stretch);
+	if (!made) waits.set(stretch, (made = strandOf(stretch, NO_WAYS)));
+	return made;
+}
+
 const NO_WAYS: readonly (Way | null)[] = APPROACHES.map(() => null);
 
 function search(stretch: Stretch, motion: Motion, work: LineWork): Strand {
@@ -105,11 +114,19 @@ function echoSource(stretches: readonly Stretch[], i: number): number | null {
 	return at >= 0 && sameRhythm(stretches[at]!, here) ? at : null;
 }
 
-/** Keeps one class of a strand alone: what others take up must stay as it was heard. */
-const onlyKind = (strand: Strand, kind: number): Strand => {
-	const ways = strand.ways.map((way, at) => (at === kind ? way : null));
-	return { ...strand, ways, kinds: kindsOf(ways) };
-};
+const narrowed = new WeakMap<Strand, Map<number, Strand>>();
+
+/** Keeps one class of a strand alone: what others take up must stay as it was heard. The same object each time. */
+function onlyKind(strand: Strand, kind: number): Strand {
+	let known = narrowed.get(strand);
+	if (!known) narrowed.set(strand, (known = new Map()));
+	let made = known.get(kind);
+	if (!made) {
+		const ways = strand.ways.map((way, at) => (at === kind ? way : null));
+		known.set(kind, (made = { ...strand, ways, kinds: kindsOf(ways) }));
+	}
+	return made;
+}
 
 /** A line as it is solved: the way of each stretch, and the pitches of a mirrored cell that did not stand in it. */
 export type Solved = {
@@ -132,7 +149,7 @@ export function solveAll(
 	const strands = stretches.map((stretch, i) => {
 		if (i % 32 === 31) work.onProgress?.(i / stretches.length);
 		// What takes up another stretch waits for that to be chosen.
-		return sources[i] === null ? solveStretch(stretch, motion, work) : strandOf(stretch, NO_WAYS);
+		return sources[i] === null ? solveStretch(stretch, motion, work) : waiting(stretch);
 	});
 	let kinds = weave(strands);
 	const bound = new Set<number>();

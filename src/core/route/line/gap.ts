@@ -10,8 +10,9 @@ import {
 	settle,
 	settled
 } from './layers';
-import { GROUPS, KINDS, TABLES, THREE } from './three-costs';
+import { GROUPS, KINDS, priceTurns } from './three-costs';
 import { threeCost } from './motion';
+import { movesBetween } from './moves';
 import { FORBIDDEN } from './weights';
 
 /** The best way with one class of arrival: a candidate per note. */
@@ -23,8 +24,11 @@ export const relaxationsOf = ({ pitch }: Gap): number =>
 		.reduce((sum, layer, i) => sum + pitch[i]!.length * pitch[i + 1]!.length * layer.length, 0);
 
 // Scratch of the one search that runs at a time: nothing in it outlives a call. What settles the pairs of each layer, and
-// the ways into two layers in turn; grown where a pool is larger than any before.
+// the least cost of each class of arrival with the pair of notes that it ends on, the ways into two layers in turn; grown
+// where a pool is larger than any before.
 const known: Settled[] = [];
+const least = new Int32Array(APPROACHES.length);
+const ends = new Int32Array(APPROACHES.length);
 let inwards: [Inward, Inward] = [inward(64), inward(64)];
 /** Where one note alone stands between two targets, no three of them come before the end. */
 const NONE: Settled = { ...settled(1), again: Int16Array.of(-1) };
@@ -35,7 +39,7 @@ const NONE: Settled = { ...settled(1), again: Int16Array.of(-1) };
  * @param level which price of turns, an index into `TURN_EXTRA`; the costs of the ways include it
  */
 export function solveGap(gap: Gap, level = 0): (Way | null)[] {
-	THREE.set(TABLES[level]!);
+	priceTurns(level);
 	const { pitch, own, pairs, arrival, arrivalCost } = gap;
 	const n = pitch.length - 2;
 	if (n === 0) return APPROACHES.map(() => null);
@@ -52,20 +56,20 @@ export function solveGap(gap: Gap, level = 0): (Way | null)[] {
 		advance(gap, i, here, spare);
 		[ways, spare] = [spare, ways];
 	}
-	const least = new Array<number>(APPROACHES.length).fill(FORBIDDEN);
-	const ends = new Array<number>(APPROACHES.length).fill(-1);
+	least.fill(FORBIDDEN);
+	ends.fill(-1);
 	const target = pitch[n + 1]![0]!;
 	const pb = pitch[n - 1]!;
 	const pc = pitch[n]!;
 	const lastPair = pairs[n + 1]!;
 	const [pair, ownLast] = [pairs[n]!, own[n]!];
 	const { cost, again, againCost } = n > 1 ? known[n]! : NONE;
-	let state = 0;
-	for (let b = 0; b < pb.length; b++) {
+	const { kinds } = movesBetween(pb, pc);
+	for (let b = 0, state = 0; b < pb.length; b++) {
 		for (let c = 0; c < pc.length; c++, state++) {
-			const at = n > 1 ? pairAt(b, pb[b]!, pc[c]!) : 0;
+			const at = n > 1 ? b * KINDS + kinds[state]! : 0;
 			const three = pc[c] === again[at] ? againCost[at]! : cost[at]!;
-			const base = Math.min(FORBIDDEN, three + pair[state]! + ownLast[c]!) + lastPair[c]!;
+			const base = three + pair[state]! + ownLast[c]! + lastPair[c]!;
 			const kind = arrival[state]!;
 			if (base >= least[kind]!) continue;
 			const total = base + threeCost(pb[b]!, pc[c]!, target) + arrivalCost[kind]!;
@@ -75,7 +79,8 @@ export function solveGap(gap: Gap, level = 0): (Way | null)[] {
 			}
 		}
 	}
-	return ends.map((end, kind) => {
+	return APPROACHES.map((_, kind) => {
+		const end = ends[kind]!;
 		if (end < 0) return null;
 		const path = new Array<number>(n);
 		path[n - 1] = end % pc.length;

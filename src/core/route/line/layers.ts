@@ -1,5 +1,5 @@
-import { GROUP_OF_KIND, groupOf, kindOf, movesBetween } from './moves';
-import { GROUPS, KINDS, THREE } from './three-costs';
+import { groupOf, kindOf, movesBetween } from './moves';
+import { GROUPS, groupRanked, KINDS, RANK, RANKED, THREE } from './three-costs';
 import { FORBIDDEN, LINE } from './weights';
 
 /**
@@ -38,76 +38,6 @@ export const inward = (notes: number): Inward => ({
 	otherFrom: new Uint8Array(notes * GROUPS)
 });
 
-/** Of the groups up (or down) by leap, up, and level: the cheapest, which carries on upward at no cost. */
-const carriesOn = (best: Int32Array, row: number, leap: number, step: number): number => {
-	const own = best[row + leap]! <= best[row + step]! ? leap : step;
-	return best[row + LEVEL]! < best[row + own]! ? LEVEL : own;
-};
-
-/** The cheapest of three groups of ways into a note, going on by a kind of interval. */
-function cheapest(
-	best: Int32Array,
-	row: number,
-	kind: number,
-	free: number,
-	one: number,
-	other: number
-): number {
-	const three = kind * GROUPS;
-	let group = free;
-	let cost = best[row + free]! + THREE[three + free]!;
-	const first = best[row + one]! + THREE[three + one]!;
-	if (first < cost) {
-		cost = first;
-		group = one;
-	}
-	return best[row + other]! + THREE[three + other]! < cost ? other : group;
-}
-
-/** The cheapest of all groups: leaps onward weigh every group on its own. */
-function cheapestOfAll(best: Int32Array, row: number, kind: number): number {
-	const three = kind * GROUPS;
-	let found = 0;
-	let cost = best[row]! + THREE[three]!;
-	for (let group = 1; group < GROUPS; group++) {
-		const total = best[row + group]! + THREE[three + group]!;
-		if (total < cost) {
-			cost = total;
-			found = group;
-		}
-	}
-	return found;
-}
-
-/**
- * The group of ways into a note from which it goes on cheapest by a kind of interval.
- * @param up the group that carries on upward at no cost, `down` the one that does so downward
- */
-function groupBefore(
-	best: Int32Array,
-	row: number,
-	kind: number,
-	up: number,
-	down: number
-): number {
-	switch (kind) {
-		case 0:
-			if (best[row] !== FORBIDDEN) return cheapestOfAll(best, row, 0);
-			return cheapest(best, row, 0, best[row + 1]! <= best[row + 2]! ? 1 : 2, 3, 4);
-		case 1:
-		case 2:
-			return cheapest(best, row, kind, up, 3, 4);
-		case 3:
-			return cheapest(best, row, 3, best[row + up]! <= best[row + down]! ? up : down, 2, 2);
-		case 4:
-		case 5:
-			return cheapest(best, row, kind, down, 0, 1);
-		default:
-			if (best[row + 4] !== FORBIDDEN) return cheapestOfAll(best, row, 6);
-			return cheapest(best, row, 6, best[row + 3]! <= best[row + 2]! ? 3 : 2, 0, 1);
-	}
-}
-
 /** Takes in the first move: from the target before to each note of the first layer. */
 export function begin(gap: Gap, into: Inward): void {
 	const [from, notes] = [gap.pitch[0]!, gap.pitch[1]!];
@@ -115,7 +45,7 @@ export function begin(gap: Gap, into: Inward): void {
 	into.other.fill(FORBIDDEN, 0, notes.length * GROUPS);
 	for (let c = 0; c < notes.length; c++) {
 		const at = c * GROUPS + groupOf(notes[c]! - from[0]!);
-		into.cost[at] = Math.min(FORBIDDEN, gap.pairs[1]![c]! + gap.own[1]![c]!);
+		into.cost[at] = Math.min(FORBIDDEN, gap.pairs[1]![c]!);
 		into.from[at] = 0;
 	}
 }
@@ -145,33 +75,53 @@ export const settled = (notes: number): Settled => ({
 export const pairAt = (b: number, from: number, to: number): number =>
 	b * KINDS + kindOf(to - from);
 
+/** The kind of interval that would return from a note to where each group of ways into it came from; −1 for none. */
+const backward = new Int8Array(GROUPS);
+
 /**
  * Settles the pairs of layers i − 1 and i. The cost of three notes depends only on the group of the first interval, the
  * kind of the second, and on whether the third pitch is the first again; so all pairs (b, c) of one kind are settled by
- * one look-up, and by five where the line would return, instead of a loop over all a: the same optimum.
+ * the least of five sums, and by five more where the line would return, instead of a loop over all a: the same optimum.
+ * The sums carry the group's rank among equals in their last bits, and the least is found without a branch: what comes out
+ * changes from note to note, and no processor guesses it.
  */
 export function settle(gap: Gap, i: number, ways: Inward, into: Settled): void {
 	const pa = gap.pitch[i - 2]!;
 	const pb = gap.pitch[i - 1]!;
-	const { ends } = movesBetween(pb, gap.pitch[i]!);
-	const best = ways.cost;
-	for (let b = 0, at = 0; b < pb.length; b++) {
-		const here = b * GROUPS;
-		const up = carriesOn(best, here, 0, 1);
-		const down = carriesOn(best, here, 3, 4);
-		let before = 0;
-		for (let kind = 0; kind < KINDS; kind++, at++) {
-			const end = ends[at]!;
-			if (before === end) continue;
-			before = end;
-			const group = groupBefore(best, here, kind, up, down);
-			const a = ways.from[here + group]!;
-			into.cost[at] = best[here + group]! + THREE[kind * GROUPS + group]!;
-			into.from[at] = a;
-			const returns =
-				group !== LEVEL && kindOf(pa[a]! - pb[b]!) === kind && best[here + group] !== FORBIDDEN;
-			into.again[at] = returns ? pa[a]! : -1;
-			if (returns) settleReturn(ways, here, pa, kind, into, at);
+	const { cost: best, from } = ways;
+	const own = gap.own[i - 1]!;
+	const { cost, from: before, again } = into;
+	const ranked = RANKED;
+	for (let b = 0, at = 0, row = 0; b < pb.length; b++, row += GROUPS) {
+		const here = pb[b]!;
+		for (let group = 0; group < GROUPS; group++) {
+			// What leads nowhere says nothing of where it came from.
+			const known = group !== LEVEL && best[row + group]! < FORBIDDEN;
+			backward[group] = known ? kindOf(pa[from[row + group]!]! - here) : -1;
+		}
+		const mine = own[b]!;
+		const first = Math.min(FORBIDDEN, best[row]! + mine) << RANK;
+		const second = Math.min(FORBIDDEN, best[row + 1]! + mine) << RANK;
+		const third = Math.min(FORBIDDEN, best[row + 2]! + mine) << RANK;
+		const fourth = Math.min(FORBIDDEN, best[row + 3]! + mine) << RANK;
+		const fifth = Math.min(FORBIDDEN, best[row + 4]! + mine) << RANK;
+		for (let kind = 0, three = 0; kind < KINDS; kind++, at++, three += GROUPS) {
+			let least = first + ranked[three]!;
+			let less = second + ranked[three + 1]! - least;
+			least += less & (less >> 31);
+			less = third + ranked[three + 2]! - least;
+			least += less & (less >> 31);
+			less = fourth + ranked[three + 3]! - least;
+			least += less & (less >> 31);
+			less = fifth + ranked[three + 4]! - least;
+			least += less & (less >> 31);
+			const group = groupRanked(kind, least);
+			const a = from[row + group]!;
+			cost[at] = least >> RANK;
+			before[at] = a;
+			const returns = backward[group] === kind;
+			again[at] = returns ? pa[a]! : -1;
+			if (returns) settleReturn(ways, row, mine, pa, kind, into, at);
 		}
 	}
 }
@@ -180,6 +130,7 @@ export function settle(gap: Gap, i: number, ways: Inward, into: Settled): void {
 function settleReturn(
 	ways: Inward,
 	row: number,
+	own: number,
 	pa: Int16Array,
 	kind: number,
 	into: Settled,
@@ -191,11 +142,11 @@ function settleReturn(
 	for (let group = 0; group < GROUPS; group++) {
 		const three = THREE[kind * GROUPS + group]!;
 		const least = ways.cost[row + group]!;
-		let total = least + three;
+		let total = Math.min(FORBIDDEN, least + own) + three;
 		let a = ways.from[row + group]!;
-		if (group !== LEVEL && least !== FORBIDDEN && pa[a] === to) {
+		if (group !== LEVEL && least < FORBIDDEN && pa[a] === to) {
 			total += LINE.returns;
-			const other = ways.other[row + group]! + three;
+			const other = Math.min(FORBIDDEN, ways.other[row + group]! + own) + three;
 			if (other < total) {
 				total = other;
 				a = ways.otherFrom[row + group]!;
@@ -210,49 +161,36 @@ function settleReturn(
 	into.againFrom[at] = from;
 }
 
-/** One layer onward: the cheapest ways into the notes of layer i, of the pairs that are settled. */
+/**
+ * One layer onward: the cheapest ways into the notes of layer i, of the pairs that are settled. What the notes themselves
+ * cost comes in when they are settled.
+ */
 export function advance(gap: Gap, i: number, pairs: Settled, into: Inward): void {
 	const pb = gap.pitch[i - 1]!;
 	const pc = gap.pitch[i]!;
 	const nc = pc.length;
 	const pair = gap.pairs[i]!;
-	const own = gap.own[i]!;
-	const { order, ends } = movesBetween(pb, pc);
+	const { kinds, slots } = movesBetween(pb, pc);
+	const { cost, again, againCost } = pairs;
 	const { cost: least, from: leastB, other, otherFrom } = into;
 	least.fill(FORBIDDEN, 0, nc * GROUPS);
 	other.fill(FORBIDDEN, 0, nc * GROUPS);
-	for (let b = 0, settledAt = 0; b < pb.length; b++) {
-		const row = b * nc;
-		let k = row;
-		for (let kind = 0; kind < KINDS; kind++, settledAt++) {
-			const end = row + ends[settledAt]!;
-			if (k === end) continue;
-			const base = pairs.cost[settledAt]!;
-			const again = pairs.again[settledAt]!;
-			const group = GROUP_OF_KIND[kind]!;
-			for (; k < end; k++) {
-				const c = order[k]!;
-				const sum = (pc[c] === again ? pairs.againCost[settledAt]! : base) + pair[row + c]!;
-				const at = c * GROUPS + group;
-				if (sum >= other[at]!) continue;
-				if (sum < least[at]!) {
-					if (pb[b] !== pb[leastB[at]!]) {
-						other[at] = least[at]!;
-						otherFrom[at] = leastB[at]!;
-					}
-					least[at] = sum;
-					leastB[at] = b;
-				} else if (pb[b] !== pb[leastB[at]!]) {
-					other[at] = sum;
-					otherFrom[at] = b;
-				}
+	for (let b = 0, state = 0, row = 0; b < pb.length; b++, row += KINDS) {
+		for (let c = 0; c < nc; c++, state++) {
+			const settledAt = row + kinds[state]!;
+			const three = pc[c] === again[settledAt] ? againCost[settledAt]! : cost[settledAt]!;
+			const sum = three + pair[state]!;
+			const at = slots[state]!;
+			if (sum >= other[at]!) continue;
+			if (sum < least[at]!) {
+				other[at] = least[at]!;
+				otherFrom[at] = leastB[at]!;
+				least[at] = sum;
+				leastB[at] = b;
+			} else {
+				other[at] = sum;
+				otherFrom[at] = b;
 			}
-		}
-	}
-	for (let c = 0, at = 0; c < nc; c++) {
-		for (let group = 0; group < GROUPS; group++, at++) {
-			least[at] = Math.min(FORBIDDEN, least[at]! + own[c]!);
-			other[at] = Math.min(FORBIDDEN, other[at]! + own[c]!);
 		}
 	}
 }

@@ -66,21 +66,21 @@ const asFault = (at: Sung | undefined): Fault | null => (at ? { at } : null);
 const movable = (line: readonly Sung[]): Sung | undefined =>
 	line.findLast(({ moment }) => moment !== null);
 
-/** True when two spans of equal length hold the same notes over the same chords, two at least. */
+/** True when two spans of equal length, the earlier from `before` on, hold the same notes over the same chords, two at least. */
 function same(line: readonly Sung[], from: number, before: number, ticks: number): boolean {
-	let [a, b] = [
-		line.findIndex(({ tick }) => tick >= from),
-		line.findIndex(({ tick }) => tick >= before)
-	];
-	let count = 0;
-	for (; a >= 0 && b >= 0; a++, b++, count++) {
-		const [x, y] = [line[a]!, line[b]!];
-		const [inX, inY] = [x && x.tick < from + ticks, y && y.tick < before + ticks];
+	let b = 0;
+	while (b < line.length && line[b]!.tick < before) b++;
+	let a = b;
+	while (a < line.length && line[a]!.tick < from) a++;
+	if (a === line.length) return false;
+	for (let count = 0; ; a++, b++, count++) {
+		const [x, y] = [line[a], line[b]];
+		const inX = x !== undefined && x.tick < from + ticks;
+		const inY = y !== undefined && y.tick < before + ticks;
 		if (!inX || !inY) return !inX && !inY && count > 1;
 		if (x.tick - from !== y.tick - before || x.note.midi !== y.note.midi) return false;
 		if (x.chord !== y.chord) return false;
 	}
-	return false;
 }
 
 /** A half bar that the half bar before has note for note, or a bar that one of the three before has. */
@@ -169,20 +169,22 @@ function cheapest(strand: Strand, before: readonly number[] | null): number | nu
 
 const costOf = ({ strand, kind }: Choice): number => strand.ways[kind]?.cost ?? 0;
 
-/** The notes of a stretch as chosen, its first target among them. */
-function sing(stretch: Stretch, { strand, kind }: Choice): Sung[] {
+/**
+ * The notes of a stretch as chosen, its first target among them.
+ * @param done nothing of it is moved any more
+ */
+function sing(stretch: Stretch, { strand, kind }: Choice, done = false): Sung[] {
 	const way = strand.ways[kind];
-	const first: Sung = {
-		...{ tick: stretch.fromTick, note: stretch.from.candidates[0]!, moment: null },
-		position: stretch.position,
-		chord: stretch.moments[0]?.onset.event.symbol ?? ''
-	};
-	if (!way) return [first];
-	const rest = stretch.moments.map(({ onset, pool, position }, k): Sung => ({
-		...{ tick: onset.tick, note: pool.candidates[way.path[k]!]!, position },
-		...{ chord: onset.event.symbol, moment: onset.own ? null : k }
-	}));
-	return [first, ...rest];
+	const { fromTick: tick, from, position, moments } = stretch;
+	const chord = moments[0]?.onset.event.symbol ?? '';
+	const sung: Sung[] = [{ tick, note: from.candidates[0]!, position, chord, moment: null }];
+	if (!way) return sung;
+	for (const [k, { onset, pool, position }] of moments.entries()) {
+		const note = pool.candidates[way.path[k]!]!;
+		const moment = done || onset.own ? null : k;
+		sung.push({ tick: onset.tick, note, position, chord: onset.event.symbol, moment });
+	}
+	return sung;
 }
 
 /** A stretch that is done; its notes are written out when a later one is held against them. */
@@ -194,7 +196,7 @@ type Past = {
 };
 
 const notesOf = (past: Past): readonly Sung[] =>
-	(past.notes ??= sing(past.stretch, past.choice).map((entry) => ({ ...entry, moment: null })));
+	(past.notes ??= sing(past.stretch, past.choice, true));
 
 /** What came of a stretch, and what it depended on. */
 type Memory = {
@@ -247,11 +249,18 @@ export function mendLine(
 		if (known && isAsBefore(known, wayOf(choice), past, fresh)) {
 			({ stretch, choice } = known);
 		} else {
+			const { toTick, to, toPosition: position } = original;
 			const target: Sung = {
-				...{ tick: original.toTick, note: original.to.candidates[0]!, chord: '', moment: null },
-				position: original.toPosition
+				tick: toTick,
+				note: to.candidates[0]!,
+				position,
+				chord: '',
+				moment: null
 			};
-			const sung = past.flatMap(notesOf).filter(({ tick }) => tick >= start);
+			const sung: Sung[] = [];
+			for (const one of past) {
+				for (const note of notesOf(one)) if (note.tick >= start) sung.push(note);
+			}
 			for (let tries = 0; tries < TRIES; tries++) {
 				const line = [...sung, ...sing(stretch, choice), target];
 				const near = line.filter(({ tick }) => tick > original.fromTick - NEAR);

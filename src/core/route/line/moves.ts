@@ -1,8 +1,8 @@
-import { KINDS } from './three-costs';
+import { GROUPS } from './three-costs';
 import { LEAP } from './weights';
 
 /** The group that an interval of each kind belongs to. */
-export const GROUP_OF_KIND = Uint8Array.of(0, 1, 1, 2, 3, 3, 4);
+const GROUP_OF_KIND = Uint8Array.of(0, 1, 1, 2, 3, 3, 4);
 /** Intervals beyond this many semitones do not occur in a window of eight strings. */
 const WIDEST = 96;
 
@@ -23,26 +23,25 @@ export const groupOf = (semitones: number): number => groups[semitones + WIDEST]
 export const kindOf = (semitones: number): number => kinds[semitones + WIDEST]!;
 
 /**
- * The moves from the notes of one layer to those of the next, sorted by their kind: for each note b, `order` holds
- * those of the next, the earliest first within a kind; `ends[b * KINDS + kind]` is where a kind ends.
+ * The moves from the notes b of one layer to the notes c of the next, `[b * notes of the next + c]`: the kind of their
+ * interval, and where the ways into c by its group stand.
  */
-type Moves = { readonly order: Uint8Array; readonly ends: Uint8Array };
+type Moves = { readonly kinds: Uint8Array; readonly slots: Uint16Array };
 
 const movesKnown = new WeakMap<Int16Array, WeakMap<Int16Array, Moves>>();
 
-function sortMoves(from: Int16Array, to: Int16Array): Moves {
-	const order = new Uint8Array(from.length * to.length);
-	const ends = new Uint8Array(from.length * KINDS);
-	for (let b = 0, at = 0; b < from.length; b++) {
-		const row = at;
-		for (let kind = 0; kind < KINDS; kind++) {
-			for (let c = 0; c < to.length; c++) {
-				if (kindOf(to[c]! - from[b]!) === kind) order[at++] = c;
-			}
-			ends[b * KINDS + kind] = at - row;
-		}
+function tellMoves(from: Int16Array, to: Int16Array): Moves {
+	const kindsOf = new Uint8Array(from.length * to.length);
+	const slots = new Uint16Array(from.length * to.length);
+	let at = 0;
+	for (const b of from) {
+		to.forEach((pitch, c) => {
+			const kind = kindOf(pitch - b);
+			kindsOf[at] = kind;
+			slots[at++] = c * GROUPS + GROUP_OF_KIND[kind]!;
+		});
 	}
-	return { order, ends };
+	return { kinds: kindsOf, slots };
 }
 
 /** The moves between two layers, remembered as long as the pitches of both live. */
@@ -50,6 +49,6 @@ export function movesBetween(from: Int16Array, to: Int16Array): Moves {
 	let row = movesKnown.get(from);
 	if (!row) movesKnown.set(from, (row = new WeakMap()));
 	let found = row.get(to);
-	if (!found) row.set(to, (found = sortMoves(from, to)));
+	if (!found) row.set(to, (found = tellMoves(from, to)));
 	return found;
 }

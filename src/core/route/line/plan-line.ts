@@ -1,9 +1,9 @@
 import { msPerTick } from '../../kernel';
-import { hasRole, type Key } from '../../chord';
+import { type Key } from '../../chord';
 import { keyOf, nameOver } from '../../harmony';
-import { above, degreeInterval, mod, notation, noteName, pitchClass } from '../../pitch';
+import { above, degreeInterval, mod, noteName, pitchClass } from '../../pitch';
 import { chartTicks } from '../../chart';
-import { positionAt, type PlanWarning, type Target } from '../types';
+import { type PlanWarning, type Target } from '../types';
 import { APPROACHES, type Approach } from './approach';
 import { notesOf, solveAll, solveStretch } from './compose';
 import { LineWork } from './work';
@@ -11,9 +11,8 @@ import { nameCosts } from './costs';
 import { withTechniques, type Traits } from './hand';
 import { loneNotes } from './lone';
 import type { Motion, Stretch } from './lattice';
-import type { Candidate } from './pool';
 import type { Onset } from './rhythm';
-import { scalesAlong } from '../scale-plan';
+import { strike } from './strike';
 import { spellLine } from '../spelling';
 import { warningsOf } from './stretches';
 import type { LineNote, LineRequest, LineTerm } from './types';
@@ -153,61 +152,14 @@ export function planLine(
 	const { chosen, adapted } = solveAll(stretches, motion, work, request.style === 'mirror');
 	const notes: LineNote[] = [];
 	const traits: Traits[] = [];
-	/** The scale or the chord has the fret after a place too, and the hand reaches it. */
-	const neighboured = (onset: Onset, { string, fret }: Candidate): boolean => {
-		if (onset.target === null) return false;
-		const position = positionAt(request, targets[onset.target]!.change);
-		return pools
-			.free(onset, position, null)
-			.candidates.some(
-				(other) => other.string === string && other.fret === fret + 1 && other.verdict !== 'clash'
-			);
-	};
 	const own = new Map(
 		(line.fingers ?? []).map((f) => [`${f.tick} ${f.string} ${f.fret}`, f.finger])
 	);
-	const struck = (onset: Onset, note: Candidate, kind: LineNote['kind']) => {
-		const { string, fret, midi, tone } = note;
-		const wanted = own.size > 0 ? own.get(`${onset.tick} ${string} ${fret}`) : undefined;
-		const set = wanted ?? onset.own?.finger;
-		notes.push({
-			tick: onset.tick,
-			durationTicks: onset.end - onset.tick,
-			string,
-			fret,
-			midi,
-			name: notation(''),
-			role: tone?.role ?? null,
-			kind,
-			finger: fret === 0 ? null : (set ?? note.finger),
-			technique: null,
-			chord: onset.event.index
-		});
-		traits.push({
-			blue: note.blue && hasRole(onset.event.chord, '3'),
-			neighbour: neighboured(onset, note)
-		});
-	};
 	const starts = onsets.filter((onset) => onset.target !== null);
 	stretches.forEach((stretch, i) => {
-		const { strand, kind: arrival } = chosen[i]!;
-		const way = strand.ways[arrival] ?? null;
-		struck(starts[i]!, stretch.from.candidates[0]!, 'target');
-		const encloses = APPROACHES[arrival] === 'enclosure';
-		notesOf(stretch, way).forEach((note, k) => {
-			const { onset } = stretch.moments[k]!;
-			const left = stretch.moments.length - k;
-			const foreign = !note.tone && !note.degree;
-			const kind =
-				encloses && left <= 2
-					? 'enclosure'
-					: note.tone
-						? 'chord'
-						: foreign
-							? 'chromatic'
-							: 'passing';
-			struck(onset, note, kind);
-		});
+		const struck = strike(stretch, chosen[i]!, starts[i]!, pools, own);
+		notes.push(...struck.notes);
+		traits.push(...struck.traits);
 	});
 	joinLone(notes, traits, own, request);
 	const arrivals = targets.map((_, i): Approach | null => {
@@ -215,11 +167,7 @@ export function planLine(
 		return APPROACHES[chosen[at]?.kind ?? -1] ?? null;
 	});
 	return {
-		notes: spellLine(
-			chart,
-			scalesAlong(chart, request.scale, line.scalePlan, line.byHand, line.alternate),
-			finished(notes, traits, tickMs, request)
-		),
+		notes: spellLine(chart, work.scales, finished(notes, traits, tickMs, request)),
 		arrivals,
 		options: () =>
 			targets.map((_, i) => {

@@ -73,7 +73,8 @@ export function stretchesOf(
 		? (tick: number, landed: number) => positionAt(request, changeUnder(chart, tick, landed))
 		: () => request.position;
 	const wanted = new Map((line.arrive ?? []).map((wish) => [wish.change, wish.approach]));
-	const starts = onsets.flatMap((onset, i) => (onset.target === null ? [] : [i]));
+	const starts: number[] = [];
+	for (const [i, onset] of onsets.entries()) if (onset.target !== null) starts.push(i);
 	return starts.map((at, i): Stretch => {
 		const end = starts[i + 1] ?? onsets.length;
 		const last = i + 1 >= starts.length;

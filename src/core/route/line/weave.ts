@@ -40,15 +40,15 @@ function alike(a: readonly number[], b: readonly number[]): boolean {
 	return true;
 }
 
-const joins = new WeakMap<Strand, WeakMap<Strand, Float64Array>>();
+const joins = new WeakMap<Strand, Map<Strand, readonly number[]>>();
 
 /** Prices of joining the ways of two strands, `[kind * SIZE + next]`; remembered while both live. */
-function joinTable(a: Strand, b: Strand): Float64Array {
+function joinTable(a: Strand, b: Strand): readonly number[] {
 	let row = joins.get(a);
-	if (!row) joins.set(a, (row = new WeakMap()));
+	if (!row) joins.set(a, (row = new Map()));
 	const known = row.get(b);
 	if (known) return known;
-	const table = new Float64Array(SIZE * SIZE);
+	const table = FROM_NONE.slice();
 	for (const before of a.kinds) {
 		for (const kind of b.kinds) {
 			const [x, y] = [a.pitches[before]!, b.pitches[kind]!];
@@ -94,40 +94,48 @@ type Woven = {
 	/** Classes before the last; the last ones are the strand's own. */
 	readonly olders: readonly number[];
 	/** `[older * SIZE + before]`. */
-	readonly total: Float64Array;
+	readonly total: readonly number[];
 	/** `[before * SIZE + kind]`: the class before both. */
-	readonly from: Uint8Array;
+	readonly from: readonly number[];
 	readonly past: Woven | null;
+	/** What it went on to, so that a line that begins alike is not woven again. */
+	readonly next: Map<Strand, Woven>;
 };
 
 const begun = new WeakMap<Strand, Woven>();
-const goneOn = new WeakMap<Woven, WeakMap<Strand, Woven>>();
 
-const NO_PAST = new Uint8Array(0);
+/** No way leads anywhere yet, and none comes from anywhere: copied for each strand. */
+const NOWHERE = new Array<number>(SIZE * SIZE).fill(Infinity);
+const FROM_NONE = new Array<number>(SIZE * SIZE).fill(0);
 
 function begin(strand: Strand): Woven {
 	const known = begun.get(strand);
 	if (known) return known;
-	const total = new Float64Array(SIZE * SIZE).fill(Infinity);
+	const total = NOWHERE.slice();
 	for (const kind of strand.kinds) total[NONE * SIZE + kind] = strand.ways[kind]?.cost ?? 0;
-	const made: Woven = { strand, olders: [NONE], total, from: NO_PAST, past: null };
+	const made: Woven = {
+		strand,
+		olders: [NONE],
+		total,
+		from: FROM_NONE,
+		past: null,
+		next: new Map()
+	};
 	begun.set(strand, made);
 	return made;
 }
 
-/** One strand on; remembered while both live, so that a line that begins alike is not woven again. */
+/** One strand on, woven once. */
 function goOn(past: Woven, strand: Strand): Woven {
-	let row = goneOn.get(past);
-	if (!row) goneOn.set(past, (row = new WeakMap()));
-	let made = row.get(strand);
-	if (!made) row.set(strand, (made = onward(past, strand)));
+	let made = past.next.get(strand);
+	if (!made) past.next.set(strand, (made = onward(past, strand)));
 	return made;
 }
 
 function onward(past: Woven, strand: Strand): Woven {
 	const { total: before, olders } = past;
-	const total = new Float64Array(SIZE * SIZE).fill(Infinity);
-	const from = new Uint8Array(SIZE * SIZE);
+	const total = NOWHERE.slice();
+	const from = FROM_NONE.slice();
 	const table = joinTable(past.strand, strand);
 	for (const kind of past.strand.kinds) {
 		// Only coming back to the class of the time before sets one older class apart from the others:
@@ -158,7 +166,7 @@ function onward(past: Woven, strand: Strand): Woven {
 			from[kind * SIZE + next] = older;
 		}
 	}
-	return { strand, olders: past.strand.kinds, total, from, past };
+	return { strand, olders: past.strand.kinds, total, from, past, next: new Map() };
 }
 
 /**

@@ -1,7 +1,7 @@
 import type { Approach } from './approach';
 
-/** No path may go here; far above any sum, and twice of it still a small integer. */
-export const FORBIDDEN = 0x1fffffff;
+/** No path may go here; far above any sum, and eight times as much is still an integer of 32 bits. */
+export const FORBIDDEN = 0x07ffffff;
 
 /** Cost of an interval by semitones, in thousandths; a step costs nothing, a repeated note much. */
 const STEPS = [7000, 120, 0, 700, 1000, 1500, 3000, 2200, 3200];

@@ -10,12 +10,19 @@ import { stretchesOf } from './stretches';
 import type { LineRequest, LineWishes } from './types';
 import { type Strand } from './weave';
 
+/** Ways that are remembered. */
+const MOST_SOLVED = 4096;
+
 /**
  * What a plan of a line leaves for the next: pools, tables of moves and solved stretches, so that after
  * one change only what changed is searched again. It belongs to one chart; the answer never depends on it.
  */
 export class LineWork {
 	private signature = '';
+	/** What was asked for last, part by part. */
+	private asked: readonly unknown[] = [];
+	/** The scale that each event of the chart draws on. */
+	scales: readonly (Scale | null)[] = [];
 	/** Hears how much of a long plan is done, 0 … 1. */
 	onProgress: ((share: number) => void) | null = null;
 	/** Triples of notes that searches have weighed so far. */
@@ -30,12 +37,19 @@ export class LineWork {
 	/** Starts afresh where the request differs in what every stretch depends on. */
 	open(request: LineRequest): Pools {
 		const { chart, instrument, scale, style, line } = request;
-		const scales = scalesAlong(chart, scale, line.scalePlan, line.byHand, line.alternate);
+		const { scalePlan, byHand, alternate } = line;
+		const asked = [chart, instrument, scale, style, isStrict(request), line.only] as const;
+		const ways = [scalePlan, byHand, alternate] as const;
+		const same = [...asked, ...ways].every((part, i) => part === this.asked[i]);
+		if (this.pools && same && this.solved.size <= MOST_SOLVED) return this.pools;
+		this.asked = [...asked, ...ways];
+		const scales = scalesAlong(chart, scale, scalePlan, byHand, alternate);
+		this.scales = scales;
 		const kept = isStrict(request) ? keptAlong(request) : null;
 		const used = style === 'arpeggio' ? scales.map(() => null) : scales;
 		const notes = used.map((entry) => entry?.notes.map((note) => note.name).join(',') ?? '-');
 		const signature = `${instrumentKey(instrument)} ${style === 'blend'} ${notes.join(' ')} ${namesOf(kept)}`;
-		if (!this.pools || signature !== this.signature || this.solved.size > 4096) {
+		if (!this.pools || signature !== this.signature || this.solved.size > MOST_SOLVED) {
 			this.signature = signature;
 			this.solved.clear();
 			this.pools = new Pools(chart, instrument, used, { blend: style === 'blend', kept });

@@ -22,6 +22,8 @@ import {
 /** A place that sounds a tone of a change's chord. */
 export type Candidate = Omit<WindowPlace, 'furthest'> & { readonly tone: Tone };
 
+type Window = readonly WindowPlace[];
+
 /** A change with the places it may land on; `locked` when the player chose the only one. */
 export type Step = {
 	readonly change: Change;
@@ -72,22 +74,46 @@ function toneTable(chord: Chord): readonly (Tone | undefined)[] {
 	return table;
 }
 
-/** Every place of the window that sounds a tone of the change's chord, in a fixed order. */
-function landingPlaces(request: PlanRequest, change: Change): Candidate[] {
-	const position = positionAt(request, change.index);
-	const tones = toneTable(change.to.chord);
-	const allowed = request.only?.[change.to.index];
-	const places: Candidate[] = [];
-	for (const { string, fret, midi, reach, finger, price } of windowPlaces(
-		request.instrument,
-		position
-	)) {
-		const tone = tones[midi % 12];
-		if (allowed && !allowed.notes.some(({ pc }) => pc === midi % 12)) continue;
-		if (!tone || request.forbid.some((other) => samePlace(other, { string, fret }))) continue;
-		places.push({ string, fret, midi, reach, finger, price, tone });
+const sounding = new WeakMap<Window, WeakMap<Chord, readonly Candidate[]>>();
+
+/** Every place of a window that sounds a tone of a chord, in a fixed order; the same list as long as both live. */
+function tonePlaces(window: Window, chord: Chord): readonly Candidate[] {
+	let row = sounding.get(window);
+	if (!row) sounding.set(window, (row = new WeakMap()));
+	let places = row.get(chord);
+	if (!places) {
+		const tones = toneTable(chord);
+		places = window.flatMap(({ string, fret, midi, reach, finger, price }): Candidate[] => {
+			const tone = tones[midi % 12];
+			return tone ? [{ string, fret, midi, reach, finger, price, tone }] : [];
+		});
+		row.set(chord, places);
 	}
 	return places;
+}
+
+/** Those of them that a change may land on. */
+function landingPlaces(request: PlanRequest, change: Change): readonly Candidate[] {
+	const window = windowPlaces(request.instrument, positionAt(request, change.index));
+	const all = tonePlaces(window, change.to.chord);
+	const allowed = request.only?.[change.to.index];
+	if (!allowed && request.forbid.length === 0) return all;
+	return all.filter(
+		(place) =>
+			(!allowed || allowed.notes.some(({ pc }) => pc === place.midi % 12)) &&
+			!request.forbid.some((other) => samePlace(other, place))
+	);
+}
+
+const alone = new WeakMap<Candidate, readonly Candidate[]>();
+
+/** The one candidate that a lock leaves; the same list each time. */
+function locked(places: readonly Candidate[], lock: Lock): readonly Candidate[] {
+	const place = places.find((one) => samePlace(one, lock));
+	if (!place) return [];
+	let list = alone.get(place);
+	if (!list) alone.set(place, (list = [place]));
+	return list;
 }
 
 /** All landing places of a change, and those that the style asks for. */
@@ -107,7 +133,7 @@ export function planSteps(request: PlanRequest): { steps: Step[]; warnings: Plan
 	const warnings: PlanWarning[] = [];
 	const steps: Step[] = [];
 	// Changes to one chord share their candidate lists, which later work recognises by identity.
-	const known = new Map<string, { all: Candidate[]; fitting: Candidate[] }>();
+	const known = new Map<string, ReturnType<typeof findPlaces>>();
 	for (const change of request.chart.changes) {
 		if (request.letPass.includes(change.index)) continue;
 		const { symbol } = change.to;
@@ -119,8 +145,7 @@ export function planSteps(request: PlanRequest): { steps: Step[]; warnings: Plan
 		const lock = request.locks.find((entry) => entry.change === change.index);
 		if (lock) {
 			const free = kept ? findPlaces({ ...request, only: undefined }, change).all : all;
-			const chosen = free.filter((place) => samePlace(place, lock));
-			steps.push({ change, candidates: chosen, locked: true });
+			steps.push({ change, candidates: locked(free, lock), locked: true });
 			continue;
 		}
 		if (all.length === 0) {

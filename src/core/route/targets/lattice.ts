@@ -1,8 +1,8 @@
 import { chartTicks, type Change } from '../../chart';
 import { roleKind, type RoleKind } from '../../chord';
-import { crossingPrice, shiftPrice, windowPlaces } from '../../neck';
+import { crossingPrice, shiftPrice, windowPlaces, type WindowPlace } from '../../neck';
 import type { Candidate, Step } from './candidates';
-import { positionAt, type PlanRequest, type Term } from '../types';
+import { positionAt, TERMS, type PlanRequest, type Term } from '../types';
 import { RESTLESSNESS, STYLE_WEIGHTS, UNREST, voiceLeading, WEIGHTS } from './weights';
 
 /**
@@ -26,18 +26,22 @@ const ARCH = 4;
 
 /** A gentle arch over the chart: the pitch that register costs are counted from, by change. */
 function archOf(request: PlanRequest): (change: Change) => number {
-	const middles = new Map<number, number>();
-	const middleOf = (position: number): number => {
-		const known = middles.get(position);
-		if (known !== undefined) return known;
-		const pitches = windowPlaces(request.instrument, position).map((place) => place.midi);
-		const middle = (Math.min(...pitches) + Math.max(...pitches)) / 2;
-		middles.set(position, middle);
-		return middle;
-	};
 	const total = Math.max(1, chartTicks(request.chart));
 	return ({ tick, index }) =>
-		middleOf(positionAt(request, index)) + ARCH * Math.sin((Math.PI * tick) / total);
+		middleOf(windowPlaces(request.instrument, positionAt(request, index))) +
+		ARCH * Math.sin((Math.PI * tick) / total);
+}
+
+const middles = new WeakMap<readonly WindowPlace[], number>();
+
+/** The middle of what a window sounds. */
+function middleOf(places: readonly WindowPlace[]): number {
+	let middle = middles.get(places);
+	if (middle === undefined) {
+		const pitches = places.map((place) => place.midi);
+		middles.set(places, (middle = (Math.min(...pitches) + Math.max(...pitches)) / 2));
+	}
+	return middle;
 }
 
 /** What a wish for rest or lean costs at a landing; without one the last landing should rest. */
@@ -108,7 +112,8 @@ const pitchLists = new WeakMap<Step['candidates'], Int32Array>();
 function pitchesOf(candidates: Step['candidates']): Int32Array {
 	let pitches = pitchLists.get(candidates);
 	if (!pitches) {
-		pitches = Int32Array.from(candidates, (candidate) => candidate.midi);
+		pitches = new Int32Array(candidates.length);
+		for (let c = 0; c < pitches.length; c++) pitches[c] = candidates[c]!.midi;
 		pitchLists.set(candidates, pitches);
 	}
 	return pitches;
@@ -119,9 +124,11 @@ export function buildLattice(request: PlanRequest, steps: readonly Step[]): Latt
 	const archAt = archOf(request);
 	const own = steps.map((step, i) => {
 		const arch = archAt(step.change);
-		return Int32Array.from(step.candidates, (candidate) =>
-			sumOwn(ownCosts(request, steps, i, candidate, arch))
-		);
+		const costs = new Int32Array(step.candidates.length);
+		for (let c = 0; c < costs.length; c++) {
+			costs[c] = sumOwn(ownCosts(request, steps, i, step.candidates[c]!, arch));
+		}
+		return costs;
 	});
 	const known = new Map<Step['candidates'], Map<Step['candidates'], Int32Array>>();
 	const pairs = steps.map((step, i) => {
@@ -151,31 +158,33 @@ export function buildLattice(request: PlanRequest, steps: readonly Step[]): Latt
 	};
 }
 
+const NOTHING = Object.fromEntries(TERMS.map((term) => [term, 0])) as Record<Term, number>;
+
 /** The named costs of a chosen path, whose sum is what the search minimised. */
 export function pathCosts(
 	request: PlanRequest,
 	steps: readonly Step[],
 	path: readonly number[]
-): Costs {
-	const total: Costs = {};
-	const add = (costs: Costs) => {
-		for (const term in costs) {
-			total[term as Term] = (total[term as Term] ?? 0) + (costs[term as Term] ?? 0);
-		}
-	};
+): Record<Term, number> {
+	const total = { ...NOTHING };
 	const archAt = archOf(request);
 	const at = (i: number) => steps[i]!.candidates[path[i]!]!;
 	steps.forEach((step, i) => {
-		add(ownCosts(request, steps, i, at(i), archAt(step.change)));
-		if (i > 0) {
-			const [from, to] = [at(i - 1), at(i)];
-			add({
-				voiceLeading: moveCost(request, from.midi, to.midi),
-				strings: stringCost(from.string, to.string),
-				shift: shiftCost(request, steps[i - 1]!, step)
-			});
-		}
-		if (i > 1) add(tripleCosts(at(i - 2).midi, at(i - 1).midi, at(i).midi));
+		const own = ownCosts(request, steps, i, at(i), archAt(step.change));
+		total.role += own.role;
+		total.telling += own.telling;
+		total.register += own.register;
+		total.hand += own.hand;
+		total.rest += own.rest;
+		if (i === 0) return;
+		const [from, to] = [at(i - 1), at(i)];
+		total.voiceLeading += moveCost(request, from.midi, to.midi);
+		total.strings += stringCost(from.string, to.string);
+		total.shift += shiftCost(request, steps[i - 1]!, step);
+		if (i === 1) return;
+		const three = tripleCosts(at(i - 2).midi, from.midi, to.midi);
+		total.repetition += three.repetition ?? 0;
+		total.turns += three.turns ?? 0;
 	});
 	return total;
 }
