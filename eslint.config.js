@@ -139,11 +139,14 @@ export default ts.config(
 		rules: {
 			// What a component hands to its events is known to svelte-check alone.
 			'@typescript-eslint/no-unnecessary-type-assertion': 'off',
-			// Links are plain addresses: the app is served from the root of its own host.
-			'svelte/no-navigation-without-resolve': 'off',
 			// Maps and sets here are built inside one derivation and never changed after.
 			'svelte/prefer-svelte-reactivity': 'off'
 		}
+	},
+	{
+		// Links are plain addresses: the app is served from the root of its own host.
+		files: ['src/**'],
+		rules: { 'svelte/no-navigation-without-resolve': 'off' }
 	},
 	{
 		// Text of a player or a file is read in time that grows with its length, not with its square.

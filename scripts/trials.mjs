@@ -2,9 +2,10 @@
 // same charts are planned in the same places, and what of the lines changes is written into docs/prices.md. Some minutes.
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { ensurePackages, root } from './lib.mjs';
+import { bin, ensurePackages, root, run } from './lib.mjs';
 
 ensurePackages();
+run(bin('svelte-kit'), ['sync']);
 const { createServer } = await import('vite');
 const server = await createServer({
 	configFile: false,

@@ -24,7 +24,7 @@ export const stretchMm = (strings: Strings, a: number, b: number): number =>
 	Math.abs(alongMm(strings, a) - alongMm(strings, b));
 
 /** How far a fret lies from the nut, or from the capo, in mm. */
-export const alongMm = ({ scaleLengthMm, capo }: Strings, fret: number): number =>
+const alongMm = ({ scaleLengthMm, capo }: Strings, fret: number): number =>
 	scaleLengthMm * (wire(capo) - wire(fret + capo));
 
 const WIRES = Array.from({ length: 64 }, (_, fret) => 2 ** (-fret / 12));

@@ -3,18 +3,13 @@
 	import type { Chord } from '$core/chord';
 	import { compareChords } from '$core/chart';
 	import type { Scale } from '$core/harmony';
-	import {
-		highestFret,
-		lastPosition,
-		windowFrets,
-		type Instrument,
-		type Place,
-		samePlace
-	} from '$core/neck';
+	import { highestFret, samePlace, type Instrument, type Place } from '$core/neck';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import { neckGeometry } from '$lib/draw/neck-geometry';
 	import type { Figure } from '$lib/draw/figure';
 	import { neckMarks, placeWords, type NeckMark } from './neck-marks';
+	import { NeckDrag } from './neck-drag.svelte';
+	import NeckDots from './NeckDots.svelte';
 	import NeckBoard from './NeckBoard.svelte';
 	import NeckFigure from './NeckFigure.svelte';
 	import NeckPlace from './NeckPlace.svelte';
@@ -79,12 +74,6 @@
 
 	const uid = $props.id();
 	let width = $state(1168);
-	let dragging = $state(false);
-	/** Where a press began: what is under the pointer then stays the measure, whatever scrolls into view. */
-	let press: { x: number; fret: number; position: number; fretAt: (x: number) => number } | null =
-		null;
-	/** A press that moves by more px than this drags the window; a shorter one is a click. */
-	const SLACK = 4;
 	let active: { string: number; fret: number } | null = $state(null);
 	let svg: SVGSVGElement;
 
@@ -147,49 +136,17 @@
 			inside[0]
 	);
 
-	function localX(event: PointerEvent): number {
-		const box = svg.getBoundingClientRect();
-		return ((event.clientX - box.left) / box.width) * width;
-	}
-	function grab(event: PointerEvent): void {
-		if (event.button !== 0) return;
-		const { fretAt } = geometry;
-		const x = localX(event);
-		const fret = fretAt(x);
-		const { low, high } = windowFrets(instrument, position);
-		const inWindow = fret >= low && fret <= high;
-		const there = instrument.slide ? fret : fret - 1;
-		press = { x, fret, position: inWindow ? position : there, fretAt };
-		// A press beside the window brings the window there.
-		if (!inWindow) moveTo(press.position);
-	}
-	function drag(event: PointerEvent): void {
-		if (!press) return;
-		// Let go somewhere outside.
-		if (event.buttons === 0) return release();
-		const x = localX(event);
-		if (!dragging) {
-			if (Math.abs(x - press.x) < SLACK) return;
-			dragging = true;
-			svg.setPointerCapture(event.pointerId);
-		}
-		moveTo(press.position + press.fretAt(x) - press.fret);
-	}
-	function release(): void {
-		press = null;
-		dragging = false;
-	}
-	function moveTo(wanted: number): void {
-		const there = clamp(wanted, 1, lastPosition(instrument));
-		if (there !== position) onposition(there);
-	}
+	const hand = new NeckDrag(() => ({
+		...{ svg, width, instrument, position, onposition },
+		fretAt: (at) => geometry.fretAt(at)
+	}));
 
 	function walk(event: KeyboardEvent, mark: NeckMark): void {
-		const hand = leftHanded ? -1 : 1;
+		const onward = leftHanded ? -1 : 1;
 		const thin = prefs.current.thinStringOnTop ? 1 : -1;
 		const step: Record<string, [number, number]> = {
-			ArrowLeft: [0, -hand],
-			ArrowRight: [0, hand],
+			ArrowLeft: [0, -onward],
+			ArrowRight: [0, onward],
 			ArrowUp: [-thin, 0],
 			ArrowDown: [thin, 0]
 		};
@@ -221,28 +178,16 @@
 		{width}
 		{height}
 		viewBox="0 0 {width} {height}"
-		class:dragging
-		onpointerdown={grab}
-		onpointermove={drag}
-		onpointerup={release}
-		onpointercancel={release}
+		class:dragging={hand.dragging}
+		onpointerdown={hand.grab}
+		onpointermove={hand.drag}
+		onpointerup={hand.release}
+		onpointercancel={hand.release}
 		role="group"
 		aria-label="Neck, position {position}"
 	>
 		<NeckBoard {instrument} {position} {geometry} {from} {to} {width} {height} {onposition} />
-		{#each figure ? [] : marks.filter((mark) => !mark.inside) as mark (`${mark.string}-${mark.fret}`)}
-			{@const root = (mark.now ?? mark.next)?.role === 'R'}
-			<g class="dot" transform="translate({x(mark.fret)},{y(mark)})">
-				{#if root}
-					<path d="M0,-5L5,0L0,5L-5,0Z" class:now={mark.now} class:next={mark.next && !mark.now} />
-				{:else if mark.now && mark.next}
-					<path d="M-2.6,2.6A3.7,3.7 0 0 1 2.6,-2.6Z" class="now" />
-					<path d="M-2.6,2.6A3.7,3.7 0 0 0 2.6,-2.6Z" class="next" />
-				{:else}
-					<circle r="3.7" class:now={mark.now} class:next={mark.next} />
-				{/if}
-			</g>
-		{/each}
+		{#if !figure}<NeckDots marks={marks.filter((mark) => !mark.inside)} {x} {y} />{/if}
 		{#if before && target && !samePlace(before, target)}
 			{@const [x1, y1, x2, y2] = [x(before.fret), y(before), x(target.fret), y(target)]}
 			<path
@@ -334,15 +279,6 @@
 	}
 	.dragging {
 		cursor: grabbing;
-	}
-	.dot .now {
-		fill: var(--now-line);
-	}
-	.dot .next {
-		fill: var(--next-line);
-	}
-	.dot {
-		pointer-events: none;
 	}
 	.reach {
 		fill: none;

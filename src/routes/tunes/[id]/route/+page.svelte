@@ -1,20 +1,12 @@
 <script lang="ts">
-	import { offeringBack } from '$lib/state/deletion';
 	import { QUARTER } from '$core/kernel';
-	import { goto, invalidateAll } from '$app/navigation';
-	import { chartTicks } from '$core/chart';
-	import { proseSigns } from '$core/chord';
 	import { highestFret } from '$core/neck';
 	import { PER_QUARTER } from '$core/route';
-	import { Refusal, send } from '$lib/state/api';
-	import { onKeys } from '$lib/state/keys';
 	import { LineSelection } from '$lib/state/line-selection.svelte';
 	import { LineWriter } from '$lib/state/line-writer.svelte';
 	import { useTune } from '$lib/state/open-tune.svelte';
-	import { waysOver } from '$lib/state/own-line';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import { RoutePlan } from '$lib/state/route-plan.svelte';
-	import { STYLE_NAMES } from '$lib/words/styles';
 	import FootKeys from '$lib/ui/FootKeys.svelte';
 	import KeyCap from '$lib/ui/KeyCap.svelte';
 	import Later from '$lib/ui/Later.svelte';
@@ -22,6 +14,10 @@
 	import ArcStrip from '$lib/ui/route/ArcStrip.svelte';
 	import Overview from '$lib/ui/route/Overview.svelte';
 	import { RouteActions, type Side } from '$lib/ui/route/route-actions.svelte';
+	import { routeKeys, type RouteParts } from '$lib/ui/route/route-keys';
+	import { RouteKeeping } from '$lib/ui/route/route-keeping.svelte';
+	import { beginEmpty, catchNotes, layIn } from '$lib/ui/route/route-notes';
+	import RouteDialogs from '$lib/ui/route/RouteDialogs.svelte';
 	import RouteInspector from '$lib/ui/route/RouteInspector.svelte';
 	import RouteMenu from '$lib/ui/route/RouteMenu.svelte';
 	import RouteVerdict from '$lib/ui/route/RouteVerdict.svelte';
@@ -32,7 +28,6 @@
 	import { ruleOf } from '$lib/state/played-route';
 	import { useTransport } from '$lib/state/transport.svelte';
 	import { onMount, untrack } from 'svelte';
-	import { toast } from 'svelte-sonner';
 	import type { PageData } from './$types';
 
 	let { data }: { data: PageData } = $props();
@@ -43,44 +38,16 @@
 	const selection = untrack(() => new LineSelection(open, plan));
 	const writer = untrack(() => new LineWriter(open, plan, selection));
 	const actions = untrack(() => new RouteActions(open, plan, selection, writer));
+	const parts: RouteParts = { open, plan, selection, writer, actions };
+	const keeping = new RouteKeeping(open, plan);
 	onMount(() => {
 		usePlanner().warm();
 		void plan.recover().then(async () => {
-			await layIn();
+			await layIn(parts);
 			await plan.learnArrivals();
 		});
 		return () => planner?.close();
 	});
-	/** A phrase that comes from its own screen stands in the line as own notes. */
-	async function layIn(): Promise<void> {
-		const { incoming } = open;
-		open.incoming = null;
-		if (!incoming) return;
-		if (!plan.planned) await plan.plan();
-		const total = chartTicks(open.chart);
-		const notes = incoming.notes.filter((note) => note.tick < total);
-		const { over, air, slide, block } = incoming;
-		const { line } = plan.wishes;
-		if (slide > 0 && (slide !== line.slide || block !== line.block)) {
-			plan.setHolding({ slide, block });
-			await plan.plan();
-		}
-		await plan.write(waysOver(open.chart, plan.line, over, notes, air));
-		toast(`“${incoming.name}” stands in the line.`, {
-			action: { label: 'Undo', onClick: () => plan.undo() }
-		});
-	}
-	/** The picked notes, or all of this way, become a motif. */
-	async function catchNotes(): Promise<void> {
-		if (plan.line.length === 0) return;
-		if (selection.size === 0) selection.pickWay();
-		const { catchMotif } = await import('$core/phrase');
-		const motif = catchMotif(selection.notes, open.chart, plan.scales, 'role');
-		if (!motif) return;
-		const symbol = open.chart.events[selection.notes[0].chord]?.symbol ?? '';
-		open.caught = { name: `From ${proseSigns(symbol)}`, motif };
-		await goto(`/tunes/${open.saved.id}/phrase?position=${open.position}`);
-	}
 	let settled = $state(false);
 	onMount(() => (settled = true));
 	$effect(() => {
@@ -101,7 +68,6 @@
 
 	let width = $state(824);
 	let table = $state(false);
-	let asking = $state(false);
 	let side: Side = $state('change');
 	let writingText = $state(false);
 	let comparing = $state(false);
@@ -147,102 +113,14 @@
 	function nextView(): void {
 		prefs.set('routeView', VIEWS[(VIEWS.indexOf(view) + 1) % VIEWS.length]);
 	}
-	/** Everything is taken off the strip, to be written by hand from the start. */
-	async function beginEmpty(): Promise<void> {
-		const to = chartTicks(open.chart);
-		await plan.write(waysOver(open.chart, [], { from: 0, to }, []));
-		selection.clear();
-		open.cursor = 0;
-		writer.start();
-	}
-	async function save(how = () => plan.save()): Promise<void> {
-		if (!plan.planned || plan.saving) return;
-		const fresh = plan.saved === null;
-		try {
-			const done = await how();
-			asking = !done;
-			if (!done || !plan.saved) return;
-			toast('Route saved.', { duration: 2500 });
-			if (fresh)
-				await goto(`?route=${plan.saved.id}&position=${open.position}`, {
-					replaceState: true,
-					noScroll: true,
-					keepFocus: true
-				});
-			// Someone may have edited the chart meanwhile: the server has planned on that one.
-			const moved = plan.saved.tuneVersion !== open.saved.version;
-			await invalidateAll();
-			if (moved) plan.load(plan.saved);
-		} catch (error) {
-			toast(
-				error instanceof Refusal
-					? error.message
-					: 'Saving failed. The route is still here; try again.'
-			);
-		}
-	}
-	async function remove(): Promise<void> {
-		if (!plan.saved) return;
-		const { id, name } = plan.saved;
-		await offeringBack(
-			`The route “${name}” is deleted.`,
-			() =>
-				send('DELETE', `/api/v1/routes/${id}`).then(() =>
-					goto('?route=new', { invalidateAll: true })
-				),
-			() =>
-				send('POST', `/api/v1/routes/${id}/undelete`).then(() =>
-					goto(`?route=${id}`, { invalidateAll: true })
-				)
-		);
-	}
-	const keys = onKeys({
-		r: () => void plan.plan(),
-		l: () => plan.toggleLock(open.cursor),
-		x: () => plan.toggleLetPass(open.cursor),
-		a: () => void actions.nextBest(),
-		b: () => (side = side === 'plans' ? 'change' : 'plans'),
-		c: () => (comparing = true),
-		d: () => actions.forbid(),
-		g: () => (writer.on ? writer.stop() : writer.start()),
-		h: () => writer.hold(),
-		o: () => (writingText = true),
-		v: nextView,
-		'[': () => actions.moveTo(actions.hand - 1),
-		']': () => actions.moveTo(actions.hand + 1),
-		',': () => actions.along(-1),
-		'.': () => actions.along(1),
-		'Shift+.': () => void actions.nextKey(),
-		w: () => (side = side === 'making' ? 'change' : 'making'),
-		t: () => plan.anotherTake(),
-		k: () => plan.line.length > 0 && plan.toggleFrozen(open.cursor),
-		j: () => actions.nextWeak(),
-		m: () => actions.mend(),
-		e: () => actions.pick(),
-		s: () => void catchNotes(),
-		i: () => selection.insert(),
-		Delete: () => selection.remove(),
-		Backspace: () => (writer.on ? writer.back() : selection.remove()),
-		Escape: () => (writer.on ? writer.stop() : selection.clear()),
-		ArrowUp: () => actions.lift(1, 'step'),
-		ArrowDown: () => actions.lift(-1, 'step'),
-		'Shift+ArrowUp': () => actions.lift(1, 'semitone'),
-		'Shift+ArrowDown': () => actions.lift(-1, 'semitone'),
-		'Shift+ArrowLeft': () => selection.moveTime(-1),
-		'Shift+ArrowRight': () => selection.moveTime(1),
-		'Mod+a': () => selection.pickWay(),
-		'Mod+ArrowLeft': () => selection.extend(-1),
-		'Mod+ArrowRight': () => selection.extend(1),
-		'Mod+c': () => actions.copy(),
-		'Mod+Shift+c': () => actions.copy('bar'),
-		'Mod+v': () => selection.paste(),
-		ArrowLeft: () => actions.across(-1),
-		ArrowRight: () => actions.across(1),
-		PageUp: () => open.step(-1),
-		PageDown: () => open.step(1),
-		'Mod+z': () => plan.undo(),
-		'Mod+Shift+z': () => plan.redo(),
-		'Mod+s': () => void save()
+	const keys = routeKeys(parts, {
+		plans: () => (side = side === 'plans' ? 'change' : 'plans'),
+		making: () => (side = side === 'making' ? 'change' : 'making'),
+		compare: () => (comparing = true),
+		write: () => (writingText = true),
+		nextView,
+		catchNotes: () => void catchNotes(parts),
+		save: () => void keeping.save()
 	});
 </script>
 
@@ -251,7 +129,7 @@
 
 <TuneBar>
 	{#snippet actions()}
-		<RouteMenu routes={data.routes} current={plan.saved} onremove={remove} />
+		<RouteMenu routes={data.routes} current={plan.saved} onremove={() => keeping.remove()} />
 		<button
 			class="act"
 			class:act-main={!plan.planned || plan.outdated}
@@ -266,7 +144,7 @@
 			class:act-main={plan.dirty}
 			type="button"
 			disabled={!plan.dirty || plan.saving}
-			onclick={() => save()}>Save</button
+			onclick={() => keeping.save()}>Save</button
 		>
 	{/snippet}
 </TuneBar>
@@ -365,39 +243,15 @@
 	<RouteInspector {plan} {selection} {actions} bind:side />
 </div>
 
-{#if writingText}
-	{#await import('$lib/ui/route/WriteDialog.svelte') then Dialog}
-		<Dialog.default
-			bind:shown={writingText}
-			{plan}
-			onwrite={() => writer.start()}
-			onclear={() => void beginEmpty()}
-		/>
-	{/await}
-{/if}
-{#if comparing}
-	{#await import('$lib/ui/route/CompareDialog.svelte') then Dialog}
-		<Dialog.default bind:shown={comparing} {plan} routes={data.routes} />
-	{/await}
-{/if}
-
-{#if asking}
-	{#await import('$lib/ui/ConflictDialog.svelte') then Dialog}
-		<Dialog.default
-			bind:open={asking}
-			what="route"
-			mine={`${plan.name}\n${plan.wishes.anchors.locks.length} locked, ${plan.wishes.anchors.letPass.length} let pass`}
-			theirs={plan.conflict
-				? `${plan.conflict.name}\n${STYLE_NAMES[plan.conflict.style].name}\n${plan.conflict.anchors.locks.length} locked, ${plan.conflict.anchors.letPass.length} let pass`
-				: ''}
-			onkeep={() => void save(() => plan.keepMine())}
-			ontake={() => {
-				plan.load(plan.conflict);
-				asking = false;
-			}}
-		/>
-	{/await}
-{/if}
+<RouteDialogs
+	{plan}
+	{keeping}
+	routes={data.routes}
+	bind:writing={writingText}
+	bind:comparing
+	onwrite={() => writer.start()}
+	onclear={() => void beginEmpty(parts)}
+/>
 
 <style>
 	.strips {

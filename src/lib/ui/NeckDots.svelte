@@ -1,0 +1,37 @@
+<script lang="ts">
+	import type { NeckMark } from './neck-marks';
+
+	interface Props {
+		marks: readonly NeckMark[];
+		x: (fret: number) => number;
+		y: (mark: NeckMark) => number;
+	}
+	/** Chord tones beside the window: small, a root as a diamond, half and half where both chords have it. */
+	let { marks, x, y }: Props = $props();
+</script>
+
+{#each marks as mark (`${mark.string}-${mark.fret}`)}
+	{@const root = (mark.now ?? mark.next)?.role === 'R'}
+	<g class="dot" transform="translate({x(mark.fret)},{y(mark)})">
+		{#if root}
+			<path d="M0,-5L5,0L0,5L-5,0Z" class:now={mark.now} class:next={mark.next && !mark.now} />
+		{:else if mark.now && mark.next}
+			<path d="M-2.6,2.6A3.7,3.7 0 0 1 2.6,-2.6Z" class="now" />
+			<path d="M-2.6,2.6A3.7,3.7 0 0 0 2.6,-2.6Z" class="next" />
+		{:else}
+			<circle r="3.7" class:now={mark.now} class:next={mark.next} />
+		{/if}
+	</g>
+{/each}
+
+<style>
+	.dot .now {
+		fill: var(--now-line);
+	}
+	.dot .next {
+		fill: var(--next-line);
+	}
+	.dot {
+		pointer-events: none;
+	}
+</style>
