@@ -12,6 +12,7 @@
 	import NeckDots from './NeckDots.svelte';
 	import NeckBoard from './NeckBoard.svelte';
 	import NeckFigure from './NeckFigure.svelte';
+	import NeckWays from './NeckWays.svelte';
 	import NeckPlace from './NeckPlace.svelte';
 
 	type Landing = Place & { readonly bar: number; readonly locked?: boolean };
@@ -72,7 +73,6 @@
 		onplace
 	}: Props = $props();
 
-	const uid = $props.id();
 	let width = $state(1168);
 	let active: { string: number; fret: number } | null = $state(null);
 	let svg: SVGSVGElement;
@@ -188,25 +188,7 @@
 	>
 		<NeckBoard {instrument} {position} {geometry} {from} {to} {width} {height} {onposition} />
 		{#if !figure}<NeckDots marks={marks.filter((mark) => !mark.inside)} {x} {y} />{/if}
-		{#if before && target && !samePlace(before, target)}
-			{@const [x1, y1, x2, y2] = [x(before.fret), y(before), x(target.fret), y(target)]}
-			<path
-				class="reach"
-				d="M{x1},{y1}Q{(x1 + x2) / 2},{Math.min(y1, y2) - 26} {x2},{y2}"
-				stroke={`url(#${uid}-arc)`}
-			/>
-			<linearGradient id="{uid}-arc" gradientUnits="userSpaceOnUse" {x1} {y1} {x2} y2={y2 + 0.01}>
-				<stop offset="0" class="from" /><stop offset="1" class="to" />
-			</linearGradient>
-		{/if}
-		{#each arrows as { mark, goal } (`${mark.string}-${mark.fret}-${goal.fret}`)}
-			{@const way = Math.sign(x(goal.fret) - x(mark.fret))}
-			{@const [x1, x2] = [x(mark.fret) + way * radius, x(goal.fret) - way * (radius + 1)]}
-			<path
-				class="move"
-				d="M{x1},{y(mark)}L{x2},{y(goal)}m{-way * 5},-4l{way * 5},4l{-way * 5},4"
-			/>
-		{/each}
+		<NeckWays {before} {target} moves={arrows} {radius} {x} {y} />
 		<g
 			role="grid"
 			aria-label="Chord tones in position {position}; arrows move, thin string first"
@@ -280,28 +262,11 @@
 	.dragging {
 		cursor: grabbing;
 	}
-	.reach {
-		fill: none;
-		stroke-width: 4.5;
-		pointer-events: none;
-	}
-	.from {
-		stop-color: var(--now-line);
-	}
-	.to {
-		stop-color: var(--next-line);
-	}
 	.place {
 		outline: none;
 	}
 	.faded {
 		opacity: 0.28;
-	}
-	.move {
-		fill: none;
-		stroke: var(--ink);
-		stroke-width: 2;
-		pointer-events: none;
 	}
 	.choosable {
 		cursor: pointer;
