@@ -42,8 +42,8 @@ async function linesWith(change) {
 	server.moduleGraph.invalidateAll();
 	const load = (path) => server.ssrLoadModule(`${CORE}/${path}.ts`);
 	const { HAND } = await load('neck/prices');
-	const { LINE, APPROACH } = await load('route/line/weights');
-	const { WEIGHTS } = await load('route/targets/weights');
+	const { LINE, APPROACH } = await load('route/line/line-prices');
+	const { WEIGHTS } = await load('route/targets/landing-prices');
 	const tables = { HAND, WEIGHTS, LINE, APPROACH };
 	change(tables);
 	const { CHARTS, STEADY, inKey, planned, requestFor } = await load('route/test-lines');
@@ -118,7 +118,9 @@ const meansOf = (lines) =>
 
 /** The share of notes that lie elsewhere than in the usual lines. */
 const moved = (usual, lines) =>
-	mean(lines.map(({ places }, i) => mean(places.map((at, k) => Number(at !== usual[i].places[k])))));
+	mean(
+		lines.map(({ places }, i) => mean(places.map((at, k) => Number(at !== usual[i].places[k]))))
+	);
 
 const { lines: usual, seldom: usualSeldom, tables } = await linesWith(() => {});
 const rows = [['', '', 'as they are', '', '', ...meansOf(usual)]];
@@ -141,7 +143,14 @@ for (const [table, prices] of Object.entries(tables)) {
 }
 await server.close();
 
-const head = ['list', 'price', 'set to', 'moved', 'seldom', ...Object.values(TOLD).map(([title]) => title)];
+const head = [
+	'list',
+	'price',
+	'set to',
+	'moved',
+	'seldom',
+	...Object.values(TOLD).map(([title]) => title)
+];
 const line = (cells) => `| ${cells.join(' | ')} |`;
 const table = [line(head), line(head.map(() => '---')), ...rows.map(line)].join('\n');
 const file = join(root, 'docs', 'prices.md');

@@ -6,7 +6,7 @@ import { pitchClass } from '../pitch';
 import { boxed, middle, reasonsOf } from './coverage-reasons';
 import type { CoverageRow } from './coverage-row';
 import { planTargets, settle } from './plan';
-import { WEIGHTS } from './targets/weights';
+import { WEIGHTS } from './targets/landing-prices';
 import type { PlanRequest } from './types';
 
 /** What coverage is computed for; every position of the neck is tried. */

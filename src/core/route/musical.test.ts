@@ -3,7 +3,7 @@ import { parseChart, type Chart } from '../chart';
 import { scaleInUse } from '../harmony';
 import { instrumentOf, lastPosition } from '../neck';
 import { planTargets, rankLandings, STYLES, type PlanRequest, type Style } from '.';
-import { STYLE_WEIGHTS, voiceLeading, WEIGHTS } from './targets/weights';
+import { STYLE_WEIGHTS, voiceLeading, WEIGHTS } from './targets/landing-prices';
 
 const CHARTS = [
 	'key: Bb blues\n| Bb7 | Eb7 | Bb7 | % | Eb7 | Edim7 | Bb7 | G7alt | Cm7 | F7 | Bb7 G7 | Cm7 F7 |',

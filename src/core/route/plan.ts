@@ -13,7 +13,7 @@ import { buildLattice, pathCosts } from './targets/lattice';
 import { landingReasons } from './targets/reasons';
 import { roamWindows } from './targets/roam';
 import { solve } from './targets/solve';
-import { WEIGHTS } from './targets/weights';
+import { WEIGHTS } from './targets/landing-prices';
 import {
 	positionAt,
 	TERMS,

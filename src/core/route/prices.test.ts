@@ -34,8 +34,8 @@ const LEANS = [
 	{ change: 2, wish: 'lean' }
 ] as const;
 
-type Weights = typeof import('./targets/weights') &
-	typeof import('./line/weights') &
+type Weights = typeof import('./targets/landing-prices') &
+	typeof import('./line/line-prices') &
 	Pick<typeof import('../neck'), 'HAND'>;
 type Change = (weights: Weights) => void;
 
@@ -43,7 +43,11 @@ type Change = (weights: Weights) => void;
 async function planner(change: Change) {
 	vi.resetModules();
 	const { HAND } = await import('../neck');
-	change({ ...(await import('./targets/weights')), ...(await import('./line/weights')), HAND });
+	change({
+		...(await import('./targets/landing-prices')),
+		...(await import('./line/line-prices')),
+		HAND
+	});
 	const [{ readyRoute }, { planWhole }] = [
 		await import('./ready-route'),
 		await import('./plan-lines')
@@ -166,8 +170,8 @@ describe('every price of the planner decides something', () => {
 	it('and none is left out here', async () => {
 		vi.resetModules();
 		const { HAND } = await import('../neck');
-		const { WEIGHTS } = await import('./targets/weights');
-		const { APPROACH, LINE } = await import('./line/weights');
+		const { WEIGHTS } = await import('./targets/landing-prices');
+		const { APPROACH, LINE } = await import('./line/line-prices');
 		const names = (cases: readonly Case[]) => cases.map(([name]) => name).sort();
 		expect(names(LANDINGS)).toEqual(Object.keys(WEIGHTS).sort());
 		expect(new Set([...names(HANDS), 'shiftFirst', 'crossingFurther'])).toEqual(
@@ -196,7 +200,7 @@ describe('every price of the planner decides something', () => {
 			};
 			const of = (weights: Weights) => weights.STYLE_WEIGHTS[style];
 			vi.resetModules();
-			const { telling } = (await import('./targets/weights')).STYLE_WEIGHTS[style];
+			const { telling } = (await import('./targets/landing-prices')).STYLE_WEIGHTS[style];
 			const parts: Record<string, Change> = {
 				voiceLeading: (weights) => set(of(weights), 'voiceLeading', 0),
 				role: (weights) =>

@@ -1,5 +1,5 @@
 import { roleKind, type Role } from '../chord';
-import { RESTLESSNESS } from './targets/weights';
+import { RESTLESSNESS } from './targets/landing-prices';
 
 /**
  * How much a landing leans, 0 (at rest) … 1: the root rests, the fifth is open, the third tells the chord,

@@ -8,7 +8,7 @@ import { cellOf, mirrorInto } from './mirror';
 import { type Candidate, poolId } from './pool';
 import { type Choice, patternsOf, varyPatterns } from './vary';
 import { kindsOf, type Strand, weave } from './weave';
-import { LINE } from './weights';
+import { LINE } from './line-prices';
 import type { LineWork } from './work';
 
 /** Everything that the ways of a stretch depend on, in a few characters. */

@@ -6,7 +6,7 @@ import { addMove, threeCost, type Costs } from './motion';
 import { LINE_TERMS } from './types';
 import type { Choice } from './vary';
 import { repeatCost, sameIntervals, turnAtTarget } from './weave';
-import { APPROACH } from './weights';
+import { APPROACH } from './line-prices';
 
 const NOTHING = Object.fromEntries(LINE_TERMS.map((term) => [term, 0])) as Costs;
 

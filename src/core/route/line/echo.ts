@@ -1,5 +1,5 @@
 import type { Candidate } from './pool';
-import { LINE } from './weights';
+import { LINE } from './line-prices';
 
 /**
  * What a stretch takes up from an earlier one: the contour in scale steps from note to note. The last notes

@@ -9,7 +9,7 @@ import { threeCost } from './motion';
 import { rhythmOf } from './rhythm';
 import { stretchesOf } from './stretches';
 import { CHARTS, inKey, planned, requestFor, STEADY } from '../test-lines';
-import { FORBIDDEN } from './weights';
+import { FORBIDDEN } from './line-prices';
 import { runs } from '../../test-runs';
 
 /** The least cost for each class of arrival, by trying every way. */

@@ -13,7 +13,7 @@ import {
 import { GROUPS, KINDS, priceTurns } from './three-costs';
 import { threeCost } from './motion';
 import { movesBetween } from './moves';
-import { FORBIDDEN } from './weights';
+import { FORBIDDEN } from './line-prices';
 
 /** The best way with one class of arrival: a candidate per note. */
 export type Way = { readonly cost: number; readonly path: readonly number[] };

@@ -4,7 +4,7 @@ import { echoCost, type Echo } from './echo';
 import { handCost, soundCost, type Move } from './motion';
 import { spotCosts, type Moment, type Taste } from './moments';
 import type { Pool } from './pool';
-import { APPROACH, FAST_MS, FORBIDDEN } from './weights';
+import { APPROACH, FAST_MS, FORBIDDEN } from './line-prices';
 
 /** The way between two targets: the target before, the notes between, the target. */
 export type Stretch = {

@@ -1,6 +1,6 @@
 import { groupOf, kindOf, movesBetween } from './moves';
 import { GROUPS, groupRanked, KINDS, RANK, RANKED, THREE } from './three-costs';
-import { FORBIDDEN, LINE } from './weights';
+import { FORBIDDEN, LINE } from './line-prices';
 
 /**
  * The way from one target to the next in numbers. Layers 0 and n + 1 hold the two targets, one candidate

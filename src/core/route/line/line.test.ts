@@ -6,7 +6,7 @@ import { CHARTS, STEADY, cellNamed, inKey, planned, requestFor } from '../test-l
 import { STYLES } from '../types';
 import { PER_QUARTER } from './cells';
 import { LINE_GRIDS, expectLegal, shape, steadyOn } from './test-legal';
-import { FORBIDDEN } from './weights';
+import { FORBIDDEN } from './line-prices';
 import { LineWork } from './work';
 
 describe('a planned line', () => {

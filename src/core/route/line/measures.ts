@@ -5,7 +5,7 @@ import { fingerJumps } from '../../neck';
 import type { Approach } from './approach';
 import { beatWeight } from '../pulse';
 import type { LineNote } from './types';
-import { FAST_MS } from './weights';
+import { FAST_MS } from './line-prices';
 
 /**
  * What separates a line that sings from a mechanical one; shares 0 … 1, entropy in bits. Good lines turn

@@ -6,7 +6,7 @@ import type { Motion, Stretch } from './lattice';
 import { asPool, type Candidate, type Pool } from './pool';
 import type { Choice } from './vary';
 import { turnAtTarget, type Strand } from './weave';
-import { LINE } from './weights';
+import { LINE } from './line-prices';
 
 /** A note of the line as it stands so far; `moment` is its index in the stretch that is looked at. */
 type Sung = {

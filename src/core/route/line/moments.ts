@@ -22,7 +22,7 @@ import {
 import type { Target } from '../types';
 import type { Costs } from './motion';
 import type { Onset } from './rhythm';
-import { LINE } from './weights';
+import { LINE } from './line-prices';
 
 /** A note of the way between two targets: what it may be, and what each choice costs by itself. */
 export type Moment = {

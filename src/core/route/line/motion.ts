@@ -1,7 +1,7 @@
 import { crossingPrice, fingerJumps, HAND } from '../../neck';
 import { traitsOf, TRAIT, type Candidate } from './pool';
 import type { LineTerm } from './types';
-import { FAST_MS, FORBIDDEN, LEAP, LINE, stepCost } from './weights';
+import { FAST_MS, FORBIDDEN, LEAP, LINE, stepCost } from './line-prices';
 
 /** What a move between two notes depends on besides the notes. */
 export type Move = {

@@ -1,5 +1,5 @@
 import { GROUPS } from './three-costs';
-import { LEAP } from './weights';
+import { LEAP } from './line-prices';
 
 /** The group that an interval of each kind belongs to. */
 const GROUP_OF_KIND = Uint8Array.of(0, 1, 1, 2, 3, 3, 4);

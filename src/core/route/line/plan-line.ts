@@ -8,7 +8,7 @@ import { APPROACHES, type Approach } from './approach';
 import { notesOf, solveAll, solveStretch } from './compose';
 import { LineWork } from './work';
 import { nameCosts } from './costs';
-import { withTechniques, type Traits } from './hand';
+import { withTechniques, type Traits } from './techniques';
 import { loneNotes } from './lone';
 import type { Motion, Stretch } from './lattice';
 import type { Onset } from './rhythm';

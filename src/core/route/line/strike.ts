@@ -2,7 +2,7 @@ import { hasRole } from '../../chord';
 import { notation } from '../../pitch';
 import { APPROACHES } from './approach';
 import { notesOf } from './compose';
-import type { Traits } from './hand';
+import type { Traits } from './techniques';
 import type { Stretch } from './lattice';
 import type { Pools } from './moments';
 import type { Candidate } from './pool';

@@ -7,7 +7,7 @@ import type { planned } from '../test-lines';
 import { STEADY } from '../test-lines';
 import { GRIDS, type LineGrid } from './cells';
 import type { LineNote, LineWishes } from './types';
-import { FAST_MS } from './weights';
+import { FAST_MS } from './line-prices';
 
 export const LINE_GRIDS = GRIDS.filter((grid) => grid !== 'targets');
 

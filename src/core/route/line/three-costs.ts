@@ -1,5 +1,5 @@
 import { threeCost } from './motion';
-import { LEAP, LINE } from './weights';
+import { LEAP, LINE } from './line-prices';
 
 /** Groups of ways into a note by the interval before it: up by leap, up, level, down, down by leap. */
 export const GROUPS = 5;

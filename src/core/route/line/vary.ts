@@ -1,5 +1,5 @@
 import { repeatCost, sameIntervals, turnAtTarget, type Strand } from './weave';
-import { LINE } from './weights';
+import { LINE } from './line-prices';
 
 /** Intervals that make a pattern. */
 const PATTERN = 4;

@@ -1,7 +1,7 @@
 import { APPROACHES } from './approach';
 import type { Way } from './gap';
 import { threeCost } from './motion';
-import { LINE } from './weights';
+import { LINE } from './line-prices';
 
 /**
  * The ways of one stretch, by class of arrival: those that may be taken, and every one that was found.

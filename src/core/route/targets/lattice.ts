@@ -3,7 +3,7 @@ import { roleKind, type RoleKind } from '../../chord';
 import { crossingPrice, shiftPrice, windowPlaces, type WindowPlace } from '../../neck';
 import type { Candidate, Step } from './candidates';
 import { positionAt, TERMS, type PlanRequest, type Term } from '../types';
-import { RESTLESSNESS, STYLE_WEIGHTS, UNREST, voiceLeading, WEIGHTS } from './weights';
+import { RESTLESSNESS, STYLE_WEIGHTS, UNREST, voiceLeading, WEIGHTS } from './landing-prices';
 
 /**
  * The planner's problem in numbers: per step the candidates' pitches and own costs, and between

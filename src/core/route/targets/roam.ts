@@ -6,7 +6,7 @@ import type { PlanRequest } from '../types';
 import { planSteps, type Roam } from './candidates';
 import { buildLattice } from './lattice';
 import { solve } from './solve';
-import { WEIGHTS } from './weights';
+import { WEIGHTS } from './landing-prices';
 
 const NEVER = 1e9;
 

@@ -1,5 +1,5 @@
 import type { Lattice } from './lattice';
-import { WEIGHTS } from './weights';
+import { WEIGHTS } from './landing-prices';
 
 const { thirdIdentical, backAndForth, turn } = WEIGHTS;
 

@@ -1,7 +1,7 @@
 import { standardGuitar, stretchMm } from '../../neck';
 import { notation } from '../../pitch';
 import { describe, expect, it } from 'vitest';
-import { withTechniques, type Traits } from './hand';
+import { withTechniques, type Traits } from './techniques';
 import type { LineNote } from './types';
 
 /** One tick lasts a millisecond. */
