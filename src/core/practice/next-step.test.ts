@@ -61,6 +61,27 @@ describe('the next step in words', () => {
 		expect(step.reason).toBe('The 5 of D in bar 2 was missed.');
 	});
 
+	it('says of what came at the wrong time what it was, of what never came what was asked for', () => {
+		const late = after((i) => (i === 1 ? { off: 300, midi: 66 } : {}), {}, { landOn: 'any' });
+		expect(late.reason).toBe('The 3 of D in bar 2 came late.');
+		const root = after((i) => (i === 1 ? { off: 300, midi: 62 } : {}));
+		expect(root.reason).toBe('The root of D in bar 2 came late.');
+		const early = after((i) => (i === 1 ? { off: -300, durationMs: 50, midi: 69 } : {}));
+		expect(early.reason).toBe('The 5 of D in bar 2 came early.');
+		const missed = after((i) => (i === 1 ? { midi: 63 } : {}), {}, { landOn: 'roots' });
+		expect(missed).toMatchObject({ reason: 'The root of D in bar 2 was missed.' });
+		expect(missed.text).toContain('Land on D.');
+	});
+
+	it('tells at the top of the ladder when its aim is reached, and not before', () => {
+		const clean = (tempo: number, cleanBefore: number) =>
+			after(() => ({}), { tempo, place: { tempo, clean: cleanBefore } }).text;
+		expect(clean(88, 0)).toBe('Once more at 88.');
+		expect(clean(88, 1)).toMatch(/^The aim of 88 is reached/);
+		expect(clean(60, 0)).toBe('Once more at 60.');
+		expect(clean(60, 1)).toBe('Up to 80.');
+	});
+
 	it('stays inside the bars that are drilled, and never goes slower than the band', () => {
 		const whole = { from: 1, to: 4 };
 		const request = takeOn(chart, { tempo: 40, range: whole });
@@ -90,6 +111,7 @@ describe('advice', () => {
 		expect(told(() => -30)).toContain('30 ms early on average. Wait for the beat.');
 		expect(told((i) => (i % 2 === 0 ? 45 : -45))).toContain('scatter by 45 ms');
 		expect(told(() => 0)).toBe('Every change lands.');
+		expect(told((i) => (i % 2 === 0 ? 29 : -29))).toBe('Every change lands.');
 	});
 });
 

@@ -4,7 +4,7 @@ import { scaleInUse } from '../harmony';
 import { standardGuitar, windowPlaces } from '../neck';
 import { planRoute } from '../route';
 import { must } from '../test-must';
-import { compareTakes, viewTake } from './compare';
+import { compareTakes, passNotes, viewTake } from './compare';
 import { answerBars, type Drill, drillOf, moveDrill, passMs, PRESETS, styleOf } from './drill';
 import { drillLine, PRESET_WORDS } from './drill-words';
 import { habitsOf } from './habits';
@@ -66,6 +66,7 @@ describe('drills', () => {
 		);
 		const on = (rules: Drill['rules']) =>
 			drillLine('Ferry', { ...drillOf('roots', FERRY_CHART, where), rules }, 'Bb').split(' · ');
+		expect(on({})[1]).toBe('from position 6');
 		expect(on({ strings: [3] })).toContain('string 3');
 		expect(on({ strings: [3, 4] })).toContain('strings 3 and 4');
 		expect(on({ strings: [4, 5, 6] })).toContain('strings 4, 5 and 6');
@@ -157,6 +158,35 @@ describe('the simulated player', () => {
 		);
 		expect(errors.slice(0, 3)).toEqual([0, 0, 0]);
 		expect(errors[3]).toBeGreaterThanOrEqual(100);
+	});
+
+	it('plays what leads on at its own time, and misses no note that is no landing', () => {
+		const request = takeOn(NETTLE, { tempo: 60 });
+		const at = (tick: number, midi: number, change: number | null): PlanNote => ({
+			...{ tick, durationTicks: 240, midi, string: 2, fret: midi - 59, change }
+		});
+		const plan = [at(0, 69, 0), at(240, 71, null), at(720, 73, null), at(1920, 66, 1)];
+		const wrong: Skill = {
+			...SKILLS.sure,
+			biasMs: 0,
+			spreadMs: 0,
+			hesitationMs: 0,
+			wrongShare: 1,
+			silentShare: 0
+		};
+		const played = simulate(request, request.instrument, 5, plan, wrong);
+		expect(played.map(({ timeMs }) => Math.round(timeMs))).toEqual([0, 500, 1500, 4000]);
+		expect(played.slice(1, 3).map(({ midi }) => midi)).toEqual([71, 73]);
+		expect(played[0].midi).not.toBe(69);
+		// Whatever comes too late or early is told in order of time.
+		const loose = simulate(request, request.instrument, 5, plan, {
+			...wrong,
+			spreadMs: 400,
+			seed: 3
+		});
+		expect(loose.map(({ timeMs }) => timeMs)).toEqual(
+			loose.map(({ timeMs }) => timeMs).sort((a, b) => a - b)
+		);
 	});
 
 	it('never sounds two notes at once', () => {
@@ -259,6 +289,22 @@ describe('takes side by side', () => {
 		expect([a.lowest, a.highest]).toEqual([66, 78]);
 	});
 
+	it('leave out what was played before the first beat and after the last', () => {
+		const note = (timeMs: number): PlayedEvent => ({ timeMs, durationMs: 100, midi: 66 });
+		const request = takeOn(NETTLE, { tempo: 60, loops: 2, toleranceMs: 60 });
+		const times = [-61, -60, -1, 0, 15_999, 16_000, 31_990, 32_000, 40_000];
+		const notes = passNotes({ ...request, events: times.map(note) });
+		expect(notes.map(({ tick, loop }) => [Math.round(tick), loop])).toEqual([
+			[0, 0],
+			[0, 0],
+			[0, 0],
+			[7680, 0],
+			[0, 1],
+			[7675, 1]
+		]);
+		expect(notes[0].durationTicks).toBeCloseTo(48, 6);
+	});
+
 	it('shows habits on the neck', () => {
 		const pitches = [66, 69, 73, 69, 66];
 		const habits = habitsOf(parseChart(NETTLE), standardGuitar(), 2, [
@@ -268,6 +314,7 @@ describe('takes side by side', () => {
 		]);
 		expect(habits.places.reduce((sum, { count }) => sum + count, 0)).toBe(8);
 		expect(habits.roles).toEqual([{ role: 'b3', count: 1 }]);
+		expect(habits.places.every(({ count }) => count > 0)).toBe(true);
 		expect(habits.steps[0]).toEqual({ semitones: 3, count: 4 });
 		expect(habits.silentStrings).toEqual(expect.arrayContaining([5, 6]));
 		expect(habits.unused.length).toBeLessThan(habits.tonePlaces);

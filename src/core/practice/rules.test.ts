@@ -101,6 +101,13 @@ describe('rules of a drill', () => {
 		expect(broken(NETTLE, thirds, roots)).toEqual([]);
 	});
 
+	it('a grid of changes has nothing between them', () => {
+		expect(broken(NETTLE, { grid: 'targets' }, [note(2000, 66), note(500, 66)], false)).toEqual([
+			'grid 500',
+			'grid 2000'
+		]);
+	});
+
 	it('judges a note that is held over the next change by its own landing', () => {
 		const held = (midi: number): PlayedEvent => ({ timeMs: 0, durationMs: 7900, midi });
 		// C is the root of C and the third of Am; E the third and the fifth.
