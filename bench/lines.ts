@@ -12,7 +12,7 @@ import { planLine } from '../src/core/route/line/plan-line';
 import { rhythmOf } from '../src/core/route/line/rhythm';
 import { stretchesOf } from '../src/core/route/line/stretches';
 import type { LineWishes } from '../src/core/route/line/types';
-import { FORBIDDEN } from '$core/route/line/line-prices';
+import { FORBIDDEN } from '../src/core/route/line/line-prices';
 
 /** A steady line on a grid. */
 export function steady(grid: LineGrid): LineWishes {

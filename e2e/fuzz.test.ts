@@ -11,15 +11,6 @@ import { type Running, start } from './server';
 /** Requests for each operation; more are sent where a longer look is wanted. */
 const LONG = process.env.ARC_STEP_FUZZ !== undefined;
 const RUNS = Number(process.env.ARC_STEP_FUZZ ?? 2);
-export const CHARTS = [
-	FERRY,
-	'| C |',
-	'title: Sixes\nkey: F# minor\ntime: 6/8\n[A x3]\n|: F#m | D . . E |1. C#7alt :|2. N.C. |\n',
-	'key: auto\n| I | <IV7 | {3/4} V7/ii | % |\n',
-	'| '.repeat(600),
-	'no chart at all',
-	''
-];
 const memory = (pid: number): number => {
 	const status = readFileSync(`/proc/${pid}/status`, 'utf8');
 	return Number(/VmRSS:\s+(\d+)/.exec(status)?.[1] ?? 0) / 1024;

@@ -1,5 +1,15 @@
 import fc from 'fast-check';
-import { CHARTS } from './fuzz.test';
+import { FERRY } from './helpers';
+
+const CHARTS = [
+	FERRY,
+	'| C |',
+	'title: Sixes\nkey: F# minor\ntime: 6/8\n[A x3]\n|: F#m | D . . E |1. C#7alt :|2. N.C. |\n',
+	'key: auto\n| I | <IV7 | {3/4} V7/ii | % |\n',
+	'| '.repeat(600),
+	'no chart at all',
+	''
+];
 
 type Schema = {
 	type?: string | string[];

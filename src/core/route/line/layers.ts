@@ -175,6 +175,7 @@ export function advance(gap: Gap, i: number, pairs: Settled, into: Inward): void
 	const { cost: least, from: leastB, other, otherFrom } = into;
 	least.fill(FORBIDDEN, 0, nc * GROUPS);
 	other.fill(FORBIDDEN, 0, nc * GROUPS);
+	leastB.fill(0, 0, nc * GROUPS);
 	for (let b = 0, state = 0, row = 0; b < pb.length; b++, row += KINDS) {
 		for (let c = 0; c < nc; c++, state++) {
 			const settledAt = row + kinds[state]!;
@@ -182,12 +183,15 @@ export function advance(gap: Gap, i: number, pairs: Settled, into: Inward): void
 			const sum = three + pair[state]!;
 			const at = slots[state]!;
 			if (sum >= other[at]!) continue;
+			const another = pb[b] !== pb[leastB[at]!];
 			if (sum < least[at]!) {
-				other[at] = least[at]!;
-				otherFrom[at] = leastB[at]!;
+				if (another) {
+					other[at] = least[at]!;
+					otherFrom[at] = leastB[at]!;
+				}
 				least[at] = sum;
 				leastB[at] = b;
-			} else {
+			} else if (another) {
 				other[at] = sum;
 				otherFrom[at] = b;
 			}
