@@ -138,7 +138,8 @@
 
 	const hand = new NeckDrag(() => ({
 		...{ svg, width, instrument, position, onposition },
-		fretAt: (at) => geometry.fretAt(at)
+		// The one of this moment: a press keeps it, whatever scrolls into view.
+		fretAt: geometry.fretAt
 	}));
 
 	function walk(event: KeyboardEvent, mark: NeckMark): void {
