@@ -14,12 +14,14 @@
 	import KeyCap from '$lib/ui/KeyCap.svelte';
 	import TopBar from '$lib/ui/TopBar.svelte';
 	import TodayStrip from '$lib/ui/home/TodayStrip.svelte';
-	import { drillHref, todaySentence } from '$lib/ui/home/today-words';
+	import { drillHref } from '$lib/ui/home/today-words';
+	import CareNote from '$lib/ui/home/CareNote.svelte';
 	import FindField from '$lib/ui/home/FindField.svelte';
 	import SetDialog from '$lib/ui/home/SetDialog.svelte';
 	import TuneGroup from '$lib/ui/home/TuneGroup.svelte';
-	import { ahead, dayWords } from '$lib/words/when';
-	import { capital, inWords, plural } from '$lib/words/words';
+	import Verdict from '$lib/ui/home/Verdict.svelte';
+	import { dayWords } from '$lib/words/when';
+	import { plural } from '$lib/words/words';
 	import { tick, untrack } from 'svelte';
 	import { toast } from 'svelte-sonner';
 	import type { PageData } from './$types';
@@ -178,32 +180,7 @@
 </TopBar>
 <main id="main" class="screen">
 	<div class="verdict">
-		{#if data.counts.tunes === 0}
-			<h1>An empty notebook.</h1>
-		{:else if data.today.length > 0}
-			<h1>
-				Today: {plural(data.today.length, 'drill').replace(/^\d+/, (n) => inWords(Number(n)))}.
-			</h1>
-			<p>{todaySentence(data.today)}</p>
-		{:else if data.practised > 0}
-			<h1>Nothing is due today.</h1>
-			<p>Next: {ahead(data.soon, data.now)}. Any tune can be drilled with <KeyCap keys="D" />.</p>
-		{:else}
-			<h1>
-				{capital(plural(data.counts.tunes, 'tune').replace(/^\d+/, (n) => inWords(Number(n))))}, {inWords(
-					data.counts.planned
-				)} planned.
-			</h1>
-			{#if waiting}
-				<p>Next: <a class="link" href="/tunes/{waiting.id}/route">plan {waiting.title}</a></p>
-			{:else}
-				<p>
-					Next: <a class="link" href="/tunes/{book.tunes[0].id}/drill"
-						>drill {book.tunes[0].title}</a
-					>
-				</p>
-			{/if}
-		{/if}
+		<Verdict {data} {waiting} first={book.tunes[0]} />
 		{#if data.counts.tunes > 0}
 			<div class="find">
 				<FindField bind:this={finder} query={data.query} />
@@ -258,11 +235,7 @@
 			</p>
 		{/if}
 	</div>
-	<p class="care">
-		<b>Care.</b> Warm up. Rest a few minutes in every half hour. Stop when anything hurts, tingles
-		or goes numb. <a href="/help">More in the help</a>
-		<a class="settings" href="/settings">Settings</a>
-	</p>
+	<CareNote />
 	<FootKeys
 		keys={[
 			['↑ ↓', 'choose a tune'],
@@ -291,41 +264,12 @@
 		margin-top: 18px;
 		max-width: 60ch;
 	}
-	.link {
-		font-weight: 700;
-		color: var(--ink);
-		border-bottom: 2px solid var(--ink);
-	}
-	.care {
-		margin-top: auto;
-		padding-top: 24px;
-		font-size: 13px;
-		color: var(--second);
-	}
-	.care b {
-		color: var(--ink);
-	}
-	.care a {
-		text-decoration: underline;
-		text-underline-offset: 3px;
-		white-space: nowrap;
-	}
-	.care + :global(.foot) {
-		margin-top: 0;
-	}
 	.lead {
 		max-width: 36em;
 		margin: 8px 0 16px;
 		font-size: 18px;
 	}
-	.settings {
-		display: none;
-	}
 	@media (max-width: 640px) {
-		.settings {
-			display: inline;
-			margin-left: 12px;
-		}
 		.find {
 			width: 100%;
 			justify-content: space-between;

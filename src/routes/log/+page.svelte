@@ -7,11 +7,13 @@
 	import type { LogFilter, LogTake } from '$lib/api/log-page';
 	import { Refusal, send } from '$lib/state/api';
 	import { onKeys } from '$lib/state/keys';
-	import Chart from '$lib/ui/log/Chart.svelte';
 	import HabitNeck from '$lib/ui/log/HabitNeck.svelte';
 	import LogCharts from '$lib/ui/log/LogCharts.svelte';
-	import { heatFields, kindName, minutesOption, weekName } from '$lib/ui/log/log-options';
+	import LogFilters from '$lib/ui/log/LogFilters.svelte';
+	import { heatFields, kindName } from '$lib/ui/log/log-options';
+	import { behindWords, landingVerdict } from '$lib/ui/log/log-words';
 	import TakeTable from '$lib/ui/log/TakeTable.svelte';
+	import WeekMinutes from '$lib/ui/log/WeekMinutes.svelte';
 	import FootKeys from '$lib/ui/FootKeys.svelte';
 	import Later from '$lib/ui/Later.svelte';
 	import KeyCap from '$lib/ui/KeyCap.svelte';
@@ -26,7 +28,7 @@
 	const { log, filter } = $derived(data);
 	let tables = $state(false);
 	let chosen: string[] = $state([]);
-	let filterBox: HTMLSelectElement | undefined = $state();
+	let filters: LogFilters | undefined = $state();
 
 	const day = (at: number | null) => (at === null ? '–' : format(at, 'EEE d MMM'));
 	const tuneTitle = $derived(log.choices.tunes.find(({ id }) => id === filter.tune)?.title);
@@ -43,25 +45,6 @@
 		{ name: 'Played', value: durationWords(log.totals.durationMs) },
 		{ name: 'Show', value: shown }
 	]);
-	const verdict = $derived.by(() => {
-		const shares = log.weeks.flatMap(({ share }) => share ?? []);
-		const [first, last] = [shares[0], shares.at(-1)];
-		if (first === undefined || last === undefined) return 'Nothing was judged yet.';
-		const [a, b] = [Math.round(100 * first), Math.round(100 * last)];
-		if (shares.length < 2) return `${b} % of the changes land.`;
-		if (b > a) return `Landing rose from ${a} to ${b} %.`;
-		return b < a ? `Landing fell from ${a} to ${b} %.` : `Landing stays at ${b} %.`;
-	});
-	const behind = $derived.by(() => {
-		const { place, key } = log.behind;
-		const names = [
-			...(place === null ? [] : [`Position ${place}`]),
-			...(key === null ? [] : [proseSigns(key)])
-		];
-		if (names.length === 0) return '';
-		return `${names.join(' and ')} ${names.length > 1 ? 'stay' : 'stays'} behind.`;
-	});
-
 	function href(change: Partial<LogFilter> & { compare?: string }): string {
 		const next = { ...filter, ...change };
 		const params = new URLSearchParams();
@@ -112,7 +95,7 @@
 	const weakField = $derived([...heatFields(log).fields].sort((a, b) => a.share - b.share)[0]);
 	const keys = onKeys({
 		t: () => (tables = !tables),
-		f: () => filterBox?.focus()
+		f: () => filters?.focus()
 	});
 </script>
 
@@ -136,7 +119,7 @@
 		<p><a class="act act-main" href="/">To the notebook</a></p>
 	{:else}
 		<div class="verdict">
-			<h1>{verdict} {behind}</h1>
+			<h1>{landingVerdict(log.weeks)} {behindWords(log.behind)}</h1>
 			{#if weakField}
 				<p>Least lands in position {weakField.position} over {kindName(weakField.kind)}.</p>
 			{/if}
@@ -172,64 +155,13 @@
 		</div>
 		<div class="last">
 			<section>
-				<div class="section-head"><h2>Minutes per week</h2></div>
-				{#if tables}
-					<table class="data">
-						<thead><tr><th>Week of</th><th>Minutes</th><th>Takes</th></tr></thead>
-						<tbody>
-							{#each log.weeks as week (week.begins)}
-								<tr
-									><td>{weekName(week)}</td><td>{Math.round(week.minutes)}</td><td>{week.takes}</td
-									></tr
-								>
-							{/each}
-						</tbody>
-					</table>
-				{:else}
-					<Chart
-						option={(inks) => minutesOption(log, inks)}
-						height={170}
-						label="Minutes by week: {log.weeks
-							.map((week) => `${weekName(week)} ${Math.round(week.minutes)}`)
-							.join(', ')}"
-					/>
-				{/if}
+				<WeekMinutes {log} {tables} />
 			</section>
 			<section>
 				<div class="section-head">
 					<h2>Takes</h2>
 					<small>{plural(log.found, 'take')}</small>
-					<span class="filters">
-						<select
-							bind:this={filterBox}
-							aria-label="Tune"
-							value={filter.tune ?? ''}
-							onchange={(event) => set({ tune: event.currentTarget.value || null })}
-						>
-							<option value="">All tunes</option>
-							{#each log.choices.tunes as one (one.id)}<option value={one.id}>{one.title}</option
-								>{/each}
-						</select>
-						<select
-							aria-label="Place"
-							value={String(filter.place ?? '')}
-							onchange={(event) => set({ place: Number(event.currentTarget.value) || null })}
-						>
-							<option value="">All places</option>
-							{#each log.choices.places as one (one)}<option value={String(one)}
-									>Position {one}</option
-								>{/each}
-						</select>
-						<select
-							aria-label="Key"
-							value={filter.key ?? ''}
-							onchange={(event) => set({ key: event.currentTarget.value || null })}
-						>
-							<option value="">All keys</option>
-							{#each log.choices.keys as one (one)}<option value={one}>{proseSigns(one)}</option
-								>{/each}
-						</select>
-					</span>
+					<LogFilters bind:this={filters} choices={log.choices} {filter} onset={set} />
 				</div>
 				<Later>
 					<TakeTable
@@ -286,20 +218,6 @@
 	section {
 		min-width: 0;
 	}
-	.filters {
-		margin-left: auto;
-		display: flex;
-		gap: 8px;
-	}
-	.filters select {
-		height: 28px;
-		max-width: 150px;
-		font-size: 13px;
-		border: 1.5px solid var(--strong);
-		background: var(--paper);
-		color: var(--ink);
-		padding: 0 6px;
-	}
 	.pages {
 		display: flex;
 		gap: 20px;
@@ -331,10 +249,6 @@
 			grid-template-columns: minmax(0, 1fr);
 		}
 		.section-head {
-			flex-wrap: wrap;
-		}
-		.filters {
-			margin: 0;
 			flex-wrap: wrap;
 		}
 	}

@@ -3,7 +3,8 @@ import { proseSigns } from '$core/chord';
 import type { PractisedCard } from '$lib/api/home-page';
 import { capital, inWords } from '$lib/words/words';
 
-type Item = TodayItem<PractisedCard>;
+/** A drill of today, and why it is there. */
+export type Item = TodayItem<PractisedCard>;
 
 const KINDS: Record<TodayReason, readonly [one: string, many: string]> = {
 	weak: ['weak place', 'weak places'],

@@ -1,21 +1,14 @@
 <script lang="ts">
 	import { signs, type Chord } from '$core/chord';
-	import { characteristicTones, type Scale, type ScaleChoice } from '$core/harmony';
+	import { characteristicTones, type Scale } from '$core/harmony';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import type { Snippet } from 'svelte';
 	import { fittingSize } from '$lib/draw/chord-width';
 	import ChordSymbol from '../ChordSymbol.svelte';
-	import { scaleTitle } from '$lib/words/words';
 	import ChordScaleMenu from './ChordScaleMenu.svelte';
-	import {
-		choicesFor,
-		choiceWords,
-		clashWords,
-		lackWords,
-		sameScale,
-		scaleFields
-	} from './scale-rows';
+	import ScaleChoicePick from './ScaleChoicePick.svelte';
+	import { choicesFor, clashWords, sameScale, scaleFields } from './scale-rows';
 
 	/** The scale in use and what each of the two chords makes of it: same box, a note or two changed. */
 	let { scale, menu }: { scale: Scale; menu: Snippet } = $props();
@@ -47,11 +40,6 @@
 		})
 	);
 	const telling = $derived(new Set(characteristicTones(scale).map((note) => note.degree)));
-	const title = (other: Scale) => scaleTitle(other, open.player.scales);
-	/** The name that a chord gives a scale, and the same notes from home. */
-	const called = ({ scale: own, relative }: ScaleChoice) =>
-		title(own) + (relative ? ` = ${title(relative)}` : '');
-
 	function use(chord: Chord, chosen: Scale | null): void {
 		open.chordScales.set(chord.symbol, chosen);
 	}
@@ -122,45 +110,25 @@
 						><i aria-hidden="true">+</i>{prefs.name(name)}</b
 					>{/each}
 			</span>
-			<span class="choice">
-				{#if choice.edits.length === 0}
-					<span class="fits"
-						>{title(choice.scale)}<br />{choice.containsAll
-							? 'all its tones are in'
-							: lackWords(choice)}</span
-					>
-				{:else}
-					<button
-						type="button"
-						class="use"
-						aria-pressed={inUse === at}
-						onclick={() => use(chord, inUse === at ? null : choice.scale)}
-					>
-						<span>{choiceWords(choice)}{choice.containsAll ? '' : `, ${lackWords(choice)}`}</span>
-						<small>{inUse === at ? '✓ ' : ''}{called(choice)}</small>
-					</button>
-				{/if}
-				<span class="grid justify-items-end">
-					{#if row.choices.length > 1}
-						<button
-							type="button"
-							class="another"
-							aria-label="Another scale for {signs(chord.symbol)}, now {at + 1} of {row.choices
-								.length}"
-							onclick={() => another(row)}>{at + 1}/{row.choices.length} ›</button
-						>
-					{/if}
-					<ChordScaleMenu
-						{chord}
-						scale={open.chordScales.of(chord.symbol) ?? choice.scale}
-						chosen={inUse >= 0}
-						onuse={(chosen) => {
-							looked = { ...looked, [chord.symbol]: undefined };
-							use(chord, chosen);
-						}}
-					/>
-				</span>
-			</span>
+			<ScaleChoicePick
+				{chord}
+				{choice}
+				{at}
+				count={row.choices.length}
+				inUse={inUse === at}
+				onuse={(chosen) => use(chord, chosen)}
+				onanother={() => another(row)}
+			>
+				<ChordScaleMenu
+					{chord}
+					scale={open.chordScales.of(chord.symbol) ?? choice.scale}
+					chosen={inUse >= 0}
+					onuse={(chosen) => {
+						looked = { ...looked, [chord.symbol]: undefined };
+						use(chord, chosen);
+					}}
+				/>
+			</ScaleChoicePick>
 		</div>
 	{/each}
 	{#if rows[0]?.clash}<p class="advice">{rows[0].clash}</p>{/if}
@@ -250,41 +218,6 @@
 	.out {
 		color: var(--third);
 	}
-	.choice {
-		display: flex;
-		align-items: center;
-		justify-content: flex-end;
-		gap: 8px;
-		text-align: right;
-		min-width: 0;
-	}
-	.use {
-		text-align: right;
-		line-height: 1.2;
-		font-size: 14px;
-	}
-	.use:hover {
-		text-decoration: underline;
-	}
-	.use small {
-		display: block;
-		font-size: 13px;
-		color: var(--second);
-	}
-	.use[aria-pressed='true'] small {
-		color: var(--ink);
-		font-weight: 700;
-	}
-	.fits {
-		font-size: 13px;
-		color: var(--second);
-	}
-	.another {
-		font-size: 12px;
-		color: var(--second);
-		padding: 4px 4px 4px 4px;
-		white-space: nowrap;
-	}
 	.adds {
 		font-size: 13px;
 		color: var(--second);
@@ -294,8 +227,7 @@
 		color: var(--ink);
 		font-weight: 700;
 	}
-	.adds:hover,
-	.another:hover {
+	.adds:hover {
 		text-decoration: underline;
 	}
 	.advice {
@@ -308,14 +240,9 @@
 		.row {
 			grid-template-columns: 60px minmax(0, 1fr);
 		}
-		.choice,
 		.adds,
 		.head small {
 			grid-column: 1 / -1;
-		}
-		.use,
-		.another {
-			min-height: 44px;
 		}
 	}
 </style>

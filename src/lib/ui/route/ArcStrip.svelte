@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { chartTicks, eventAt, type Change } from '$core/chart';
-	import { proseSigns, signs, type Role } from '$core/chord';
+	import { signs, type Role } from '$core/chord';
 	import { windowPlaces } from '$core/neck';
 	import { APPROACH_WORDS } from '$core/route';
 	import type { TargetAnswer } from '$lib/api/plan-schema';
@@ -12,11 +12,11 @@
 	import type { LineWriter } from '$lib/state/line-writer.svelte';
 	import type { LineSelection } from '$lib/state/line-selection.svelte';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
-	import { chordWidth, fittingSize } from '$lib/draw/chord-width';
-	import ChordText from '../ChordText.svelte';
 	import RoleMark from '../RoleMark.svelte';
 	import StripBands from './StripBands.svelte';
 	import LineNotes from './LineNotes.svelte';
+	import StripNames from './StripNames.svelte';
+	import StripPassed from './StripPassed.svelte';
 	import {
 		arcAt,
 		arcPath,
@@ -126,42 +126,11 @@
 		isNext(index) && open.next ? { next: role } : isNow(index) ? { now: role } : { ink: role };
 	const visible = $derived(points.filter((point) => point.x > -30 && point.x < width + 10));
 	const topPoint = $derived(arcs.find((arc) => arc.top && arc.to.x < width + 10)?.to);
-	/** Changes without a target, by wish or because the place holds none of their tones. */
-	const passed = $derived(
-		open.chart.changes.filter(
-			(change) =>
-				plan.planned &&
-				!plan.target(change.index) &&
-				axis.x(change.tick) > -20 &&
-				axis.x(change.tick) < width
-		)
-	);
-	/** What is said of a change without a planned landing: the judge's word where own notes stand there. */
-	function passWord(change: number): string {
-		if (plan.isAir(change)) return 'air';
-		if (plan.isLetPass(change)) return 'let pass';
-		if (!plan.isOwn(change)) return 'no place';
-		const judged = plan.check?.changes[change];
-		if (!judged || judged.result === 'silent') return 'silent';
-		if (judged.result !== 'landed') return judged.result;
-		return `${proseSigns(judged.role ?? '')} rings on`;
-	}
 	const labels = $derived(
 		arcs.flatMap(({ from, to, on }) => {
 			const left = Math.max(0, from.x);
 			const room = Math.min(width, to.x) - left;
 			return room < 40 ? [] : [{ x: left + 11, from: from.target, to: to.target, on, room }];
-		})
-	);
-	const names = $derived(
-		open.chart.changes.flatMap((change, i) => {
-			const until = open.chart.changes[i + 1]?.tick ?? chartTicks(open.chart);
-			const [a, b] = [Math.max(0, axis.x(change.tick)), Math.min(width, axis.x(until))];
-			// Wide bands carry the bar's number at the right.
-			const room = b - a - (b - a > 150 ? 96 : 14);
-			return b - a < 12 * chordWidth(change.to.chord)
-				? []
-				: [{ change, x: a + 9, size: fittingSize(change.to.chord, room, [38, 30, 24, 17, 13]) }];
 		})
 	);
 </script>
@@ -243,14 +212,7 @@
 			/>
 		</g>
 	{/each}
-	{#each passed as change (change.index)}
-		<g transform="translate({axis.x(change.tick)},{(TOP + BOTTOM) / 2})">
-			{#if !plan.isOwn(change.index) || passWord(change.index) === 'silent'}
-				<circle class="pass" r="12" />
-			{/if}
-			<text class="passWord" y="32">{passWord(change.index)}</text>
-		</g>
-	{/each}
+	<StripPassed {plan} {axis} {width} y={(TOP + BOTTOM) / 2} />
 	{#if sounding}
 		<circle class="sounding" cx={axis.x(sounding.tick)} cy={y(sounding.midi)} r="20" />
 	{/if}
@@ -261,11 +223,7 @@
 			<path d="M{at - 7},50h14l-7,9Z" />
 		</g>
 	{/if}
-	{#each names as { change, x, size } (change.index)}
-		<g class="name" class:now={isNow(change.index)} class:next={isNext(change.index) && open.next}>
-			<ChordText chord={change.to.chord} {x} y={size > 30 ? 44 : 38} {size} />
-		</g>
-	{/each}
+	<StripNames {axis} {width} />
 </svg>
 
 <style>
@@ -319,26 +277,5 @@
 		fill: var(--paper);
 		stroke: var(--ink);
 		stroke-width: 2;
-	}
-	.name {
-		fill: var(--second);
-		pointer-events: none;
-	}
-	.name.now {
-		fill: var(--now-ink);
-	}
-	.name.next {
-		fill: var(--next-ink);
-	}
-	.pass {
-		fill: var(--paper);
-		stroke: var(--third);
-		stroke-width: 1.6;
-		stroke-dasharray: 2 3;
-	}
-	.passWord {
-		font-size: 12px;
-		text-anchor: middle;
-		fill: var(--second);
 	}
 </style>

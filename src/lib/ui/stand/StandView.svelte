@@ -8,9 +8,12 @@
 	import { fittingSize } from '$lib/draw/chord-width';
 	import ChordText from '../ChordText.svelte';
 	import { plural } from '$lib/words/words';
+	import StandAlong from './StandAlong.svelte';
 	import StandArc from './StandArc.svelte';
+	import StandBars from './StandBars.svelte';
+	import StandControls from './StandControls.svelte';
+	import StandHead from './StandHead.svelte';
 	import StandNeck from './StandNeck.svelte';
-	import StandTab from './StandTab.svelte';
 	import StandTarget from './StandTarget.svelte';
 	import { standLayout } from './stand-layout';
 
@@ -34,11 +37,6 @@
 			? heard.bar
 			: Math.max(0, (open.before?.bar ?? open.change?.bar ?? 1) - 1)
 	);
-	const following = $derived.by(() => {
-		const { loop } = transport;
-		const last = loop ? loop.to : chart.played.length;
-		return chart.played[bar + 1 < last ? bar + 1 : (loop?.from ?? 0)];
-	});
 	const target = $derived(transport.route?.targets.find((entry) => entry.change === open.cursor));
 	const before = $derived(
 		transport.route?.targets.find((entry) => entry.change === open.before?.index)
@@ -65,23 +63,6 @@
 	const words = $derived(
 		`${open.now ? signs(open.now.symbol) : 'Silence'} now${open.next ? `, ${signs(open.next.symbol)} next` : ''}`
 	);
-	/** The changes along the bottom, as shares of the tune or of the loop. */
-	const stops = $derived.by(() => {
-		const { from, to } = transport.range;
-		return chart.changes
-			.filter((change) => change.tick >= from && change.tick < to)
-			.map((change) => ({
-				index: change.index,
-				share: (change.tick - from) / (to - from)
-			}));
-	});
-	const spots = $derived.by(() => {
-		const now = stops.find((stop) => stop.index === open.before?.index)?.share ?? 0;
-		const next = stops.find((stop) => stop.index === open.cursor)?.share ?? 1;
-		const after = stops.find((stop) => stop.share > next)?.share ?? 1;
-		return { now, next: next > now ? next : 1, after: next > now ? after : 1 };
-	});
-
 	function along(by: number): void {
 		if (!transport.playing) return open.step(by);
 		const count = chart.changes.length;
@@ -140,29 +121,7 @@
 					role="img"
 					aria-label={words}
 				>
-					<text class="title" x={at.title.x} y={at.title.y} font-size={at.title.size}
-						>{open.saved.title}</text
-					>
-					<text
-						class="rule"
-						x={at.title.x}
-						y={at.title.y + at.title.size * 1.1}
-						font-size={at.title.size * 0.72}
-						>{transport.route
-							? `Land on ${transport.route.rule[0].toLowerCase()}${transport.route.rule.slice(1)}`
-							: 'No route yet: follow the chords'}{transport.loop
-							? ` · loop ${transport.loop.from + 1}–${transport.loop.to}`
-							: ''} · ♩{Math.round(transport.played)}</text
-					>
-					<text class="barword" x={at.bar.x} y={at.bar.y}>
-						<tspan class="quietword" font-size={at.bar.size * 0.4}>bar</tspan><tspan
-							class="barnumber"
-							dx={at.bar.size * 0.12}
-							font-size={at.bar.size}>{bar + 1}</tspan
-						><tspan class="quietword" dx={at.bar.size * 0.12} font-size={at.bar.size * 0.4}
-							>of {chart.played.length}</tspan
-						>
-					</text>
+					<StandHead {at} {bar} />
 					{#if open.now}
 						{@const size = fittingSize(open.now, at.now.room, sizes(at.now.size))}
 						<g class="now"><ChordText chord={open.now} x={at.now.x} y={at.now.y} {size} /></g>
@@ -231,87 +190,11 @@
 						sounding={transport.sounding}
 						box={at.neck}
 					/>
-					{#if transport.line.length === 0}
-						<text
-							class="place"
-							x={at.tab.x}
-							y={at.tab.y + at.tab.h / 2}
-							font-size={at.land.size * 0.7}
-							>{transport.route?.silent
-								? 'The way between is yours.'
-								: 'Plan a route and its tab stands here.'}</text
-						>
-					{:else if chart.played[bar]}
-						<text
-							class="thisbar"
-							x={at.tab.x}
-							y={at.tab.y - at.land.size * 1.22}
-							font-size={at.land.size * 0.78}>This bar</text
-						>
-						<text
-							class="nextbar"
-							x={at.tab.x + at.tab.w * 0.66 + 4}
-							y={at.tab.y - at.land.size * 1.22}
-							font-size={at.land.size * 0.78}>Next bar</text
-						>
-						<StandTab
-							bar={chart.played[bar]}
-							{following}
-							notes={transport.line}
-							beat={heard.kind === 'playing' ? heard.beat : 0}
-							noteTick={transport.noteTick}
-							strings={open.held.open.length}
-							landings={{ now: open.before?.tick ?? null, next: open.change?.tick ?? null }}
-							box={at.tab}
-						/>
-					{/if}
-					<g transform="translate({at.line.x},{at.line.y})" class="along">
-						<line x1="0" x2={at.line.w} y1="0" y2="0" />
-						<line class="gone" x1="0" x2={spots.now * at.line.w} y1="0" y2="0" />
-						<line
-							class="nowline"
-							x1={spots.now * at.line.w}
-							x2={spots.next * at.line.w}
-							y1="0"
-							y2="0"
-						/>
-						<line
-							class="nextline"
-							x1={spots.next * at.line.w}
-							x2={spots.after * at.line.w}
-							y1="0"
-							y2="0"
-						/>
-						{#if stops.length <= 48}
-							{#each stops as stop (stop.index)}
-								<circle
-									class:gone={stop.share <= spots.now}
-									cx={stop.share * at.line.w}
-									r={Math.min(7, at.line.w / 90)}
-								/>
-							{/each}
-						{/if}
-					</g>
+					<StandBars {at} {bar} />
+					<StandAlong {...at.line} />
 				</svg>
 			</div>
-			<div class="controls">
-				<button
-					type="button"
-					aria-label={transport.playing ? 'Stop' : 'Play'}
-					onclick={() => transport.toggle()}
-				>
-					<svg viewBox="0 0 20 20" width="22" height="22" aria-hidden="true">
-						{#if transport.playing}<rect x="4" y="4" width="12" height="12" />{:else}<path
-								d="M5 2.5L17 10L5 17.5Z"
-							/>{/if}
-					</svg>
-				</button>
-				<button type="button" class="close" aria-label="Leave the stand view" onclick={onclose}>
-					<svg viewBox="0 0 20 20" width="22" height="22" aria-hidden="true">
-						<path d="M4 4L16 16M16 4L4 16" />
-					</svg>
-				</button>
-			</div>
+			<StandControls {onclose} />
 			<p class="sr" role="status">
 				{heard.kind === 'still' ? `${plural(beats, 'beat')} to the next chord` : ''}
 			</p>
@@ -335,52 +218,17 @@
 	.whole svg {
 		display: block;
 	}
-	.controls {
-		position: absolute;
-		top: 14px;
-		right: 16px;
-		display: flex;
-		gap: 10px;
-	}
-	.controls button {
-		display: grid;
-		place-items: center;
-		width: 48px;
-		height: 48px;
-		border-radius: 50%;
-		background: var(--ink);
-	}
-	.controls svg {
-		fill: var(--paper);
-	}
-	.controls .close {
-		background: none;
-		border: 2px solid var(--strong);
-	}
-	.close path {
-		fill: none;
-		stroke: var(--ink);
-		stroke-width: 2.4;
-	}
 	text {
 		fill: var(--ink);
 	}
-	.title,
-	.barnumber,
 	.number,
 	.land {
 		font-family: var(--font-display);
 		font-weight: 800;
 	}
-	.rule,
-	.quietword,
 	.unit,
 	.place {
 		fill: var(--second);
-	}
-	.barword,
-	.number {
-		text-anchor: end;
 	}
 	.number {
 		text-anchor: middle;
@@ -402,41 +250,7 @@
 	:global(html:not(.dark)) .next :global(text) {
 		fill: var(--next-ink);
 	}
-	.land,
-	.nextbar {
+	.land {
 		fill: var(--next-ink);
-	}
-	.thisbar {
-		fill: var(--now-ink);
-	}
-	.thisbar,
-	.nextbar {
-		font-weight: 700;
-	}
-	.along line {
-		stroke: var(--strong);
-		stroke-width: 2;
-	}
-	.along .gone {
-		stroke: var(--ink);
-	}
-	.along line.gone,
-	.along .nowline,
-	.along .nextline {
-		stroke-width: 7;
-	}
-	.along .nowline {
-		stroke: var(--now);
-	}
-	.along .nextline {
-		stroke: var(--next);
-	}
-	.along circle {
-		fill: var(--paper);
-		stroke: var(--third);
-		stroke-width: 2;
-	}
-	.along circle.gone {
-		fill: var(--ink);
 	}
 </style>

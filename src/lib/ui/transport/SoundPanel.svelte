@@ -1,20 +1,16 @@
 <script lang="ts">
-	import { TEMPO, clamp } from '$core/kernel';
-	import { PARTS, SPEED, SWING, type Part } from '$core/band';
-	import { setHeader } from '$core/chart';
+	import { clamp } from '$core/kernel';
+	import { PARTS, type Part } from '$core/band';
 	import { soundPrefs } from '$lib/state/sound-prefs.svelte';
-	import { saveHeaders } from '$lib/state/tune-headers';
 	import { useTransport } from '$lib/state/transport.svelte';
 	import Choice from '../Choice.svelte';
-	import KeyCap from '../KeyCap.svelte';
 	import MixRow from './MixRow.svelte';
+	import TempoRows from './TempoRows.svelte';
 
 	/** Everything about how a tune is played: tempo, loop, count-in, click, the band's levels, what is told. */
 	let { ontakeaway }: { ontakeaway: () => void } = $props();
 	const transport = useTransport();
 	const bars = $derived(transport.chart.played.length);
-	const feel = $derived(transport.chart.headers.feel);
-	const swings = $derived(transport.swing.percent > SWING.least);
 	const from = $derived((transport.loop?.from ?? 0) + 1);
 	const to = $derived(transport.loop?.to ?? bars);
 	const NAMES: Record<Part, string> = {
@@ -25,94 +21,16 @@
 		click: 'Click'
 	};
 	const anySolo = $derived(PARTS.some((part) => soundPrefs.current.faders[part].solo));
-	const canKeep = $derived(
-		!transport.draft &&
-			setHeader(transport.open.saved.chart, 'tempo', String(transport.written)) !==
-				transport.open.saved.chart &&
-			transport.tempo !== null
-	);
 	function setLoop(first: number, last: number): void {
 		const low = clamp(Math.round(first), 1, bars);
 		const high = clamp(Math.round(last), low, bars);
 		transport.loop = low === 1 && high === bars ? null : { from: low - 1, to: high };
 	}
-	async function keepTempo(): Promise<void> {
-		const tempo = transport.written;
-		await saveHeaders(transport.open, { tempo: String(tempo) }, `Tempo ${tempo} kept in the tune.`);
-		transport.tempo = null;
-	}
 </script>
 
 <div class="panel">
 	<div class="column">
-		<section aria-label="Tempo">
-			<div class="row">
-				<label class="grow"
-					>Tempo, quarter notes a minute
-					<span class="slide">
-						<input
-							type="range"
-							min={TEMPO.least}
-							max={TEMPO.most}
-							value={transport.written}
-							oninput={(event) => transport.setTempo(event.currentTarget.valueAsNumber)}
-						/><output>{transport.written}</output></span
-					></label
-				>
-				<button
-					type="button"
-					class="act"
-					onpointerdown={() => transport.tap()}
-					onkeydown={(event) => event.key === 'Enter' && !event.repeat && transport.tap()}
-					>Tap <KeyCap keys="Y" /></button
-				>
-			</div>
-			<label
-				>Speed, per cent
-				<span class="slide">
-					<input
-						type="range"
-						min={SPEED.least}
-						max={SPEED.most}
-						step="5"
-						value={transport.speed}
-						oninput={(event) => transport.setSpeed(event.currentTarget.valueAsNumber)}
-					/><output>{transport.speed}</output></span
-				></label
-			>
-			{#if feel !== 'straight' && feel !== 'ballad'}
-				<label
-					>Off-beats{soundPrefs.current.swing === 0 ? ', as the feel has them' : ''}
-					<span class="slide">
-						<input
-							type="range"
-							min={SWING.least}
-							max={SWING.most}
-							value={Math.round(transport.swing.percent)}
-							oninput={(event) => soundPrefs.set('swing', event.currentTarget.valueAsNumber)}
-						/><output>{swings ? `${Math.round(transport.swing.percent)} %` : 'even'}</output></span
-					></label
-				>
-			{/if}
-			<p class="row small">
-				{#if canKeep}<button type="button" class="quiet" onclick={() => void keepTempo()}
-						>Keep {transport.written} in the tune</button
-					>{/if}
-				{#if transport.tempo !== null || transport.speed !== 100}<button
-						type="button"
-						class="quiet"
-						onclick={() => {
-							transport.tempo = null;
-							transport.speed = 100;
-						}}>Back to {transport.chart.headers.tempo}</button
-					>{/if}
-				{#if soundPrefs.current.swing !== 0}<button
-						type="button"
-						class="quiet"
-						onclick={() => soundPrefs.set('swing', 0)}>Off-beats as the feel has them</button
-					>{/if}
-			</p>
-		</section>
+		<TempoRows />
 
 		<section class="two" aria-label="Loop and count-in">
 			<div class="row">
@@ -264,36 +182,6 @@
 		display: flex;
 		align-items: end;
 		gap: 12px;
-	}
-	.small {
-		flex-wrap: wrap;
-		gap: 0 16px;
-		font-size: 13px;
-	}
-	.small:empty {
-		display: none;
-	}
-	.grow {
-		flex: 1;
-	}
-	.slide {
-		display: grid;
-		grid-template-columns: 1fr 52px;
-		align-items: center;
-		gap: 12px;
-	}
-	input[type='range'] {
-		width: 100%;
-		height: 28px;
-		margin: 0;
-		accent-color: var(--ink);
-	}
-	output {
-		font-family: var(--font-mono);
-		font-weight: 700;
-		font-size: 15px;
-		color: var(--ink);
-		text-align: right;
 	}
 	.check {
 		display: flex;

@@ -1,5 +1,4 @@
 <script lang="ts">
-	import { beforeNavigate, goto } from '$app/navigation';
 	import {
 		FORMS,
 		formBars,
@@ -13,7 +12,6 @@
 	import { type Key } from '$core/chord';
 	import { functionsAlong, keyOf, scaleInUse } from '$core/harmony';
 	import { afterParts } from '$lib/state/in-turn';
-	import { Refusal } from '$lib/state/api';
 	import { ChartDraft } from '$lib/state/chart-draft.svelte';
 	import { onKeys } from '$lib/state/keys';
 	import { prefs } from '$lib/state/prefs.svelte';
@@ -21,21 +19,25 @@
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import AtCursor from '$lib/ui/chart/AtCursor.svelte';
 	import BarGrid from '$lib/ui/chart/BarGrid.svelte';
+	import ChartVerdict from '$lib/ui/chart/ChartVerdict.svelte';
 	import FormList from '$lib/ui/chart/FormList.svelte';
 	import HomeRanking from '$lib/ui/chart/HomeRanking.svelte';
+	import { ChartKeeping } from '$lib/ui/chart/chart-keeping.svelte';
 	import OutsideList from '$lib/ui/chart/OutsideList.svelte';
+	import ScaleInUse from '$lib/ui/chart/ScaleInUse.svelte';
 	import TransposeRow from '$lib/ui/chart/TransposeRow.svelte';
 	import ChartEditor from '$lib/ui/editor/ChartEditor.svelte';
 	import FootKeys from '$lib/ui/FootKeys.svelte';
 	import KeyCap from '$lib/ui/KeyCap.svelte';
 	import Later from '$lib/ui/Later.svelte';
 	import TuneBar from '$lib/ui/TuneBar.svelte';
-	import { capital, inWords, keyWords, plural, scaleTitle } from '$lib/words/words';
+	import { plural } from '$lib/words/words';
 	import { onMount, untrack } from 'svelte';
 	import { toast } from 'svelte-sonner';
 
 	const open = useTune();
 	const draft = new ChartDraft(open);
+	const keeping = new ChartKeeping(draft);
 	/** Ms without a letter after which the band takes the new text up. */
 	const TYPING_PAUSE = 800;
 	// What is written is what is played, saved or not.
@@ -62,14 +64,12 @@
 	let editor: ChartEditor;
 	let grid: BarGrid;
 	let ranking: HomeRanking | undefined;
-	let asking = $state(false);
 
 	const chart = $derived(draft.chart);
 	const key = $derived(keyOf(chart));
 	const scale = $derived(scaleInUse(chart).scale);
 	const functions = $derived(key ? functionsAlong(chart, key) : []);
 	const problems = $derived(draft.diagnostics.filter((entry) => entry.severity !== 'info'));
-	const unread = $derived(problems.filter((entry) => entry.severity === 'error'));
 	const sounding = $derived(chart.events.filter((event) => event.chord).length);
 	const reading = $derived({
 		diagnostics: draft.diagnostics,
@@ -90,44 +90,6 @@
 	const offers: (string | number)[] = [];
 	$effect(() => draft.keep());
 
-	async function save(how = () => draft.save()): Promise<boolean> {
-		if (!draft.dirty) return true;
-		try {
-			const done = await how();
-			asking = !done;
-			if (done) toast('Saved.', { duration: 2500 });
-			return done;
-		} catch (error) {
-			toast(
-				error instanceof Refusal
-					? error.message
-					: 'Saving failed. Your text is still here; try again.'
-			);
-			return false;
-		}
-	}
-	// Leaving saves: another screen always shows what was written. Text that cannot be saved stays in
-	// this browser, so leaving loses nothing either way.
-	let leaving = false;
-	beforeNavigate((navigation) => {
-		if (!draft.dirty || leaving) return;
-		navigation.cancel();
-		const to = navigation.to?.url;
-		if (navigation.type === 'leave' || !to) return;
-		void save().then((done) => {
-			if (done) return goto(to);
-			if (asking) return;
-			toast('This chart is not saved.', {
-				action: {
-					label: 'Leave anyway',
-					onClick: () => {
-						leaving = true;
-						void goto(to);
-					}
-				}
-			});
-		});
-	});
 	/** Writes the key into the text; null lets the ranking decide. */
 	function setKey(chosen: Key | null): void {
 		draft.text = setHeader(draft.text, 'key', chosen ? keyName(chosen) : 'auto');
@@ -144,7 +106,7 @@
 		offers.push(toast(said, { action: { label: 'Undo', onClick: () => editor.undo() } }));
 	}
 	const keys = onKeys({
-		'Mod+s': () => void save(),
+		'Mod+s': () => void keeping.save(),
 		'Mod+z': () => editor.undo(),
 		'Mod+Shift+z': () => editor.redo(),
 		m: () => prefs.set('chartLine', prefs.current.chartLine === 'numerals' ? 'tones' : 'numerals'),
@@ -169,7 +131,7 @@
 			class:act-main={draft.dirty}
 			type="button"
 			disabled={!draft.dirty || draft.saving}
-			onclick={() => save()}
+			onclick={() => void keeping.save()}
 		>
 			Save <KeyCap keys="Ctrl S" />
 		</button>
@@ -178,26 +140,7 @@
 
 <div class="with-inspector">
 	<main id="main" class="screen">
-		<div class="verdict">
-			<h1>
-				{#if sounding === 0}No chord to read yet.{:else}{key
-						? `Home is ${keyWords(keyName(key)).replace(' major', '')}.`
-						: ''}
-					{#if unread.length === 0}Every symbol reads.{:else}{capital(inWords(unread.length))}
-						{unread.length === 1 ? 'thing does' : 'things do'} not read.{/if}{/if}
-			</h1>
-			<p>
-				{plural(chart.played.length, 'bar')}, {plural(sounding, 'chord')}, {plural(
-					chart.changes.length,
-					'change'
-				)}.
-				{#if problems.length > 0}<button
-						class="jump"
-						type="button"
-						onclick={() => editor.toProblem()}>line {problems[0].line}</button
-					>{/if}
-			</p>
-		</div>
+		<ChartVerdict {chart} {key} {problems} onjump={() => editor.toProblem()} />
 		<div class="columns">
 			<section class="text">
 				<div class="section-head">
@@ -209,7 +152,7 @@
 					bind:text={draft.text}
 					{reading}
 					oncursor={(line, column) => draft.cursorTo({ line, column })}
-					onsave={() => void save()}
+					onsave={() => void keeping.save()}
 					onleave={() => grid.focus()}
 				/>
 				<section class="forms">
@@ -282,31 +225,20 @@
 		<Later><HomeRanking bind:this={ranking} {chart} onkey={setKey} /></Later>
 		<Later>
 			{#if key && sounding > 0}<OutsideList {chart} {key} />{/if}
-			{#if scale}
-				<section>
-					<div class="section-head"><h2>Scale in use</h2></div>
-					<p class="scale-name">{scaleTitle(scale, open.player.scales)}</p>
-					<p class="scale">
-						{#each scale.notes as note (note.degree)}<span>{prefs.name(note.name)}</span>{/each}
-					</p>
-				</section>
-			{/if}
+			{#if scale}<ScaleInUse {scale} />{/if}
 		</Later>
 	</aside>
 </div>
 
-{#if asking}
+{#if keeping.asking}
 	{#await import('$lib/ui/ConflictDialog.svelte') then Dialog}
 		<Dialog.default
-			bind:open={asking}
+			bind:open={keeping.asking}
 			what="tune"
 			mine={draft.text}
 			theirs={draft.conflict?.chart ?? ''}
-			onkeep={() => void save(() => draft.keepMine())}
-			ontake={() => {
-				draft.takeTheirs();
-				asking = false;
-			}}
+			onkeep={() => void keeping.saveMine()}
+			ontake={() => keeping.takeTheirs()}
 		/>
 	{/await}
 {/if}
@@ -315,12 +247,6 @@
 	.state {
 		font-size: 13px;
 		color: var(--second);
-	}
-	.jump {
-		font-weight: 700;
-		color: var(--ink);
-		border-bottom: 2px solid var(--ink);
-		margin-left: 4px;
 	}
 	.columns {
 		display: grid;
@@ -345,19 +271,6 @@
 	.empty {
 		padding: 12px 0;
 		color: var(--second);
-	}
-	.scale-name {
-		padding-top: 8px;
-		color: var(--second);
-	}
-	.scale {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 2px 14px;
-		font-family: var(--font-display);
-		font-weight: 800;
-		font-size: 18px;
-		padding: 4px 0;
 	}
 	@media (max-width: 860px) {
 		.columns {

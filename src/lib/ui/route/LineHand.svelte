@@ -1,0 +1,83 @@
+<script lang="ts">
+	import { clamp } from '$core/kernel';
+	import { lastPosition } from '$core/neck';
+	import { useTune } from '$lib/state/open-tune.svelte';
+	import type { RoutePlan } from '$lib/state/route-plan.svelte';
+	import Choice from '../Choice.svelte';
+	import SectionRows from './SectionRows.svelte';
+
+	/** Where the hand stays and how it moves, and the places that it leaves out. */
+	let { plan, sections }: { plan: RoutePlan; sections: readonly string[] } = $props();
+	const open = useTune();
+	const line = $derived(plan.wishes.line);
+
+	const hands = [
+		{ value: 'rests', name: 'One place' },
+		{ value: 'block', name: 'With the root' },
+		{ value: 'stay', name: 'Seldom' },
+		{ value: 'climb', name: 'Climb' },
+		{ value: 'descend', name: 'Descend' }
+	] as const;
+	function setHand(hand: (typeof hands)[number]['value']): void {
+		const roams = hand !== 'rests' && hand !== 'block';
+		const roam = roams ? { frets: line.roam?.frets ?? 5, wish: hand } : null;
+		plan.setHolding({ roam, block: hand === 'block' });
+	}
+	const placeOf = (section: string) =>
+		line.places.find((entry) => entry.section === section)?.position ?? null;
+	function setPlace(section: string, wanted: number): void {
+		const position = clamp(Math.round(wanted), 1, lastPosition(open.held));
+		plan.setPlace(section, Number.isNaN(wanted) ? null : position);
+	}
+</script>
+
+<Choice
+	label="The hand moves"
+	options={hands}
+	value={line.roam ? (line.roam.wish ?? 'stay') : line.block ? 'block' : 'rests'}
+	onchange={setHand}
+/>
+{#if line.roam}
+	<label class="flex items-center gap-[8px] text-line whitespace-nowrap"
+		>Moves at most
+		<input
+			class="w-[56px]"
+			type="number"
+			min="1"
+			max="12"
+			value={line.roam.frets}
+			onchange={(event) => {
+				const frets = clamp(Math.round(event.currentTarget.valueAsNumber || 5), 1, 12);
+				plan.setLine({ roam: { frets, wish: line.roam?.wish ?? 'stay' } });
+			}}
+		/> frets at a time</label
+	>
+{:else if sections.length > 1 && !line.block}
+	<SectionRows
+		{sections}
+		says="A place of its own for a section; empty is position {plan.wishes.position}"
+	>
+		{#snippet row(section)}
+			<input
+				class="w-[72px]"
+				type="number"
+				min="1"
+				max={lastPosition(open.held)}
+				value={placeOf(section)}
+				placeholder={String(plan.wishes.position)}
+				aria-label="Position in {section}"
+				onchange={(event) => setPlace(section, event.currentTarget.valueAsNumber)}
+			/>
+		{/snippet}
+	</SectionRows>
+{/if}
+{#if plan.wishes.anchors.forbid.length > 0}
+	<div class="grid justify-items-start gap-[4px] text-reason text-second">
+		<span>Left out of every landing</span>
+		{#each plan.wishes.anchors.forbid as place (`${place.string}-${place.fret}`)}
+			<button type="button" class="quiet" onclick={() => plan.toggleForbidden(place)}
+				>string {place.string}, fret {place.fret}: take in again</button
+			>
+		{/each}
+	</div>
+{/if}

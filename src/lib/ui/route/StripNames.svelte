@@ -1,0 +1,45 @@
+<script lang="ts">
+	import { chartTicks } from '$core/chart';
+	import { chordWidth, fittingSize } from '$lib/draw/chord-width';
+	import type { TimeAxis } from '$lib/draw/strip-geometry';
+	import { useTune } from '$lib/state/open-tune.svelte';
+	import ChordText from '../ChordText.svelte';
+
+	/** The chords over the strip, each at its change, as large as its room allows. */
+	let { axis, width }: { axis: TimeAxis; width: number } = $props();
+	const open = useTune();
+	const names = $derived(
+		open.chart.changes.flatMap((change, i) => {
+			const until = open.chart.changes[i + 1]?.tick ?? chartTicks(open.chart);
+			const [a, b] = [Math.max(0, axis.x(change.tick)), Math.min(width, axis.x(until))];
+			// Wide bands carry the bar's number at the right.
+			const room = b - a - (b - a > 150 ? 96 : 14);
+			return b - a < 12 * chordWidth(change.to.chord)
+				? []
+				: [{ change, x: a + 9, size: fittingSize(change.to.chord, room, [38, 30, 24, 17, 13]) }];
+		})
+	);
+</script>
+
+{#each names as { change, x, size } (change.index)}
+	<g
+		class="name"
+		class:now={change.index === open.before?.index}
+		class:next={change.index === open.cursor && open.next}
+	>
+		<ChordText chord={change.to.chord} {x} y={size > 30 ? 44 : 38} {size} />
+	</g>
+{/each}
+
+<style>
+	.name {
+		fill: var(--second);
+		pointer-events: none;
+	}
+	.name.now {
+		fill: var(--now-ink);
+	}
+	.name.next {
+		fill: var(--next-ink);
+	}
+</style>
