@@ -58,11 +58,11 @@ export class PhraseDesk {
 	times = $state(4);
 
 	/** What is being played in stands in for the motif until it is done. */
-	live: Motif | null = $state.raw(null);
+	readonly live: Motif | null = $derived.by(() => this.hears?.() ?? null);
+	/** Tells what is played in, where something can be. */
+	hears: (() => Motif | null) | null = $state.raw(null);
 	/** What each bar of the tune is for. */
 	readonly talk = new BarTalk();
-	/** The bar that is looked at, by index. */
-	bar = $state(0);
 
 	readonly motif: Motif = $derived(this.live ?? this.drafts.current.motif);
 	/** What the steps of the motif count from. */
@@ -78,6 +78,8 @@ export class PhraseDesk {
 		const { before, change } = this.open;
 		return [before, change].filter((entry) => entry !== undefined);
 	});
+	/** The bar that is looked at, by index: the first one shown, until another is chosen. */
+	bar: number = $derived((this.shown[0]?.bar ?? 1) - 1);
 	readonly context: PhraseContext = $derived.by(() => {
 		const { chart, held: instrument, scale } = this.open;
 		return {
@@ -193,12 +195,13 @@ export class PhraseDesk {
 		return null;
 	}
 
-	/** Tells the motif by roles, degrees or semitones; over this chord it stays what it is. */
+	/** Tells the motif by roles, degrees or semitones; over this chord it stays what it is, and so does one that waits. */
 	setBasis(basis: Basis): void {
 		const [first] = this.shown;
 		if (!first || basis === this.motifBasis) return;
 		const { chord, index } = first.to;
-		this.set(rebased(this.motif, basis, chord, this.context.scales[index] ?? null));
+		const { motif } = this.drafts.current;
+		this.set(rebased(motif, basis, chord, this.context.scales[index] ?? null));
 	}
 
 	/** The bar that is looked at gets the next part. */
@@ -212,7 +215,7 @@ export class PhraseDesk {
 	}
 
 	rename(name: string): void {
-		this.drafts.push({ name, motif: this.motif });
+		this.drafts.push({ name, motif: this.drafts.current.motif });
 	}
 
 	pick(by: number): void {

@@ -51,7 +51,10 @@ export class PlayIn {
 	constructor(
 		private readonly desk: PhraseDesk,
 		private readonly transport: Transport
-	) {}
+	) {
+		desk.hears = () =>
+			this.on ? (this.motif ?? { ...desk.drafts.current.motif, notes: [] }) : null;
+	}
 
 	/** The change that is played over: it stays while the screen follows the music. */
 	private over: Change | null = $state.raw(null);

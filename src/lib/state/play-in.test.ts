@@ -112,6 +112,10 @@ describe('a motif note by note', () => {
 		desk.setBasis('interval');
 		for (const pitch of [63, 67, 58]) input.strike(pitch);
 		expect(text(input)).toBe('0 4 -5');
+		// The motif that waits meanwhile is there as it was, in the other words.
+		input.stop();
+		expect(desk.text).toBe('0 4 7');
+		expect(desk.motif.notes).toHaveLength(3);
 	});
 
 	it('offers the scale over the chord that it began with', () => {

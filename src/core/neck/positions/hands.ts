@@ -37,7 +37,7 @@ function lies(frets: readonly number[]): Lie[] {
 }
 
 /** One string of a layout: its frets, ascending. */
-export type Row = { readonly string: number; readonly frets: readonly number[] };
+export type StringFrets = { readonly string: number; readonly frets: readonly number[] };
 
 /** How a layout is fingered: for each row its fingers, and the hand's place at the start. */
 export type Fingered = {
@@ -48,7 +48,7 @@ export type Fingered = {
 };
 
 const placed = (
-	{ string, frets }: Row,
+	{ string, frets }: StringFrets,
 	{ fingers }: Lie,
 	i: number
 ): Place & { finger: number | null } => ({
@@ -60,7 +60,7 @@ const placed = (
  * moves of the hand from string to string, then the shortest. A string that asks for more takes a stretch.
  * @returns null where one finger would have to jump, or five fingers would be needed
  */
-export function fingerRows(rows: readonly Row[]): Fingered | null {
+export function fingerRows(rows: readonly StringFrets[]): Fingered | null {
 	type State = { lie: Lie; cost: number; from: State | null };
 	let states: State[] = [];
 	rows.forEach((row, r) => {

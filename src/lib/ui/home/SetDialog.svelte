@@ -15,15 +15,11 @@
 	};
 	let { group, open = $bindable(), ondelete }: Props = $props();
 	const set = $derived(group?.set ?? null);
-	let name = $state('');
-	let note = $state('');
-	let wrong = $state('');
-	$effect(() => {
-		if (!open) return;
-		name = set?.name ?? '';
-		note = set?.note ?? '';
-		wrong = '';
-	});
+	/** What a field begins with, each time that the dialog opens. */
+	const atFirst = (text: string) => (open ? text : '');
+	let name = $derived(atFirst(set?.name ?? ''));
+	let note = $derived(atFirst(set?.note ?? ''));
+	let wrong = $derived(atFirst(''));
 
 	async function save(event: SubmitEvent): Promise<void> {
 		event.preventDefault();

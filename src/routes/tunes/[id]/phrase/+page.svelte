@@ -38,13 +38,6 @@
 		const { id } = open.saved;
 		untrack(() => desk.talk.load(id));
 	});
-	$effect(() => {
-		const bar = desk.shown[0]?.bar;
-		if (bar !== undefined) desk.bar = bar - 1;
-	});
-	$effect(() => {
-		desk.live = playIn.on ? (playIn.motif ?? { ...desk.drafts.current.motif, notes: [] }) : null;
-	});
 
 	let width = $state(824);
 	const narrow = $derived(width < 620);
