@@ -14,7 +14,7 @@ import {
 } from 'drizzle-orm/pg-core';
 import type { CardDrill, TakeEvents, TakePass } from '../api/practice-schema';
 import type { Role } from '$core/chord';
-import type { Schedule } from '$core/practice';
+import type { HandGrade, InputKind, Schedule } from '$core/practice';
 import type { KeptChange } from '../api/take';
 
 import { id, stamp, times } from './schema-columns';
@@ -66,7 +66,7 @@ export const take = pgTable(
 		position: integer('position').notNull(),
 		key: text('key').notNull(),
 		tempo: real('tempo').notNull(),
-		input: text('input').notNull(),
+		input: text('input').$type<InputKind>().notNull(),
 		rule: text('rule').notNull(),
 		drill: jsonb('drill').$type<CardDrill>().notNull(),
 		/** How the drill was played this time; null is its whole, once through. */
@@ -75,7 +75,7 @@ export const take = pgTable(
 		landed: integer('landed').notNull(),
 		asked: integer('asked').notNull(),
 		clean: boolean('clean').notNull(),
-		grade: text('grade'),
+		grade: text('grade').$type<HandGrade>(),
 		biasMs: real('bias_ms'),
 		spreadMs: real('spread_ms'),
 		durationMs: integer('duration_ms').notNull(),

@@ -1,5 +1,5 @@
 import { samePlace } from '../../neck';
-import { QUARTER } from '../../kernel';
+import { QUARTER, searchBy } from '../../kernel';
 import type { LineWork } from './work';
 import type { Way } from './gap';
 import type { Motion, Stretch } from './lattice';
@@ -32,24 +32,28 @@ const VAMP = 4;
 /** How often a stretch is searched anew before it stays as it is. */
 const TRIES = 16;
 
-/** The note that one finger would have to play a fourth time in a row on yet another string. */
-function overworked(line: readonly Sung[]): Fault | null {
+/** Finds notes of a line by their ticks. */
+const { firstFrom, lastAt } = searchBy((note: Sung) => note.tick);
+
+/** The note, from one of the line on, that one finger would have to play a fourth time in a row on yet another string. */
+function overworked(line: readonly Sung[], from: number): Fault | null {
 	let run = 1;
-	for (let i = 1; i < line.length; i++) {
+	for (let i = from + 1; i < line.length; i++) {
 		const [a, b] = [line[i - 1]!, line[i]!];
 		const crosses = a.note.string !== b.note.string && b.tick - a.tick <= FAST;
 		const same = a.note.finger !== null && a.note.finger === b.note.finger;
 		run = crosses && same ? run + 1 : 1;
-		if (run > RUN) return asFault(b.moment !== null ? b : movable(line.slice(0, i)));
+		if (run > RUN) return asFault(b.moment !== null ? b : movable(line.slice(from, i)));
 	}
 	return null;
 }
 
-/** The later of two notes of one pitch, near each other, that lie at two places. */
-function displaced(line: readonly Sung[]): Fault | null {
-	for (let i = 1; i < line.length; i++) {
-		for (let k = i - 1; k >= 0 && line[i]!.tick - line[k]!.tick < NEAR; k--) {
-			const [a, b] = [line[k]!.note, line[i]!.note];
+/** The later of two notes of one pitch, near each other, that lie at two places; from one of the line on. */
+function displaced(line: readonly Sung[], from: number): Fault | null {
+	for (let i = from + 1; i < line.length; i++) {
+		for (let k = i - 1; k >= from && line[i]!.tick - line[k]!.tick < NEAR; k--) {
+			const a = line[k]!.note;
+			const b = line[i]!.note;
 			if (a.midi !== b.midi || samePlace(a, b)) continue;
 			// A hand that has moved may not reach the other place.
 			const still = line[i]!.position === line[k]!.position;
@@ -68,11 +72,9 @@ const movable = (line: readonly Sung[]): Sung | undefined =>
 
 /** True when two spans of equal length, the earlier from `before` on, hold the same notes over the same chords, two at least. */
 function same(line: readonly Sung[], from: number, before: number, ticks: number): boolean {
-	let b = 0;
-	while (b < line.length && line[b]!.tick < before) b++;
-	let a = b;
-	while (a < line.length && line[a]!.tick < from) a++;
+	let a = firstFrom(line, from);
 	if (a === line.length) return false;
+	let b = firstFrom(line, before);
 	for (let count = 0; ; a++, b++, count++) {
 		const [x, y] = [line[a], line[b]];
 		const inX = x !== undefined && x.tick < from + ticks;
@@ -170,21 +172,21 @@ function cheapest(strand: Strand, before: readonly number[] | null): number | nu
 const costOf = ({ strand, kind }: Choice): number => strand.ways[kind]?.cost ?? 0;
 
 /**
- * The notes of a stretch as chosen, its first target among them.
+ * Puts the notes of a stretch as chosen behind others, its first target among them.
  * @param done nothing of it is moved any more
  */
-function sing(stretch: Stretch, { strand, kind }: Choice, done = false): Sung[] {
+function sing(sung: Sung[], stretch: Stretch, { strand, kind }: Choice, done: boolean): void {
 	const way = strand.ways[kind];
 	const { fromTick: tick, from, position, moments } = stretch;
 	const chord = moments[0]?.onset.event.symbol ?? '';
-	const sung: Sung[] = [{ tick, note: from.candidates[0]!, position, chord, moment: null }];
-	if (!way) return sung;
-	for (const [k, { onset, pool, position }] of moments.entries()) {
+	sung.push({ tick, note: from.candidates[0]!, position, chord, moment: null });
+	if (!way) return;
+	for (let k = 0; k < moments.length; k++) {
+		const { onset, pool, position } = moments[k]!;
 		const note = pool.candidates[way.path[k]!]!;
 		const moment = done || onset.own ? null : k;
 		sung.push({ tick: onset.tick, note, position, chord: onset.event.symbol, moment });
 	}
-	return sung;
 }
 
 /** A stretch that is done; its notes are written out when a later one is held against them. */
@@ -195,8 +197,12 @@ type Past = {
 	notes: readonly Sung[] | null;
 };
 
-const notesOf = (past: Past): readonly Sung[] =>
-	(past.notes ??= sing(past.stretch, past.choice, true));
+function notesOf(past: Past): readonly Sung[] {
+	if (past.notes) return past.notes;
+	const notes: Sung[] = [];
+	sing(notes, past.stretch, past.choice, true);
+	return (past.notes = notes);
+}
 
 /** What came of a stretch, and what it depended on. */
 type Memory = {
@@ -261,12 +267,14 @@ export function mendLine(
 			for (const one of past) {
 				for (const note of notesOf(one)) if (note.tick >= start) sung.push(note);
 			}
+			const near = lastAt(sung, original.fromTick - NEAR) + 1;
 			for (let tries = 0; tries < TRIES; tries++) {
-				const line = [...sung, ...sing(stretch, choice), target];
-				const near = line.filter(({ tick }) => tick > original.fromTick - NEAR);
+				const line = sung.slice();
+				sing(line, stretch, choice, false);
+				line.push(target);
 				const fault =
-					overworked(near) ??
-					displaced(near) ??
+					overworked(line, near) ??
+					displaced(line, near) ??
 					repeated(line, stretch, original.toTick, fresh ? VAMP : 1);
 				const other = fault && changedAt(stretch, fault);
 				if (!other) break;

@@ -59,6 +59,10 @@ function joinTable(a: Strand, b: Strand): readonly number[] {
 	return table;
 }
 
+/** Price of the turn at the target between two strands, and of the same intervals after it, by how each arrives. */
+export const joinCost = (a: Strand, before: number, b: Strand, kind: number): number =>
+	joinTable(a, b)[before * SIZE + kind]!;
+
 /** The classes that some ways arrive by. */
 export function kindsOf(ways: Strand['ways']): number[] {
 	const kinds: number[] = [];

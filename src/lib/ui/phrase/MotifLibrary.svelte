@@ -1,6 +1,5 @@
 <script lang="ts">
 	import { proseSigns } from '$core/chord';
-	import type { Motif } from '$core/phrase';
 	import type { MotifAnswer } from '$lib/api/notebook-schema';
 	import { offeringBack } from '$lib/state/deletion';
 	import type { PhraseDesk } from '$lib/state/phrase-desk.svelte';
@@ -35,7 +34,7 @@
 					onclick={() => desk.choose(motif)}
 				>
 					<span class="words"><b>{motif.name}</b><small>{steps(motif)}</small></span>
-					<MotifGlyph motif={motif.motif as Motif} width={150} height={40} />
+					<MotifGlyph motif={motif.motif} width={150} height={40} />
 				</button>
 				{#if desk.shelf.from?.id === motif.id}
 					<button type="button" class="quiet drop" onclick={() => void remove(motif)}
