@@ -98,7 +98,7 @@ export const cheapestWay = (gap: Gap): number =>
  * against the plan itself; the median over every target of the chart and some rounds, each with what a
  * first plan left and nothing more.
  */
-export function replanRatio(request: PlanRequest, line: LineWishes, rounds = 12): number {
+export function replanRatio(request: PlanRequest, line: LineWishes, rounds = 36): number {
 	const { targets } = planTargets(request);
 	const kept = targets.map(({ change, string, fret }) => ({ change, string, fret }));
 	const ratios: number[] = [];

@@ -1,4 +1,4 @@
-import { barAt, beatTicks, type Chart } from '../chart';
+import { beatTicks, type Chart } from '../chart';
 import { keyOf, namedBy, oneSpelling, type Scale } from '../harmony';
 
 /** A note that is to be named: where in time, how high, over which event of the chart. */
@@ -25,14 +25,18 @@ export function spellLine<T extends Unnamed>(
 		const { name, by: from } = namedBy(note.midi, by, notes[i + 1]?.midi ?? null);
 		return { name, by: from, midi: note.midi };
 	});
-	const beats = notes.map(({ tick }) => beatOf(chart, tick));
+	const beats = beatsOf(chart, notes);
 	const names = oneSpelling(named, (i) => beats[i]!);
 	return notes.map((note, i) => ({ ...note, name: names[i] }));
 }
 
-/** The first tick of the beat that holds a tick. */
-function beatOf(chart: Chart, tick: number): number {
-	const bar = barAt(chart, tick);
-	const beat = beatTicks(bar.signature);
-	return bar.startTick + Math.floor((tick - bar.startTick) / beat) * beat;
+/** The first tick of the beat that holds each note; the notes stand in order, so one walk along the bars finds all. */
+function beatsOf({ played }: Chart, notes: readonly Unnamed[]): number[] {
+	let at = 0;
+	return notes.map(({ tick }) => {
+		while (at + 1 < played.length && played[at + 1]!.startTick <= tick) at++;
+		const { startTick, signature } = played[at]!;
+		const beat = beatTicks(signature);
+		return startTick + Math.floor((tick - startTick) / beat) * beat;
+	});
 }

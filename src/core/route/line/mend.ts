@@ -211,12 +211,33 @@ type Memory = {
 	readonly fresh: boolean;
 	readonly stretch: Stretch;
 	readonly choice: Choice;
+	/** Nothing was at fault with it. */
+	readonly sound: boolean;
 };
 
 /** Stretches that came through unchanged from the plan before are not gone through again. */
 const memory = new WeakMap<Stretch, Memory>();
 
 const wayOf = ({ strand, kind }: Choice): Way | null => strand.ways[kind] ?? null;
+
+const isSame = (a: Past, b: Past): boolean => a.stretch === b.stretch && a.way === b.way;
+
+/** Nothing was at fault with a stretch, and what stands before it is the same after a tick: it may only repeat what changed. */
+function isSoundAfter(
+	known: Memory,
+	way: Way | null,
+	past: readonly Past[],
+	tick: number
+): boolean {
+	if (!known.sound || known.way !== way) return false;
+	for (let back = 1; back <= past.length; back++) {
+		const one = past[past.length - back]!;
+		if (one.stretch.toTick <= tick) return true;
+		const before = known.past[known.past.length - back];
+		if (!before || !isSame(before, one)) return false;
+	}
+	return known.past.length === past.length;
+}
 
 const isAsBefore = (
 	known: Memory,
@@ -227,7 +248,7 @@ const isAsBefore = (
 	known.way === way &&
 	known.fresh === fresh &&
 	known.past.length === past.length &&
-	known.past.every((entry, i) => entry.stretch === past[i]!.stretch && entry.way === past[i]!.way);
+	known.past.every((entry, i) => isSame(entry, past[i]!));
 
 /**
  * Goes along the line as it was woven and searches a stretch anew, without the note that is at fault, where
@@ -268,14 +289,16 @@ export function mendLine(
 				for (const note of notesOf(one)) if (note.tick >= start) sung.push(note);
 			}
 			const near = lastAt(sung, original.fromTick - NEAR) + 1;
+			const soundNear = known && isSoundAfter(known, wayOf(choice), past, original.fromTick - NEAR);
+			let sound = false;
 			for (let tries = 0; tries < TRIES; tries++) {
 				const line = sung.slice();
 				sing(line, stretch, choice, false);
 				line.push(target);
 				const fault =
-					overworked(line, near) ??
-					displaced(line, near) ??
+					(tries === 0 && soundNear ? null : (overworked(line, near) ?? displaced(line, near))) ??
 					repeated(line, stretch, original.toTick, fresh ? VAMP : 1);
+				if (tries === 0) sound = fault === null;
 				const other = fault && changedAt(stretch, fault);
 				if (!other) break;
 				const strand = solve(other, motion, work);
@@ -284,7 +307,7 @@ export function mendLine(
 				if (kind === null || dearer >= LINE.unplayable) break;
 				[stretch, choice] = [other, { strand, kind }];
 			}
-			memory.set(original, { way: wayOf(chosen[i]!), past, fresh, stretch, choice });
+			memory.set(original, { way: wayOf(chosen[i]!), past, fresh, stretch, choice, sound });
 		}
 		[stretches[i], chosen[i]] = [stretch, choice];
 		past = [...past, { stretch, choice, way: wayOf(choice), notes: null }];

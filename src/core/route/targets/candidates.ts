@@ -92,7 +92,7 @@ function tonePlaces(window: Window, chord: Chord): readonly Candidate[] {
 	return places;
 }
 
-/** Those of them that a change may land on. */
+/** Those of them that a change may land on, whatever the style. */
 function landingPlaces(request: PlanRequest, change: Change): readonly Candidate[] {
 	const window = windowPlaces(request.instrument, positionAt(request, change.index));
 	const all = tonePlaces(window, change.to.chord);
@@ -116,12 +116,14 @@ function locked(places: readonly Candidate[], lock: Lock): readonly Candidate[] 
 	return list;
 }
 
-/** All landing places of a change, and those that the style asks for. */
-function findPlaces(request: PlanRequest, change: Change) {
-	const all = landingPlaces(request, change);
+/** The landing places of a change that the style asks for. */
+function fittingPlaces(
+	request: PlanRequest,
+	change: Change,
+	places: readonly Candidate[]
+): readonly Candidate[] {
 	const wanted = tonesForStyle(change, request);
-	const fitting = all.filter((place) => wanted.some((tone) => tone.pc === place.tone.pc));
-	return { all, fitting };
+	return places.filter((place) => wanted.some((tone) => tone.pc === place.tone.pc));
 }
 
 /**
@@ -133,18 +135,19 @@ export function planSteps(request: PlanRequest): { steps: Step[]; warnings: Plan
 	const warnings: PlanWarning[] = [];
 	const steps: Step[] = [];
 	// Changes to one chord share their candidate lists, which later work recognises by identity.
-	const known = new Map<string, ReturnType<typeof findPlaces>>();
+	const known = new Map<string, readonly Candidate[]>();
+	const fittingKnown = new Map<string, readonly Candidate[]>();
 	for (const change of request.chart.changes) {
 		if (request.letPass.includes(change.index)) continue;
 		const { symbol } = change.to;
 		const position = positionAt(request, change.index);
 		const kept = request.only?.[change.to.index];
 		const here = `${position} ${symbol} ${kept ? `${kept.tonic.letter} ${kept.tonic.alter} ${kept.name}` : ''}`;
-		const { all, fitting } = known.get(here) ?? findPlaces(request, change);
-		known.set(here, { all, fitting });
+		const all = known.get(here) ?? landingPlaces(request, change);
+		known.set(here, all);
 		const lock = request.locks.find((entry) => entry.change === change.index);
 		if (lock) {
-			const free = kept ? findPlaces({ ...request, only: undefined }, change).all : all;
+			const free = kept ? landingPlaces({ ...request, only: undefined }, change) : all;
 			steps.push({ change, candidates: locked(free, lock), locked: true });
 			continue;
 		}
@@ -155,6 +158,8 @@ export function planSteps(request: PlanRequest): { steps: Step[]; warnings: Plan
 			warnings.push({ change: change.index, message });
 			continue;
 		}
+		const fitting = fittingKnown.get(here) ?? fittingPlaces(request, change, all);
+		fittingKnown.set(here, fitting);
 		if (fitting.length === 0) {
 			const what = soughtWords(request.style);
 			const message = `Position ${position} holds no ${what} of ${symbol}: another chord tone serves.`;
