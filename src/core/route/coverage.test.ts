@@ -14,6 +14,7 @@ import {
 	type CoverageRequest
 } from '.';
 import { runs } from '../test-runs';
+import { middle } from './coverage-reasons';
 
 const request = (bars: string, tuning = 'standard', frets = 22): CoverageRequest => {
 	const chart = parseChart(bars);
@@ -47,6 +48,11 @@ describe('coverage', () => {
 		expect(distinctChords(given).map((chord) => chord.symbol)).toEqual(
 			'Bb7 Eb7 Edim7 G7alt Cm7 F7 G7'.split(' ')
 		);
+	});
+
+	it('calls the middle of the neck what lies from the third to the twelfth fret', () => {
+		const among = [...coverNeck(request('| A |'))].filter(middle).map((row) => row.position);
+		expect(among).toEqual([3, 4, 5, 6, 7, 8, 9, 10, 11, 12]);
 	});
 
 	it('counts roots and octaves that lie wholly under the fingers', () => {

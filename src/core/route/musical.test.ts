@@ -84,6 +84,17 @@ describe('routes over many charts and windows', () => {
 		expect(essential).toBeGreaterThan(3 * tensions);
 	});
 
+	it('tell a tone that stays and is written anew', () => {
+		const chart = parseChart('key: Ab minor\n| Abm | E | B |');
+		const locks = [0, 1, 2].map((change) => ({ change, string: 5, fret: 2 }));
+		const { targets } = planTargets({ ...request(chart, 'nearest', 1), locks });
+		expect(targets.map(({ reasons }) => reasons[0])).toEqual([
+			'The first landing: Cb, the minor third of Abm.',
+			'Cb stays, written B: now the fifth of E. The hand rests.',
+			'B stays: now the root of B. The hand rests.'
+		]);
+	});
+
 	it('give reasons whose sums are right', () => {
 		const sizes: Record<string, number> = { 'a semitone': 1, 'a whole tone': 2 };
 		for (const style of STYLES) {

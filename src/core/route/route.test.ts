@@ -213,6 +213,12 @@ describe('the best position', () => {
 		}
 	});
 
+	it('is the lowest where all are equal', () => {
+		const chart = parseChart('key: C\n| C | F |');
+		const passed = { ...request(chart), letPass: [0, 1], position: 'best' as const };
+		expect(must(planRoute(passed))).toMatchObject({ position: 1, targets: [] });
+	});
+
 	it('holds the locks, or says that none does', () => {
 		const chart = parseChart(FERRY);
 		const one = { change: 0, string: 6, fret: 18 };

@@ -9,12 +9,15 @@ type Unnamed = { readonly tick: number; readonly midi: number; readonly chord: n
  * pitch has two names.
  * @param scales by event of the chart
  * @param notes in order of time; `chord` is the index of the event that sounds
+ * @param round the last note leads back to the first
  */
 export function spellLine<T extends Unnamed>(
 	chart: Chart,
 	scales: readonly (Scale | null)[],
-	notes: readonly T[]
+	notes: readonly T[],
+	round = false
 ) {
+	const after = round ? (notes[0]?.midi ?? null) : null;
 	const key = keyOf(chart);
 	const named = notes.map((note, i) => {
 		const by = {
@@ -22,7 +25,7 @@ export function spellLine<T extends Unnamed>(
 			scale: scales[note.chord] ?? null,
 			key
 		};
-		const { name, by: from } = namedBy(note.midi, by, notes[i + 1]?.midi ?? null);
+		const { name, by: from } = namedBy(note.midi, by, notes[i + 1]?.midi ?? after);
 		return { name, by: from, midi: note.midi };
 	});
 	const beats = beatsOf(chart, notes);

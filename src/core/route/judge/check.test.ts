@@ -163,6 +163,9 @@ describe('the rest of the judgement', () => {
 		const { metrics, exits } = check(TWO, played, 6);
 		expect(metrics).toMatchObject({ windowExits: 1, largestLeap: 11 });
 		expect(exits).toEqual([2]);
+		expect(check(TWO, played, 6).verdict).toMatch(/One note lies outside the place\.$/);
+		expect(check(TWO, notes([0, 1, 76], [4, 1, 77]), 6).verdict).toMatch(/Two notes lie outside/);
+		expect(check(TWO, played).verdict).not.toMatch(/outside the place/);
 		expect(metrics.chordToneOnStrongBeatsShare).toBeCloseTo(2 / 3);
 		expect(check(TWO, played).metrics.windowExits).toBe(0);
 	});
@@ -212,5 +215,6 @@ describe('a note that cannot be played', () => {
 		expect(at({ string: 7, fret: 0 })).toMatch(/6 strings and 22 frets/);
 		expect(at({ midi: 39 })).toMatch(/reaches from 40 to 86/);
 		expect(at({ midi: 87 })).toMatch(/reaches from 40 to 86/);
+		expect([at({ midi: 40 }), at({ midi: 86 })]).toEqual([null, null]);
 	});
 });

@@ -111,6 +111,31 @@ describe('the way between two targets', () => {
 		);
 	});
 
+	it('is the cheapest through more notes than any pool has had before, and none where none is between', () => {
+		const wide = (size: number) => Int16Array.from({ length: size }, (_, i) => 40 + ((i * 7) % 45));
+		for (const size of [65, 90]) {
+			const pitch = [Int16Array.of(60), wide(size), wide(3), Int16Array.of(64)];
+			const numbers = (count: number, by: number) =>
+				Int32Array.from({ length: count }, (_, i) => (i * by) % 997);
+			const gap: Gap = {
+				pitch,
+				own: [new Int32Array(1), numbers(size, 31), numbers(3, 17), new Int32Array(1)],
+				pairs: [new Int32Array(0), numbers(size, 57), numbers(3 * size, 91), numbers(3, 13)],
+				arrival: Uint8Array.from({ length: 3 * size }, (_, i) => i % APPROACHES.length),
+				arrivalCost: [0, 150, 250, 0, 900, 2000]
+			};
+			expect(solveGap(gap).map((way) => way?.cost ?? Infinity)).toEqual(exhaustive(gap));
+		}
+		const none: Gap = {
+			pitch: [Int16Array.of(60), Int16Array.of(64)],
+			own: [new Int32Array(1), new Int32Array(1)],
+			pairs: [new Int32Array(0), Int32Array.of(5)],
+			arrival: new Uint8Array(0),
+			arrivalCost: [0, 150, 250, 0, 900, 2000]
+		};
+		expect(solveGap(none)).toEqual(APPROACHES.map(() => null));
+	});
+
 	it('is the cheapest on every real way in quarters, tried out note by note', () => {
 		let tried = 0;
 		for (const text of [CHARTS.minor, CHARTS.waltz]) {

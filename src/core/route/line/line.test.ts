@@ -62,6 +62,15 @@ describe('a planned line', () => {
 		}
 	});
 
+	it('strikes nothing that would sound for less than a thirty-second', () => {
+		// A chord pushed by a sixteenth comes 40 ticks after a place of the triplet grid.
+		const chart = parseChart('key: C\n| Dm7 | <<G7 | Cmaj7 | % |');
+		const { line } = planned(requestFor(chart, 'nearest', 5), { ...STEADY, grid: 'triplet' });
+		expect(line.notes.some((note) => note.tick === 1800)).toBe(true);
+		expect(line.notes.map((note) => note.tick)).not.toContain(1760);
+		expect(Math.min(...line.notes.map((note) => note.durationTicks))).toBeGreaterThanOrEqual(60);
+	});
+
 	it('is silent where no chord sounds', () => {
 		const chart = parseChart('key: C\n| C | N.C. | F | N.C. |');
 		const { line } = planned(requestFor(chart, 'nearest', 5));
@@ -188,6 +197,30 @@ describe('a planned line', () => {
 		}
 	});
 
+	it('names the notes of every way to arrive by their chord, their scale or the key', () => {
+		for (const [text, position] of [
+			[CHARTS.minor, 2],
+			[CHARTS.ladder, 4]
+		] as const) {
+			const request = requestFor(inKey(text, 0), 'nearest', position);
+			const { line } = planned(request);
+			let compared = 0;
+			line.options().forEach((ways, change) => {
+				for (const { approach, notes } of ways) {
+					const { line: wished } = planned(request, { ...STEADY, arrive: [{ change, approach }] });
+					const target = change === 0 ? Infinity : request.chart.changes[change].tick;
+					const before = wished.notes.filter((note) => note.tick < target).slice(-notes.length);
+					for (const [i, note] of notes.entries()) {
+						if (before[i]?.midi !== note.midi) continue;
+						expect(note.name, `${approach} ${change}`).toBe(before[i].name);
+						compared++;
+					}
+				}
+			});
+			expect(compared).toBeGreaterThan(15);
+		}
+	});
+
 	it('takes up in the third bar of four what the first one played', () => {
 		const chart = parseChart('key: C\n| Dm7 | G7 | Dm7 | G7 |');
 		const { line } = planned(requestFor(chart, 'nearest', 5));
@@ -237,6 +270,12 @@ describe('a planned line', () => {
 			expect(targets[i].tick - note.tick).toBeLessThanOrEqual(240);
 			expect(note.tick + note.durationTicks).toBeGreaterThan(targets[i].tick);
 		});
+		// Every second one of those that have room: on the first beat of a bar, two beats after the one before.
+		const bars = new Set(inKey(CHARTS.blues, 0).played.map((bar) => bar.startTick));
+		const roomy = landings.filter(
+			(_, i) => i > 0 && bars.has(targets[i].tick) && targets[i].tick - targets[i - 1].tick >= 960
+		);
+		expect(roomy.filter((_, i) => i % 2 === 0)).toEqual(early);
 	});
 
 	it('warns of locks too far apart for the way between them, and of ways without room', () => {

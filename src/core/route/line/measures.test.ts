@@ -85,6 +85,38 @@ describe('lines over many charts, keys, windows and two tunings', () => {
 });
 
 describe('the measures themselves', () => {
+	it('call a fast move awkward that no hand makes between two notes under the fingers', () => {
+		const chart = parseChart('key: C\ntempo: 120\n| C |');
+		const move = (
+			[string, fret, finger]: readonly [number, number, number | null],
+			[toString, toFret, toFinger]: readonly [number, number, number | null],
+			apart = 120,
+			long = apart
+		) => {
+			const common = { name: notation(''), role: null, technique: null, chord: 0 };
+			const line = [
+				{ ...common, tick: 0, durationTicks: long, string, fret, midi: 60, finger },
+				{
+					...{ ...common, tick: apart, durationTicks: 120, string: toString, fret: toFret },
+					...{ midi: 62, finger: toFinger }
+				}
+			].map((note) => ({ ...note, kind: 'chord' as const }));
+			return lineMeasures(chart, line, []).awkwardMoves;
+		};
+		// One finger from string to string, on frets that lie apart.
+		expect(move([3, 5, 1], [2, 7, 1])).toBe(1);
+		expect(move([3, 5, 1], [3, 7, 1])).toBe(0);
+		expect(move([3, 5, 1], [2, 7, 3])).toBe(0);
+		// Five frets at once.
+		expect(move([3, 5, 1], [3, 10, 4])).toBe(1);
+		expect(move([3, 5, 1], [3, 9, 4])).toBe(0);
+		// With time, after a rest, from or to an open string there is no haste.
+		expect(move([3, 5, 1], [3, 10, 4], 480)).toBe(0);
+		expect(move([3, 5, 1], [3, 10, 4], 120, 60)).toBe(0);
+		expect(move([3, 0, null], [3, 10, 4])).toBe(0);
+		expect(move([3, 10, 4], [3, 0, null])).toBe(0);
+	});
+
 	it('tell a mechanical line from one that sings', () => {
 		const chart = parseChart('key: C\n| C | F |');
 		const walk = [60, 64, 60, 64, 60, 64, 60, 64, 60, 62, 60, 62, 60, 62, 60, 62].map(

@@ -167,7 +167,7 @@ export function planLine(
 		return APPROACHES[chosen[at]?.kind ?? -1] ?? null;
 	});
 	return {
-		notes: spellLine(chart, work.scales, finished(notes, traits, tickMs, request)),
+		notes: spellLine(chart, work.scales, finished(notes, traits, tickMs, request), true),
 		arrivals,
 		options: () =>
 			targets.map((_, i) => {
