@@ -25,7 +25,7 @@
 >
 <text class="bar" x={at.bar.x} y={at.bar.y}>
 	<tspan class="second" font-size={at.bar.size * 0.4}>bar</tspan><tspan
-		class="number"
+		class="barnumber"
 		dx={at.bar.size * 0.12}
 		font-size={at.bar.size}>{bar + 1}</tspan
 	><tspan class="second" dx={at.bar.size * 0.12} font-size={at.bar.size * 0.4}
@@ -38,7 +38,7 @@
 		fill: var(--ink);
 	}
 	.title,
-	.number {
+	.barnumber {
 		font-family: var(--font-display);
 		font-weight: 800;
 	}
