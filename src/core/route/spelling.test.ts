@@ -35,6 +35,7 @@ describe('the names of a line', () => {
 	it('know the beats of each bar, wherever it begins', () => {
 		// The second bar begins at 1680: its first beat goes to 2160.
 		const text = 'key: C\ntime: 7/8\n| C | {4/4} C |';
+		expect(named(text, [240, 66], [360, 67], [480, 66], [600, 65])).toBe('F# G Gb F');
 		expect(named(text, [1680, 66], [1800, 67], [1920, 66], [2040, 65])).toBe('F# G F# F');
 		expect(named(text, [1920, 66], [2040, 67], [2160, 66], [2280, 65])).toBe('F# G Gb F');
 	});

@@ -51,34 +51,6 @@ describe('a planned line', () => {
 		}
 	});
 
-	it('shortens the note before a target that lies off the grid', () => {
-		const chart = parseChart('key: C\n| Dm7 <G7 | Cmaj7 Am7 Dm7 G7 Em7 | A7 |');
-		const { line, targets } = planned(requestFor(chart, 'nearest', 5), steadyOn('quarter'));
-		const off = targets.filter((target) => target.tick % 480 !== 0);
-		expect(off.length).toBeGreaterThan(2);
-		for (const target of off) {
-			const before = line.notes.filter((note) => note.tick < target.tick).at(-1);
-			expect(before && before.tick + before.durationTicks).toBe(target.tick);
-		}
-	});
-
-	it('strikes nothing that would sound for less than a thirty-second', () => {
-		// A chord pushed by a sixteenth comes 40 ticks after a place of the triplet grid.
-		const chart = parseChart('key: C\n| Dm7 | <<G7 | Cmaj7 | % |');
-		const { line } = planned(requestFor(chart, 'nearest', 5), { ...STEADY, grid: 'triplet' });
-		expect(line.notes.some((note) => note.tick === 1800)).toBe(true);
-		expect(line.notes.map((note) => note.tick)).not.toContain(1760);
-		expect(Math.min(...line.notes.map((note) => note.durationTicks))).toBeGreaterThanOrEqual(60);
-	});
-
-	it('is silent where no chord sounds', () => {
-		const chart = parseChart('key: C\n| C | N.C. | F | N.C. |');
-		const { line } = planned(requestFor(chart, 'nearest', 5));
-		const bars = line.notes.map((note) => Math.floor(note.tick / 1920));
-		expect([...new Set(bars)]).toEqual([0, 2]);
-		expect(line.notes.every((note) => (note.tick % 3840) + note.durationTicks <= 1920)).toBe(true);
-	});
-
 	it('moves with the chart: n frets on, the same line', () => {
 		for (const text of [CHARTS.blues, CHARTS.ladder, CHARTS.waltz]) {
 			for (const style of STYLES) {
@@ -256,26 +228,6 @@ describe('a planned line', () => {
 		];
 		const { line } = planned(request, { ...STEADY, fingers });
 		expect(line.notes.find((note) => note.tick === tick)?.finger).toBe(4);
-	});
-
-	it('lets some landings come early when anticipation is asked for, and ring over', () => {
-		const { line, targets } = planned(requestFor(inKey(CHARTS.blues, 0), 'nearest', 6), {
-			...STEADY,
-			anticipate: true
-		});
-		const landings = line.notes.filter((note) => note.kind === 'target');
-		const early = landings.filter((note, i) => note.tick < targets[i].tick);
-		expect(early.length).toBeGreaterThan(2);
-		landings.forEach((note, i) => {
-			expect(targets[i].tick - note.tick).toBeLessThanOrEqual(240);
-			expect(note.tick + note.durationTicks).toBeGreaterThan(targets[i].tick);
-		});
-		// Every second one of those that have room: on the first beat of a bar, two beats after the one before.
-		const bars = new Set(inKey(CHARTS.blues, 0).played.map((bar) => bar.startTick));
-		const roomy = landings.filter(
-			(_, i) => i > 0 && bars.has(targets[i].tick) && targets[i].tick - targets[i - 1].tick >= 960
-		);
-		expect(roomy.filter((_, i) => i % 2 === 0)).toEqual(early);
 	});
 
 	it('warns of locks too far apart for the way between them, and of ways without room', () => {
