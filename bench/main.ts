@@ -172,7 +172,7 @@ export async function main(root: string): Promise<number> {
 		row('a letter typed in a chart of 256 bars against 8', typing.share, 1.5);
 		row('longest task of a letter in 256 bars against an empty page’s', typing.longest, 1);
 		for (const { screen, longest } of opening)
-			row(`longest task on opening ${screen} against an empty page’s`, longest, 2.5);
+			row(`longest task on opening ${screen} against an empty page’s`, longest, 1.5);
 	});
 	return over;
 }
