@@ -1,5 +1,6 @@
 import type { Role } from '$core/chord';
-import { barIndexAt, chartTicks, type Change } from '$core/chart';
+import type { BarRange } from '$core/band';
+import type { Change } from '$core/chart';
 import { prefs } from '$lib/state/prefs.svelte';
 import {
 	answered,
@@ -26,6 +27,7 @@ import { BarTalk, nextPart } from './bar-talk.svelte';
 import { History } from './history.svelte';
 import { MotifShelf } from './motif-shelf.svelte';
 import type { OpenTune } from './open-tune.svelte';
+import { barsHolding } from './phrase-bars';
 import { lifted } from './role-ladder';
 
 /** What can be made of a motif. */
@@ -285,14 +287,8 @@ export class PhraseDesk {
 	barsOf = (phrase: Phrase) => this.barsAt(phrase.notes.map((note) => note.tick));
 
 	/** The bars that hold some ticks: indices, end exclusive. */
-	barsAt(all: readonly number[]): { from: number; to: number } {
-		const total = chartTicks(this.open.chart);
-		const ticks = all.map((tick) => tick % total);
-		const bar = (tick: number) => barIndexAt(this.open.chart, tick);
-		const bars = ticks.map(bar);
-		return bars.length === 0
-			? { from: 0, to: 1 }
-			: { from: Math.min(...bars), to: Math.max(...bars) + 1 };
+	barsAt(ticks: readonly number[]): BarRange {
+		return barsHolding(this.open.chart, ticks);
 	}
 
 	get problems(): readonly string[] {

@@ -1,4 +1,5 @@
 import type { MidiData } from 'midi-file';
+import { QUARTER } from '../../kernel';
 import type { PlayedEvent } from '../../practice';
 import { Bends, DRUMS, merged } from './events';
 
@@ -42,7 +43,7 @@ export function readNotes(data: MidiData): PlayedEvent[] {
 	const { ticksPerBeat, framesPerSecond, ticksPerFrame } = data.header;
 	const fixed =
 		ticksPerBeat === undefined ? 1000 / ((framesPerSecond ?? 25) * (ticksPerFrame ?? 40)) : null;
-	let perTick = fixed ?? USUAL_TEMPO / 1000 / (ticksPerBeat ?? 480);
+	let perTick = fixed ?? USUAL_TEMPO / 1000 / (ticksPerBeat ?? QUARTER);
 	let [ms, before] = [0, 0];
 	const notes: PlayedEvent[] = [];
 	const bends = new Bends();
@@ -63,7 +64,7 @@ export function readNotes(data: MidiData): PlayedEvent[] {
 		ms += (tick - before) * perTick;
 		before = tick;
 		if (event.type === 'setTempo' && fixed === null) {
-			perTick = event.microsecondsPerBeat / 1000 / (ticksPerBeat ?? 480);
+			perTick = event.microsecondsPerBeat / 1000 / (ticksPerBeat ?? QUARTER);
 		}
 		if (bends.take(event) && event.type === 'pitchBend') {
 			for (const note of open.values()) {
