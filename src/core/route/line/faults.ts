@@ -23,7 +23,7 @@ const FAST = QUARTER / 3;
 /** How often one finger may play in a row across strings. */
 const RUN = 3;
 /** Finds notes of a line by their ticks. */
-export const { firstFrom, lastAt } = searchBy((note: Sung) => note.tick);
+export const sungBy = searchBy((note: Sung) => note.tick);
 
 /** The note, from one of the line on, that one finger would have to play a fourth time in a row on yet another string. */
 export function overworked(line: readonly Sung[], from: number): Fault | null {
@@ -62,9 +62,9 @@ const movable = (line: readonly Sung[]): Sung | undefined =>
 
 /** True when two spans of equal length, the earlier from `before` on, hold the same notes over the same chords, two at least. */
 function same(line: readonly Sung[], from: number, before: number, ticks: number): boolean {
-	let a = firstFrom(line, from);
+	let a = sungBy.firstFrom(line, from);
 	if (a === line.length) return false;
-	let b = firstFrom(line, before);
+	let b = sungBy.firstFrom(line, before);
 	for (let count = 0; ; a++, b++, count++) {
 		const [x, y] = [line[a], line[b]];
 		const inX = x !== undefined && x.tick < from + ticks;

@@ -1,4 +1,4 @@
-import { displaced, type Fault, lastAt, NEAR, overworked, repeated, type Sung } from './faults';
+import { displaced, type Fault, NEAR, overworked, repeated, sungBy, type Sung } from './faults';
 import type { LineWork } from './work';
 import type { Way } from './gap';
 import type { Motion, Stretch } from './lattice';
@@ -187,7 +187,7 @@ export function mendLine(
 			for (const one of past) {
 				for (const note of notesOf(one)) if (note.tick >= start) sung.push(note);
 			}
-			const near = lastAt(sung, original.fromTick - NEAR) + 1;
+			const near = sungBy.lastAt(sung, original.fromTick - NEAR) + 1;
 			const soundNear = known && isSoundAfter(known, wayOf(choice), past, original.fromTick - NEAR);
 			let sound = false;
 			for (let tries = 0; tries < TRIES; tries++) {
