@@ -3,6 +3,7 @@ import { parseChart } from '../chart';
 import { buildInstrument, lastPosition, standardGuitar, windowPlaces } from '../neck';
 import { pitchClass } from '../pitch';
 import { blockWindows } from './block';
+import { handAlong } from './holding';
 
 const ROOTS = ['C', 'Db', 'D', 'Eb', 'E', 'F', 'Gb', 'G', 'Ab', 'A', 'Bb', 'B'];
 const guitar = standardGuitar();
@@ -44,5 +45,15 @@ describe('a hand that moves with the root', () => {
 				}
 			}
 		}
+	});
+
+	it('is what a block means for a chart; without one the sections have their places, or the hand rests', () => {
+		const chart = parseChart('[A]\n| D7 | G7 |\n[B]\n| A7 |');
+		const places = [{ section: 'B', position: 2 }];
+		const windows = blockWindows(chart, guitar, 12);
+		expect(new Set(windows).size).toBeGreaterThan(1);
+		expect(handAlong(chart, guitar, 12, { block: true, places })).toEqual(windows);
+		expect(handAlong(chart, guitar, 12, { block: false, places })).toEqual([12, 12, 2]);
+		expect(handAlong(chart, guitar, 12, { block: false })).toBeUndefined();
 	});
 });

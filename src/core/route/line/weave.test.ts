@@ -31,11 +31,11 @@ function strandOf(
 const pitch = fc.integer({ min: 57, max: 63 });
 const way = fc.tuple(
 	fc.integer({ min: 0, max: APPROACHES.length - 1 }),
-	fc.integer({ min: 0, max: 900 }),
+	fc.integer({ min: 0, max: 400 }),
 	fc.array(pitch, { minLength: 2, maxLength: 7 })
 );
 const strand = fc
-	.tuple(fc.uniqueArray(way, { selector: ([kind]) => kind, maxLength: 4 }), fc.boolean())
+	.tuple(fc.uniqueArray(way, { selector: ([kind]) => kind, maxLength: 5 }), fc.boolean())
 	.map(([found, set]) => strandOf(found, set && found.length > 0));
 
 /** What a choice of arrivals costs, told anew. */
@@ -64,7 +64,7 @@ function* choices(
 describe('weaving', () => {
 	it('costs what the cheapest of all choices costs; the player’s own notes count for nothing', () => {
 		fc.assert(
-			fc.property(fc.array(strand, { minLength: 1, maxLength: 5 }), (strands) => {
+			fc.property(fc.array(strand, { minLength: 1, maxLength: 6 }), (strands) => {
 				const least = Math.min(...[...choices(strands)].map((kinds) => costOf(strands, kinds)));
 				const woven = weave(strands);
 				expect(woven.every((kind, i) => strands[i].kinds.includes(kind))).toBe(true);
@@ -74,6 +74,21 @@ describe('weaving', () => {
 			}),
 			{ numRuns: runs(300) }
 		);
+	});
+
+	it('goes back to a class only where that is cheapest, and to the cheapest of the others else', () => {
+		const still = [60, 60];
+		const strands = (costs: readonly number[]) => [
+			strandOf(
+				costs.map((cost, kind) => [kind, cost, still] as const),
+				false
+			),
+			strandOf([[3, 0, still]], false),
+			strandOf([[0, 0, still]], false)
+		];
+		expect(weave(strands([0, 100, 300]))).toEqual([1, 3, 0]);
+		expect(weave(strands([0, 300, 100]))).toEqual([2, 3, 0]);
+		expect(weave(strands([0, 900, 800]))).toEqual([0, 3, 0]);
 	});
 
 	it('knows the price of a join', () => {

@@ -94,6 +94,8 @@ describe('a hand that may move', () => {
 		expect(phrasesOf(chart).map((phrase) => phrase[0].bar)).toEqual([1, 5, 9]);
 		const long = parseChart('key: C\n| C | F | C | F | C | F |');
 		expect(phrasesOf(long).map((phrase) => phrase.length)).toEqual([4, 2]);
+		const short = parseChart('key: C\n[A]\n| C | F |\n[B]\n| G | C | F | G | C |\n[C]\n| F |');
+		expect(phrasesOf(short).map((phrase) => phrase.length)).toEqual([2, 4, 1, 1]);
 	});
 
 	it('climbs, descends or stays as the player wishes, never further than allowed', () => {
