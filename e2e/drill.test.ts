@@ -28,7 +28,7 @@ test('from today to the log: a drill is started, played, judged, followed and ke
 	test.slow();
 	await visit(page, '/');
 	await expect(verdict(page)).toContainText(/^Today: (three|four|five) drills/);
-	const strip = page.locator('.strip a');
+	const strip = page.locator('[data-part="strip"] a');
 	const first = new URL(`http://x${await strip.first().getAttribute('href')}`);
 	const title = await strip.first().locator('b').innerText();
 	// The same drill, made short, so that a test need not wait for it.
@@ -44,7 +44,7 @@ test('from today to the log: a drill is started, played, judged, followed and ke
 	await expect(page).toHaveURL(/\/drill\?.*position=/);
 	await expect(verdict(page)).toHaveText('Pass at 280.');
 	// What sounds and what comes is read from afar.
-	await expect(page.locator('.strips svg').first()).toBeVisible();
+	await expect(page.locator('[data-part="strips"] svg').first()).toBeVisible();
 	await expect(verdict(page)).toContainText('changes land');
 	await expect(page.getByRole('heading', { name: 'This pass' })).toBeVisible();
 	await expect(page.getByRole('heading', { name: /^Next: / })).toBeVisible();
@@ -63,7 +63,8 @@ test('from today to the log: a drill is started, played, judged, followed and ke
 		() =>
 			new Promise<void>((resolve) => {
 				const look = () => {
-					const told = document.querySelector('.playing .fact b')?.textContent ?? '';
+					const told =
+						document.querySelector('[data-part="playing"] [data-part="fact"] b')?.textContent ?? '';
 					if (/^\s*[3-9]/.test(told)) resolve();
 					else requestAnimationFrame(look);
 				};
@@ -74,7 +75,9 @@ test('from today to the log: a drill is started, played, judged, followed and ke
 	await expect(verdict(page)).not.toContainText(' at ');
 	await page.keyboard.press('6');
 	await expect(page).toHaveURL(/\/log/);
-	const rows = page.locator('.last tbody tr', { hasText: 'today' }).filter({ hasText: title });
+	const rows = page
+		.locator('[data-part="last"] tbody tr', { hasText: 'today' })
+		.filter({ hasText: title });
 	await expect(rows.filter({ hasText: '280' }).first()).toContainText(' of ');
 	await expect(rows.filter({ hasText: '(part)' }).first()).toBeVisible();
 });
@@ -82,7 +85,7 @@ test('from today to the log: a drill is started, played, judged, followed and ke
 test('a drill is made in three choices and kept with its place', async ({ page, request }) => {
 	const tune = await newTune(request, QUICK);
 	await visit(page, `/tunes/${tune.id}/drill?position=5`);
-	await expect(page.locator('.rule')).toContainText(
+	await expect(page.locator('[data-part="rule"]')).toContainText(
 		'Quick Lanterns · position 5 · guide tones on every change · eighths only · 196→280'
 	);
 	await page.keyboard.press('r');
@@ -96,15 +99,15 @@ test('a drill is made in three choices and kept with its place', async ({ page, 
 	await dialog.getByRole('button', { name: 'Drill this' }).click();
 	const line =
 		'Quick Lanterns · bars 1–2 · in F · position 8 · a chord tone on every change · chord tones only · eighths only · 240→280';
-	await expect(page.locator('.rule')).toContainText(line);
-	await expect(page.locator('.strips')).toBeVisible();
+	await expect(page.locator('[data-part="rule"]')).toContainText(line);
+	await expect(page.locator('[data-part="strips"]')).toBeVisible();
 	await go(page, `/tunes/${tune.id}/drill?position=8&key=F`);
-	await expect(page.locator('.rule')).toContainText(line);
+	await expect(page.locator('[data-part="rule"]')).toContainText(line);
 	// The same work in the next key, and another place.
 	await page.keyboard.press('Shift+.');
-	await expect(page.locator('.rule')).toContainText('in B♭');
+	await expect(page.locator('[data-part="rule"]')).toContainText('in B♭');
 	await page.keyboard.press('[');
-	await expect(page.locator('.rule')).toContainText('position 7');
+	await expect(page.locator('[data-part="rule"]')).toContainText('position 7');
 	await page.keyboard.press('ArrowUp');
 	await expect(verdict(page)).toHaveText(/^Land every change at 2\d\d\.$/);
 	// A rule that the tune does not have is told, and nothing is lost.
@@ -112,7 +115,7 @@ test('a drill is made in three choices and kept with its place', async ({ page, 
 	await dialog.getByText('Rules one by one').click();
 	await dialog.getByLabel('One fret only').fill('7');
 	await dialog.getByRole('button', { name: 'Leave it as it was' }).click();
-	await expect(page.locator('.rule')).not.toContainText('fret 7');
+	await expect(page.locator('[data-part="rule"]')).not.toContainText('fret 7');
 });
 
 test('MIDI, letters, and the player’s own ear', async ({ page, request }) => {
@@ -139,17 +142,19 @@ test('MIDI, letters, and the player’s own ear', async ({ page, request }) => {
 	await expect(verdict(page)).toHaveText('Pass at 150.');
 	await expect(verdict(page)).toContainText('of 4 changes land');
 	await expect(page.getByRole('row', { name: /^silent/ })).toContainText('0');
-	await expect(page.locator('.slips')).toContainText('Bar 3, missed.');
-	await expect(page.locator('.heard')).toHaveText('C5');
+	await expect(page.locator('[data-part="slips"]')).toContainText('Bar 3, missed.');
+	await expect(page.locator('[data-part="heard"]')).toHaveText('C5');
 
 	await who.selectOption('neck');
 	await verdict(page).click();
 	await page.keyboard.press('Space');
 	await expect(verdict(page)).toHaveText('Pass at 150.');
-	await expect(page.locator('.playing .fact b').first()).toContainText('of 4');
+	await expect(page.locator('[data-part="playing"] [data-part="fact"] b').first()).toContainText(
+		'of 4'
+	);
 	for (let i = 0; i < 12; i++) await page.keyboard.press('a', { delay: 60 });
 	await expect(verdict(page)).toContainText('changes land');
-	await expect(page.locator('.heard')).not.toHaveText('–');
+	await expect(page.locator('[data-part="heard"]')).not.toHaveText('–');
 
 	// Nothing plugged in at all: the player says how it went.
 	await page.keyboard.press('h');
@@ -177,19 +182,21 @@ test('the simulated player is set by hand; a pass is heard again and noted; a dr
 	await expect(page.getByLabel('Seed of the next pass')).toHaveValue('8');
 	// Back on the pedal: the pass itself sounds, and is not judged again.
 	await page.keyboard.press('PageUp');
-	await expect(page.locator('.playing .fact b').first()).toContainText('of 4');
+	await expect(page.locator('[data-part="playing"] [data-part="fact"] b').first()).toContainText(
+		'of 4'
+	);
 	await expect(verdict(page)).toHaveText('0 of 4 changes land.');
-	await expect(page.locator('.playing')).toHaveCount(0);
+	await expect(page.locator('[data-part="playing"]')).toHaveCount(0);
 	await expect(page.getByText('1 pass now')).toBeVisible();
 	await page.keyboard.press('m');
 	await page.getByLabel('Note of the take').fill('Every thumb.');
 	await page.keyboard.press('Enter');
 	await expect(page.getByRole('button', { name: 'Every thumb.' })).toBeVisible();
 	await go(page, '/log');
-	await expect(page.locator('.last')).toContainText('Every thumb.');
+	await expect(page.locator('[data-part="last"]')).toContainText('Every thumb.');
 
 	await go(page, '/');
-	const strip = page.locator('.today .strip');
+	const strip = page.locator('[data-part="today"] [data-part="strip"]');
 	const titles = await strip.locator('b').allInnerTexts();
 	await strip
 		.getByRole('button', { name: /out of the schedule$/ })
@@ -235,17 +242,17 @@ test('the log is filtered, sorted, read as tables, and two takes are compared', 
 	await visit(page, '/log');
 	await expect(verdict(page)).toContainText(/^Landing (rose|fell|stays)/);
 	await expect(page.getByText('follows the changes better.')).toBeVisible();
-	await expect(page.locator('.three svg').first()).toBeVisible();
+	await expect(page.locator('[data-part="three"] svg').first()).toBeVisible();
 	await page.keyboard.press('f');
 	await expect(page.getByLabel('Tune', { exact: true })).toBeFocused();
 	await page.getByLabel('Tune', { exact: true }).selectOption({ label: 'Glass Buoy' });
 	await expect(page).toHaveURL(/tune=/);
 	await page.getByLabel('Place', { exact: true }).selectOption('11');
-	const rows = page.locator('.last tbody tr');
+	const rows = page.locator('[data-part="last"] tbody tr');
 	await expect(rows.first()).toContainText('Glass Buoy');
 	await expect(rows.first().locator('td').nth(2)).toHaveText('11');
 	await page.getByRole('link', { name: 'Landed' }).click();
-	await expect(page.locator('.last th', { hasText: 'Landed' })).toHaveAttribute(
+	await expect(page.locator('[data-part="last"] th', { hasText: 'Landed' })).toHaveAttribute(
 		'aria-sort',
 		'descending'
 	);
@@ -274,7 +281,7 @@ test('the log is filtered, sorted, read as tables, and two takes are compared', 
 	await expect(rows.nth(1)).toContainText('Thumb behind the neck.');
 	await expect(rows.nth(1).getByRole('button', { name: /note of this take/ })).toBeFocused();
 	await page.reload();
-	await expect(page.locator('.last')).toContainText('Thumb behind the neck.');
+	await expect(page.locator('[data-part="last"]')).toContainText('Thumb behind the neck.');
 });
 
 test('the words of care come once, and stay in the help', async ({ page, request }) => {

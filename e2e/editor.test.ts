@@ -11,7 +11,7 @@ test('symbols are completed while they are typed', async ({ page, request }) => 
 	await expect(list.getByText('Bbmaj7', { exact: true })).toBeVisible();
 	await list.getByText('Bbmaj7', { exact: true }).click();
 	await page.keyboard.type(' |');
-	await expect(page.locator('.row .bar').nth(1)).toContainText('maj7');
+	await expect(page.locator('[data-part="row"] [data-part="bar"]').nth(1)).toContainText('maj7');
 });
 
 test('F8 walks from problem to problem; every kind has words and a place', async ({
@@ -24,7 +24,7 @@ test('F8 walks from problem to problem; every kind has words and a place', async
 	await page.keyboard.press('Escape');
 	await expect(page.getByRole('heading', { level: 1 })).toContainText('Three things do not read');
 	await page.keyboard.press('ControlOrMeta+Home');
-	const at = page.locator('.text small').first();
+	const at = page.locator('[data-part="text"] small').first();
 	for (const place of ['line 1, column 6', 'line 2, column 8', 'line 4, column 7']) {
 		await page.keyboard.press('F8');
 		await expect(at).toHaveText(place);
@@ -33,14 +33,14 @@ test('F8 walks from problem to problem; every kind has words and a place', async
 	// The tempo's suggestion is the nearest that is allowed.
 	await page.getByRole('button', { name: 'Use 300' }).click();
 	await expect(editorOf(page)).toContainText('tempo: 300');
-	await expect(page.locator('.transport-tempo')).toContainText('300');
+	await expect(page.locator('[data-part="transport-tempo"]')).toContainText('300');
 });
 
 test('the grid and the text point at each other', async ({ page, request }) => {
 	const tune = await newTune(request);
 	await visit(page, `/tunes/${tune.id}/chart`);
 	await editorOf(page).waitFor();
-	const bars = page.locator('.row .bar');
+	const bars = page.locator('[data-part="row"] [data-part="bar"]');
 	await bars.nth(9).getByRole('button').click();
 	await expect(page.locator('.cm-now')).toHaveText('F7');
 	await expect(page.locator('.cm-next')).toHaveText('Bb7');
@@ -67,7 +67,7 @@ test('pushes, endings, silence and signatures are shown in the bars', async ({ p
 		'title: Signs\nkey: C\n\n|: C | <F |1. N.C. :|2. {3/4} G7 C |\n'
 	);
 	await visit(page, `/tunes/${tune.id}/chart`);
-	const bars = page.locator('.row .bar');
+	const bars = page.locator('[data-part="row"] [data-part="bar"]');
 	await expect(bars.nth(1)).toContainText('pushed an eighth early');
 	await expect(bars.nth(2)).toContainText('1.');
 	await expect(bars.nth(2)).toContainText('silence');

@@ -8,7 +8,9 @@ test('home is ranked with reasons, and the player may overrule it', async ({ pag
 	await expect(ranking.getByRole('radio')).toHaveCount(4);
 	await expect(ranking.getByRole('radio').first()).toBeChecked();
 	await expect(ranking.getByRole('radio').first()).toContainText('beats on its chord');
-	await expect(page.locator('.row .bar').nth(0)).toContainText(/^1\s*Am\s*(i|vi)/);
+	await expect(page.locator('[data-part="row"] [data-part="bar"]').nth(0)).toContainText(
+		/^1\s*Am\s*(i|vi)/
+	);
 	await ranking.getByRole('radio').nth(1).click();
 	await expect(editorOf(page)).toContainText(/key: (A minor|C)/);
 	await page.keyboard.press('Escape');
@@ -38,8 +40,8 @@ test('a form replaces the bars in the key, and one step takes it back', async ({
 	await visit(page, `/tunes/${tune.id}/chart`);
 	await page.getByRole('button', { name: /^Twelve-bar, minor/ }).click();
 	await expect(page.locator('.verdict p')).toContainText('12 bars');
-	await expect(page.locator('.row .bar').nth(4)).toContainText('iv');
-	await expect(page.locator('.row .bar').nth(0)).toContainText('Em');
+	await expect(page.locator('[data-part="row"] [data-part="bar"]').nth(4)).toContainText('iv');
+	await expect(page.locator('[data-part="row"] [data-part="bar"]').nth(0)).toContainText('Em');
 	await page.getByRole('button', { name: 'Undo' }).click();
 	await expect(page.locator('.verdict p')).toContainText('2 bars');
 	await expect(editorOf(page)).toContainText('| Em | Am |');
@@ -65,7 +67,7 @@ test('an empty chart offers every form', async ({ page, request }) => {
 test('under a chord stand numeral and function, or its tones', async ({ page, request }) => {
 	const tune = await newTune(request);
 	await visit(page, `/tunes/${tune.id}/chart`);
-	const bar = page.locator('.row .bar').nth(7);
+	const bar = page.locator('[data-part="row"] [data-part="bar"]').nth(7);
 	await expect(bar).toContainText('V7alt/ii');
 	await expect(bar).toContainText('to ii');
 	await page.locator('h1').click();

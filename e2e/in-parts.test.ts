@@ -9,7 +9,7 @@ test('bars of a long chart are drawn where they are looked at, and the others wh
 }) => {
 	const tune = await newTune(request, `title: Long\nkey: C\n\n${LINE.repeat(64)}`);
 	await visit(page, `/tunes/${tune.id}/chart`);
-	const bars = page.locator('.row .bar');
+	const bars = page.locator('[data-part="row"] [data-part="bar"]');
 	await expect(bars).toHaveCount(256);
 	await editorOf(page).getByText('Cmaj7').first().click();
 	await page.keyboard.press('End');

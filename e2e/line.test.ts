@@ -1,9 +1,10 @@
 import { expect, test, type APIRequestContext, type Page } from './test';
 import { expectAccessible, newTune, visit } from './helpers';
 
-const notes = (page: Page) => page.locator('svg g.note');
+const notes = (page: Page) => page.locator('svg g[data-part="note"]');
 /** Notes are told by their tick: half a bar of eighths on is 960. */
-const note = (page: Page, tick: number) => page.locator(`svg g.note[data-tick="${tick}"]`);
+const note = (page: Page, tick: number) =>
+	page.locator(`svg g[data-part="note"][data-tick="${tick}"]`);
 
 async function plannedTune(page: Page, request: APIRequestContext): Promise<string> {
 	const tune = await newTune(request);
@@ -23,7 +24,7 @@ test('one key gives a line; notes are moved, taken out, added and brought back b
 	await page.keyboard.press('e');
 	await page.keyboard.press('ArrowRight');
 	await page.keyboard.press('ArrowRight');
-	const picked = page.locator('svg g.note[aria-pressed="true"]');
+	const picked = page.locator('svg g[data-part="note"][aria-pressed="true"]');
 	await expect(picked).toHaveCount(1);
 	const tick = Number(await picked.getAttribute('data-tick'));
 	const before = await picked.getAttribute('aria-label');
@@ -48,7 +49,7 @@ test('a note is dragged in pitch, and put on a place of the neck', async ({ page
 	await dragged.click();
 	await expect(dragged).toHaveAttribute('aria-pressed', 'true');
 	const before = await dragged.getAttribute('aria-label');
-	const box = await dragged.locator('rect.reach').boundingBox();
+	const box = await dragged.locator('rect[data-part="reach"]').boundingBox();
 	if (!box) throw new Error('the note is not drawn');
 	const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
 	await page.mouse.move(x, y);
@@ -93,18 +94,18 @@ test('how the route is made: other notes, another way to arrive, kept ways, anot
 	await expect(page.getByText(/3 marks; a bar of this chart has 4/)).toBeVisible();
 	await page.keyboard.press('Escape');
 	await page.getByRole('button', { name: 'Back to the change' }).click();
-	const ways = page.locator('.arrive button');
-	const other = ways.filter({ hasNot: page.locator('.dot.on') }).first();
+	const ways = page.locator('[data-part="arrive"] button');
+	const other = ways.filter({ hasNot: page.locator('[data-part="dot"][data-on]') }).first();
 	const name = (await other.locator('b').textContent()) ?? '';
 	await other.click();
-	await expect(page.locator('.arrive button[aria-pressed="true"] b')).toHaveText(name);
+	await expect(page.locator('[data-part="arrive"] button[aria-pressed="true"] b')).toHaveText(name);
 	await page.keyboard.press('ControlOrMeta+s');
 	await expect(page.getByText('Route saved.')).toBeVisible();
 	const saved = await line();
 	await page.goto('about:blank');
 	await visit(page, `/tunes/${id}/route`);
 	await expect.poll(line).toEqual(saved);
-	await expect(page.locator('.arrive button[aria-pressed="true"] b')).toHaveText(name);
+	await expect(page.locator('[data-part="arrive"] button[aria-pressed="true"] b')).toHaveText(name);
 });
 
 test('the judge finds what does not land, leads there and mends it with one key', async ({

@@ -55,7 +55,7 @@ test('a microphone is tried for bleed, shows its pitch, and is judged', async ({
 	await request.post('/api/v1/cards', { data: { tuneId: tune.id, drill } });
 	await visit(page, `/tunes/${tune.id}/drill?position=5`);
 	await page.getByLabel('Who plays').selectOption('microphone');
-	await expect(page.locator('.heard')).toHaveText('E4');
+	await expect(page.locator('[data-part="heard"]')).toHaveText('E4');
 	await expect(page.getByText('Hears one note at a time.')).toBeVisible();
 	// The clicks are answered by whatever sounds: this microphone is not trusted without a word.
 	await page.getByRole('button', { name: 'Try for bleed' }).click();

@@ -3,7 +3,7 @@ import { expect, type Page, test } from './test';
 
 const weighed = (page: Page) =>
 	expect(page.getByRole('heading', { level: 1 })).toContainText(/lies best/);
-const figure = (page: Page) => page.locator('.figure[role="img"]');
+const figure = (page: Page) => page.locator('[data-part="figure"][role="img"]');
 
 test('places are ranked with reasons; the next key is one key away', async ({ page, request }) => {
 	const tune = await newTune(request);
@@ -69,7 +69,7 @@ test('a long chart with many chords keeps its map in bounds', async ({ page, req
 	const tune = await newTune(request, `title: Round\nkey: C\n\n| ${bars.join(' | ')} |\n`);
 	await visit(page, `/tunes/${tune.id}/neck?position=5`);
 	await weighed(page);
-	await expect(page.locator('.chords li')).toHaveCount(24);
+	await expect(page.locator('[data-part="chords"] li')).toHaveCount(24);
 	await expect(page.getByRole('img', { name: /How each chord lies/ })).toBeVisible();
 	// The ribbon turns its page with the chord that sounds.
 	await page.keyboard.press(',');

@@ -3,7 +3,7 @@ import { expect, type Page, test } from './test';
 
 const weighed = (page: Page) =>
 	expect(page.getByRole('heading', { level: 1 })).toContainText(/lies best/);
-const figure = (page: Page) => page.locator('.figure[role="img"]');
+const figure = (page: Page) => page.locator('[data-part="figure"][role="img"]');
 
 test('the places are weighed: verdict, strip and map agree', async ({ page, request }) => {
 	const tune = await newTune(request);
@@ -72,9 +72,9 @@ test('defaults show now, next and the scale; the rest is a key each', async ({ p
 	await page.keyboard.press('w');
 	await expect(page.getByRole('gridcell')).toHaveCount(0);
 	await page.keyboard.press('w');
-	await expect(page.locator('.place .finger')).toHaveCount(0);
+	await expect(page.locator('[data-part="place"] [data-part="finger"]')).toHaveCount(0);
 	await page.keyboard.press('g');
-	await expect(page.locator('[data-place="3-5"] .finger')).toHaveText('1');
+	await expect(page.locator('[data-place="3-5"] [data-part="finger"]')).toHaveText('1');
 	// What was chosen stays.
 	await page.reload();
 	await expect(layers.getByRole('button', { name: 'next' })).toHaveAttribute(
@@ -98,7 +98,7 @@ test('shapes are stepped through by arrows and stand out on the neck', async ({
 	await expect(now.getByRole('radio').nth(1)).toBeChecked();
 	// The arrows belong to the cards while these have the focus.
 	await expect(page).toHaveURL(/position=6/);
-	await expect(page.locator('.detail')).toContainText('mm between the outer frets');
+	await expect(page.locator('[data-part="detail"]')).toContainText('mm between the outer frets');
 	await expectAccessible(page);
 	await page.keyboard.press('Escape');
 	await expect(figure(page)).toHaveCount(0);
@@ -126,7 +126,7 @@ test('double stops, bends, hidden arpeggios and layouts, one key each', async ({
 	await page.keyboard.press('r');
 	await expect(figure(page)).toHaveAccessibleName(/^B♭7 at one time: B♭ string \d fret \d/);
 	await page.keyboard.press('ArrowRight');
-	await expect(page.locator('.detail')).toContainText('mm between the outer frets');
+	await expect(page.locator('[data-part="detail"]')).toContainText('mm between the outer frets');
 	await expectAccessible(page, '.panels');
 	await page.keyboard.press('b');
 	await expect(figure(page)).toHaveAccessibleName(/^(Bend|Curl) string \d fret \d+ .+ the /);

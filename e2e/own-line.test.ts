@@ -2,7 +2,7 @@ import { expect, test, type APIRequestContext, type Page } from './test';
 import { expectAccessible, newTune, visit } from './helpers';
 
 const headline = (page: Page) => page.getByRole('heading', { level: 1 });
-const notes = (page: Page) => page.locator('svg g.note');
+const notes = (page: Page) => page.locator('svg g[data-part="note"]');
 
 async function plannedTune(page: Page, request: APIRequestContext): Promise<string> {
 	const tune = await newTune(request);
@@ -43,7 +43,7 @@ test('a line of the player’s own is typed as tab, judged while it is typed, an
 	await expect(dialog.getByText('12 of 13', { exact: false })).toBeVisible();
 	await dialog.getByRole('button', { name: 'Put it on the strip' }).click();
 	await expect(headline(page)).toHaveText('12 of 13 changes land.');
-	await expect(page.locator('svg g.note[data-tick="1920"]')).toHaveAttribute(
+	await expect(page.locator('svg g[data-part="note"][data-tick="1920"]')).toHaveAttribute(
 		'aria-label',
 		/D, over E♭7, string 3, fret 7/
 	);
@@ -112,13 +112,13 @@ test('the plan is shown as tab and in notation; a beat there is a note of the li
 	await page.keyboard.press('v');
 	const tab = page.getByRole('region', { name: 'The plan as tab' });
 	await expect(tab.locator('svg text', { hasText: /^7$/ }).first()).toBeVisible();
-	await expect(tab.locator('.symbol')).toHaveCount(13);
+	await expect(tab.locator('[data-part="symbol"]')).toHaveCount(13);
 	await expectAccessible(page, 'main');
 	await page.keyboard.press('v');
 	const score = page.getByRole('region', { name: 'The plan in notation and tab' });
-	await expect(score.locator('.symbol', { hasText: 'Cm' }).first()).toBeVisible();
+	await expect(score.locator('[data-part="symbol"]', { hasText: 'Cm' }).first()).toBeVisible();
 	await page.keyboard.press('e');
-	await expect(score.locator('.pick')).toBeVisible();
+	await expect(score.locator('[data-part="pick"]')).toBeVisible();
 	await score.locator('svg text', { hasText: /^8$/ }).first().click();
 	await expect(page.getByRole('region', { name: 'The note that is picked' })).toContainText(
 		'fret 8'
@@ -152,7 +152,7 @@ test('fingers, rest, scales and places are the player’s to set', async ({ page
 		.getByRole('button', { name: `string ${place?.[1]}, fret ${place?.[2]}: take in again` })
 		.click();
 	await page.getByRole('radio', { name: 'Alternate', exact: true }).click();
-	await expect(page.locator('svg .stroke').first()).toBeAttached();
+	await expect(page.locator('svg [data-part="stroke"]').first()).toBeAttached();
 	await page.getByRole('button', { name: 'Back to the change' }).click();
 	await expect(landing).toHaveAttribute('aria-label', before ?? '');
 	await page.getByRole('tab', { name: 'Rest and scale' }).click();
@@ -177,7 +177,7 @@ test('other plans are weighed and taken; two routes stand beside each other', as
 	await expect(plans.getByText('As it stands')).toBeVisible();
 	await expectAccessible(page, 'aside');
 	await plans.getByRole('button', { name: 'Take this plan' }).first().click();
-	await expect(page.locator('svg .lock').first()).toBeAttached();
+	await expect(page.locator('svg [data-part="lock"]').first()).toBeAttached();
 	await plans.getByRole('button', { name: 'Back to the change' }).click();
 	await page.keyboard.press('c');
 	const dialog = page.getByRole('dialog', { name: 'Two routes beside each other' });

@@ -68,7 +68,9 @@ test('a phrase is heard, put in the line, and a motif is caught from there', asy
 	await page.getByRole('heading', { level: 1 }).click();
 	await page.keyboard.press('h');
 	await expect(page.getByRole('button', { name: 'Stop' }).first()).toBeVisible();
-	await expect(page.locator('circle.ring, circle.sounding').first()).toBeVisible();
+	await expect(
+		page.locator('circle[data-part="ring"], circle[data-part="sounding"]').first()
+	).toBeVisible();
 	await page.keyboard.press('Space');
 
 	await page.keyboard.press('Enter');
@@ -139,13 +141,13 @@ test('call and answer leaves bars of air in the line', async ({ page, request })
 	await expect(page.getByRole('heading', { level: 1 })).toContainText('4 changes land');
 	await page.keyboard.press('w');
 	await page.getByRole('radio', { name: '1, then 1 of air' }).click();
-	const notes = page.locator('g.note[data-tick]');
+	const notes = page.locator('g[data-part="note"][data-tick]');
 	const bars = async () => {
 		const ticks = await notes.evaluateAll((all) => all.map((note) => Number(note.dataset.tick)));
 		return [...new Set(ticks.map((tick) => Math.floor(tick / 1920) + 1))];
 	};
 	await expect.poll(bars).toEqual([1, 3]);
-	await expect(page.locator('.passWord').first()).toHaveText('air');
+	await expect(page.locator('[data-part="passWord"]').first()).toHaveText('air');
 	await page.getByRole('button', { name: 'Back to the change' }).click();
 	await page.keyboard.press('ControlOrMeta+z');
 	await expect.poll(bars).toEqual([1, 2, 3, 4]);
@@ -192,7 +194,7 @@ test('a motif is written, told by semitones, and laid out bar by bar into the li
 	await page.getByRole('button', { name: /^Two Knocks/ }).click();
 	await page.getByRole('button', { name: 'Put in the line' }).click();
 	await expect(page.getByText('“Two Knocks” stands in the line.')).toBeVisible();
-	const ticks = page.locator('g.note[data-tick]');
+	const ticks = page.locator('g[data-part="note"][data-tick]');
 	const starts = () =>
 		ticks.evaluateAll((all) => all.map((note) => Number((note as HTMLElement).dataset.tick)));
 	// Landings on the changes are drawn apart.
@@ -210,10 +212,10 @@ test('a motif is played in on the keys, the neck and MIDI', async ({ page, reque
 	await expect(panel.getByText('0 notes')).toBeVisible();
 	// Letters are notes now: A is the root, D the third; with Shift a semitone higher.
 	for (const key of ['a', 'd', 'ArrowRight', '.', 'Shift+D']) await page.keyboard.press(key);
-	await expect(panel.locator('.so-far')).toHaveText('R 3 - . 11');
+	await expect(panel.locator('[data-part="so-far"]')).toHaveText('R 3 - . 11');
 	await page.keyboard.press('Backspace');
 	await page.locator('[data-place="4-8"]').click();
-	await expect(panel.locator('.so-far')).toHaveText('R 3 - . 5');
+	await expect(panel.locator('[data-part="so-far"]')).toHaveText('R 3 - . 5');
 	await panel.getByRole('button', { name: 'Listen to MIDI' }).click();
 	await expect(panel.getByText('Listening to Pebble Keys.')).toBeVisible();
 	const midi = (...bytes: number[]) =>
@@ -223,7 +225,7 @@ test('a motif is played in on the keys, the neck and MIDI', async ({ page, reque
 		);
 	await midi(0x90, 63, 80);
 	await midi(0x80, 63, 0);
-	await expect(panel.locator('.so-far')).toHaveText('R 3 - . 5 R');
+	await expect(panel.locator('[data-part="so-far"]')).toHaveText('R 3 - . 5 R');
 	await expectAccessible(page);
 	await page.getByRole('heading', { level: 1 }).click();
 	await page.keyboard.press('Enter');
@@ -265,7 +267,7 @@ test('a slide stays on its fret, or moves with the chords', async ({ page, reque
 	await expect(page.getByRole('heading', { level: 1 })).toContainText('changes land');
 	await page.keyboard.press('w');
 	await page.getByRole('radio', { name: 'Slide, one fret' }).click();
-	const notes = page.locator('g.note[data-tick]');
+	const notes = page.locator('g[data-part="note"][data-tick]');
 	const frets = async () => {
 		const names = await notes.evaluateAll((all) =>
 			all.map((note) => /fret (\d+)/.exec(note.getAttribute('aria-label') ?? '')?.[1])

@@ -5,7 +5,7 @@ import { expectAccessible, expectNoOverflow, go, lookFor, newTune, visit } from 
 
 /** Short bars, so that a test need not wait. */
 const QUICK = 'title: Quick Lanterns\nkey: C major\ntempo: 280\n\n| C | F | G7 | Am |\n';
-const bar = (page: Page) => page.locator('.playing .fact b').first();
+const bar = (page: Page) => page.locator('[data-part="playing"] [data-part="fact"] b').first();
 const play = (page: Page) => page.getByRole('button', { name: 'Play' });
 const stop = (page: Page) => page.getByRole('button', { name: 'Stop' });
 
@@ -35,17 +35,17 @@ test('a tune counts in, plays, follows its chords, changes tempo, loops and stop
 	await expect.poll(counted).toBe(true);
 	await expect(bar(page)).toContainText('1 of 4');
 	// What sounds is now, on every part of the screen, and the note of the line lights.
-	await expect(page.locator('circle.sounding').first()).toBeVisible();
+	await expect(page.locator('circle[data-part="sounding"]').first()).toBeVisible();
 	await expect(bar(page)).toContainText('3 of 4');
 	await expect(page.locator('aside')).toContainText('G');
 
 	await page.keyboard.press('-');
 	await page.keyboard.press('-');
-	await expect(page.locator('.transport-tempo')).toContainText('252');
+	await expect(page.locator('[data-part="transport-tempo"]')).toContainText('252');
 	await expect(stop(page)).toBeVisible();
 
 	// The loop: bar 2 alone, from the panel.
-	await page.locator('.transport-tempo').click();
+	await page.locator('[data-part="transport-tempo"]').click();
 	const panel = page.getByRole('dialog', { name: 'Tempo, band and click' });
 	await panel.getByLabel('Loop from bar').fill('2');
 	await panel.getByLabel('Loop from bar').press('Tab');
@@ -58,14 +58,14 @@ test('a tune counts in, plays, follows its chords, changes tempo, loops and stop
 	for (let i = 0; i < 12; i++) {
 		seen.add(((await bar(page).textContent()) ?? '').replace(/\s+/g, ' '));
 		await page.evaluate(() => new Promise(requestAnimationFrame));
-		await expect(page.locator('.playing .fact').first()).toBeVisible();
+		await expect(page.locator('[data-part="playing"] [data-part="fact"]').first()).toBeVisible();
 	}
 	expect([...seen]).toEqual(['2 of 4']);
 
 	await page.keyboard.press('Space');
 	await expect(play(page)).toBeVisible();
-	await expect(page.locator('circle.sounding')).toHaveCount(0);
-	await expect(page.locator('.playing')).toHaveCount(0);
+	await expect(page.locator('circle[data-part="sounding"]')).toHaveCount(0);
+	await expect(page.locator('[data-part="playing"]')).toHaveCount(0);
 });
 
 test('the space bar belongs to a control that keys have reached', async ({ page, request }) => {
@@ -85,17 +85,17 @@ test('what is written on the chart is played before it is saved', async ({ page,
 	await page.keyboard.press('ControlOrMeta+End');
 	await page.keyboard.insertText('| Dm7 | G7 |\n');
 	await play(page).click();
-	await expect(page.locator('.playing')).toContainText('of 6');
+	await expect(page.locator('[data-part="playing"]')).toContainText('of 6');
 	await stop(page).click();
-	await expect(page.locator('.playing')).toHaveCount(0);
+	await expect(page.locator('[data-part="playing"]')).toHaveCount(0);
 });
 
 test('a player taps a tempo and keeps it in the tune', async ({ page, request }) => {
 	const tune = await planned(page, request);
-	await page.locator('.transport-tempo').click();
+	await page.locator('[data-part="transport-tempo"]').click();
 	const panel = page.getByRole('dialog', { name: 'Tempo, band and click' });
 	await panel.getByRole('slider', { name: /^Tempo/ }).fill('112');
-	await expect(page.locator('.transport-tempo')).toContainText('112');
+	await expect(page.locator('[data-part="transport-tempo"]')).toContainText('112');
 	await panel.getByRole('button', { name: 'Keep 112 in the tune' }).click();
 	await expect(page.getByText('Tempo 112 kept in the tune.')).toBeVisible();
 	const saved = await (await request.get(`/api/v1/tunes/${tune.id}`)).json();
@@ -124,7 +124,7 @@ test('the stand view opens with F, goes by pedal, and closes', async ({ page, re
 	await expectAccessible(page, '.stand');
 	await page.keyboard.press('Enter');
 	await expect(stand.getByRole('button', { name: 'Stop' })).toBeVisible();
-	await expect(stand.locator('rect.beat')).toBeVisible();
+	await expect(stand.locator('rect[data-part="beat"]')).toBeVisible();
 	await page.keyboard.press('Space');
 	await expect(stand.getByRole('button', { name: 'Play' })).toBeVisible();
 	await page.keyboard.press('Escape');
@@ -149,7 +149,7 @@ test('the backing is taken away as MIDI in another key and as a sound file', asy
 	request
 }) => {
 	await planned(page, request);
-	await page.locator('.transport-tempo').click();
+	await page.locator('[data-part="transport-tempo"]').click();
 	await page.getByRole('button', { name: 'Take the backing away …' }).click();
 	const dialog = page.getByRole('dialog', { name: 'Take the backing away' });
 	await dialog.getByLabel('Key').selectOption('G');

@@ -18,10 +18,10 @@ for (const theme of ['dark'] as const) {
 		await page.emulateMedia({ colorScheme: theme });
 		await visit(page, '/');
 		await page.keyboard.press('ArrowDown');
-		await expect(page.locator('a.open').first()).toBeFocused();
+		await expect(page.locator('a[data-part="open"]').first()).toBeFocused();
 		await page.keyboard.press('ArrowDown');
 		await page.keyboard.press('Enter');
-		await expect(page.locator('p.title')).toHaveText('Nettle Tea');
+		await expect(page.locator('p[data-part="title"]')).toHaveText('Nettle Tea');
 
 		const tune = await newTune(request);
 		await go(page, `/tunes/${tune.id}/chart`);
@@ -41,9 +41,9 @@ for (const theme of ['dark'] as const) {
 		await expect(page.getByRole('status').first()).toHaveText('Saved');
 		// Out of the text into the bars and along them.
 		await page.keyboard.press('F6');
-		await expect(page.locator('button.cell.now')).toBeFocused();
+		await expect(page.locator('button[data-part="cell"][data-tense="now"]')).toBeFocused();
 		await page.keyboard.press('ArrowLeft');
-		await expect(page.locator('button.cell.now')).toContainText('F');
+		await expect(page.locator('button[data-part="cell"][data-tense="now"]')).toContainText('F');
 		await page.keyboard.press('Escape');
 
 		await page.keyboard.press('2');

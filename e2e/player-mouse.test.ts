@@ -26,7 +26,9 @@ for (const theme of ['light'] as const) {
 		}) => {
 			const tune = await newTune(request);
 			await visit(page, `/tunes/${tune.id}/chart`);
-			const bar8 = page.locator('.row .bar', { has: page.locator('.number', { hasText: /^8$/ }) });
+			const bar8 = page.locator('[data-part="row"] [data-part="bar"]', {
+				has: page.locator('[data-part="number"]', { hasText: /^8$/ })
+			});
 			await expect(bar8).toContainText('V7alt/ii');
 			await bar8.getByRole('button').click();
 			await page.keyboard.press('ControlOrMeta+Shift+ArrowLeft');
@@ -41,15 +43,19 @@ for (const theme of ['light'] as const) {
 			await expect(bar8).toContainText('not read');
 			await expectAccessible(page);
 			// Everything else keeps working.
-			await expect(page.locator('.row .bar').nth(8)).toContainText('C');
+			await expect(page.locator('[data-part="row"] [data-part="bar"]').nth(8)).toContainText('C');
 			await page.getByRole('button', { name: 'Use G7alt' }).click();
 			await expect(page.getByRole('heading', { level: 1 })).toContainText('Every symbol reads');
-			await page.locator('.row .bar').nth(1).getByRole('button').click();
+			await page.locator('[data-part="row"] [data-part="bar"]').nth(1).getByRole('button').click();
 			await page.keyboard.press('ControlOrMeta+Shift+ArrowLeft');
 			await page.keyboard.type('Ebmaj7');
 			await page.keyboard.press('Escape');
-			await expect(page.locator('.row .bar').nth(1)).toContainText('maj7');
-			await expect(page.locator('.row .bar').nth(1)).toContainText('IVmaj7');
+			await expect(page.locator('[data-part="row"] [data-part="bar"]').nth(1)).toContainText(
+				'maj7'
+			);
+			await expect(page.locator('[data-part="row"] [data-part="bar"]').nth(1)).toContainText(
+				'IVmaj7'
+			);
 			await page.getByRole('button', { name: 'Save' }).click();
 			await expect(page.getByRole('status').first()).toHaveText('Saved');
 			await page.reload();
@@ -63,9 +69,9 @@ for (const theme of ['light'] as const) {
 				page,
 				'title: Low Water\nkey: A minor\n\n|: i | iv7 | V7/iv <iv | Am(maj9) :| x3'
 			);
-			await expect(page.locator('p.title')).toHaveText('Low Water');
+			await expect(page.locator('p[data-part="title"]')).toHaveText('Low Water');
 			await expect(page.locator('.verdict p')).toContainText('12 bars');
-			await expect(page.locator('.row .bar').nth(2)).toContainText('A7');
+			await expect(page.locator('[data-part="row"] [data-part="bar"]').nth(2)).toContainText('A7');
 			await page.getByRole('button', { name: 'Save' }).click();
 			await expect(page.getByRole('status').first()).toHaveText('Saved');
 			await page.reload();
@@ -110,15 +116,15 @@ for (const theme of ['light'] as const) {
 			await expect(page.getByRole('button', { name: /^Target of bar/ }).first()).toBeVisible();
 			await expect(page.locator('aside li').first()).toContainText('semitone');
 			await expectAccessible(page);
-			const places = page.locator('.landings button');
+			const places = page.locator('[data-part="landings"] button');
 			const chosen = await places.nth(1).textContent();
 			await places.nth(1).click();
 			await expect(page.getByRole('button', { name: 'Unlock' })).toBeVisible();
-			await page.locator('.made').click();
+			await page.locator('[data-part="made"]').click();
 			await page.getByRole('radio', { name: /^Roots/ }).click();
 			await page.getByRole('button', { name: 'Back to the change' }).click();
 			await page.getByRole('button', { name: 'Plan', exact: false }).first().click();
-			await expect(page.locator('.landings button.on')).toContainText(
+			await expect(page.locator('aside li button[aria-pressed="true"]')).toContainText(
 				chosen?.split('string')[0].trim() ?? 'nothing'
 			);
 			await expect(page.getByRole('button', { name: 'Unlock' })).toBeVisible();

@@ -28,11 +28,13 @@ test('a landing is chosen on the neck and locked there', async ({ page, request 
 	await visit(page, `/tunes/${tune.id}/route`);
 	await expect(page.locator('aside li').first()).toContainText('D♭, seventh');
 	await page.getByRole('gridcell', { name: /^string 2, fret 8, G, third of Eb7, next/ }).click();
-	await expect(page.locator('aside li button.on')).toContainText('G, third');
-	await expect(page.locator('aside li button.on')).toContainText('You locked it.');
+	await expect(page.locator('aside li button[aria-pressed="true"]')).toContainText('G, third');
+	await expect(page.locator('aside li button[aria-pressed="true"]')).toContainText(
+		'You locked it.'
+	);
 	await expect(target(page, 2)).toHaveAccessibleName(/locked$/);
 	await page.keyboard.press('l');
-	await expect(page.locator('aside li button.on')).toContainText('D♭, seventh');
+	await expect(page.locator('aside li button[aria-pressed="true"]')).toContainText('D♭, seventh');
 });
 
 test('reasons say what moves, how the hand goes and what the ear learns', async ({
@@ -43,7 +45,7 @@ test('reasons say what moves, how the hand goes and what the ear learns', async 
 	await newRoute(request, tune.id);
 	await visit(page, `/tunes/${tune.id}/route`);
 	await page.keyboard.press('.');
-	const chosen = page.locator('aside li button.on');
+	const chosen = page.locator('aside li button[aria-pressed="true"]');
 	await expect(chosen).toContainText(
 		'D♭ rises a semitone to D, the third of B♭7, same string, next fret.'
 	);
@@ -59,7 +61,7 @@ test('the verdict leads to the widest moves, the strip follows', async ({ page, 
 	const jump = page.locator('.verdict button').first();
 	const bar = Number(/\d+/.exec((await jump.textContent()) ?? '')?.[0] ?? 1);
 	await jump.click();
-	await expect(page.locator('.where')).toContainText(`bar ${bar}, beat`);
+	await expect(page.locator('[data-part="where"]')).toContainText(`bar ${bar}, beat`);
 	await expect(target(page, bar).first()).toBeVisible();
 });
 

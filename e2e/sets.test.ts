@@ -59,7 +59,7 @@ test('a set is made, filled by dragging and keys, renamed, deleted and brought b
 		((await (await request.get(`/api/v1/sets/${quay.id}`)).json()) as Named).tuneIds;
 
 	// By the mouse out of one set into the other.
-	const grip = rowsOf(page, harbour).first().locator('.grip');
+	const grip = rowsOf(page, harbour).first().locator('[data-part="grip"]');
 	await grip.scrollIntoViewIfNeeded();
 	await heading.scrollIntoViewIfNeeded();
 	const from = await boxOf(grip);

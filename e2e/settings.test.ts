@@ -35,7 +35,7 @@ test('plain names change what is shown and nothing else', async ({ page, request
 	const tune = await newTune(request, 'title: Flats\nkey: Db\n\n| Dbm | Ab |\n');
 	await visit(page, `/tunes/${tune.id}/chart`);
 	await page.getByRole('button', { name: /numerals or tones/ }).click();
-	const bar = page.locator('.row .bar').first();
+	const bar = page.locator('[data-part="row"] [data-part="bar"]').first();
 	await expect(bar).toContainText('F♭');
 	await go(page, '/settings');
 	await page.getByRole('switch', { name: /Plain names/ }).click();

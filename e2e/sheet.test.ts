@@ -31,7 +31,7 @@ test('the sheet is set, chosen, printed and taken away', async ({ page, request 
 	// The file has the same pages as the screen; the browser prints them, too.
 	const file = await textOf(await (await request.get(`/routes/${route.id}/route.pdf`)).body());
 	expect(file.size).toEqual([595, 842]);
-	const drawn = await page.locator('.pages svg').allTextContents();
+	const drawn = await page.locator('[data-part="pages"] svg').allTextContents();
 	expect(drawn).toHaveLength(file.pages.length);
 	const printed = await textOf(await page.pdf({ preferCSSPageSize: true, printBackground: true }));
 	expect(printed.size).toEqual([595, 842]);
@@ -40,11 +40,11 @@ test('the sheet is set, chosen, printed and taken away', async ({ page, request 
 	// Choosing changes the page and its address.
 	await page.getByRole('radio', { name: 'Pictures' }).click();
 	await expect(page).toHaveURL(/show=pictures/);
-	await expect(page.locator('.pages .page')).toHaveCount(1);
+	await expect(page.locator('[data-part="pages"] [data-part="page"]')).toHaveCount(1);
 	await page.getByRole('checkbox', { name: 'Left-handed pictures' }).check();
 	await expect(page).toHaveURL(/left=1/);
 	await page.getByRole('radio', { name: 'Letter' }).click();
-	await expect(page.locator('.page.letter')).toHaveCount(1);
+	await expect(page.locator('[data-part="page"][data-paper="letter"]')).toHaveCount(1);
 	const download = page.waitForEvent('download');
 	await page.getByRole('link', { name: 'PDF', exact: true }).first().click();
 	expect((await download).suggestedFilename()).toBe('Tin-Roof-Ferry-Sixth.pdf');

@@ -93,8 +93,8 @@ test('a notebook of any size is backed up, restored and searched while others ar
 	const setOf = async () =>
 		(await (await fetch(`${url}/api/v1/sets`)).json()).sets[0].tuneIds as string[];
 	const order = await setOf();
-	await expect(rows.first().locator('.grip')).toBeVisible();
-	await rows.first().locator('a.open').focus();
+	await expect(rows.first().locator('[data-part="grip"]')).toBeVisible();
+	await rows.first().locator('a[data-part="open"]').focus();
 	await page.keyboard.press('Alt+ArrowDown');
 	await expect.poll(setOf).toEqual([order[1], order[0], ...order.slice(2)]);
 	on = false;

@@ -29,7 +29,7 @@ test('the whole job by touch', async ({ page, request }) => {
 	test.slow();
 	const tune = await newTune(request);
 	await visit(page, `/tunes/${tune.id}/chart`);
-	await page.locator('.row .bar').nth(4).getByRole('button').tap();
+	await page.locator('[data-part="row"] [data-part="bar"]').nth(4).getByRole('button').tap();
 	await expect(page.locator('.cm-now')).toHaveText('Eb7');
 	await page.getByRole('link', { name: 'Neck' }).tap();
 	await expect(page).toHaveURL(/\/neck/);
@@ -45,7 +45,7 @@ test('the whole job by touch', async ({ page, request }) => {
 	await expect(page.getByRole('heading', { level: 1 })).toHaveText('All 13 changes land.');
 	await page.locator('aside li button').nth(1).tap();
 	await expect(page.getByRole('button', { name: 'Unlock' })).toBeVisible();
-	await page.locator('.made').tap();
+	await page.locator('[data-part="made"]').tap();
 	await page.getByRole('radio', { name: /^Nearest/ }).tap();
 	await page.getByRole('button', { name: 'Back to the change' }).tap();
 	await expect(page.getByRole('button', { name: 'Unlock' })).toBeVisible();
@@ -100,7 +100,7 @@ test('the neck screen by touch: a shape, a scale, a place', async ({ page, reque
 		.getByRole('radio', { name: /^B♭7, full/ })
 		.first()
 		.tap();
-	await expect(page.locator('.figure[role="img"]')).toHaveAccessibleName(/^B♭7/);
+	await expect(page.locator('[data-part="figure"][role="img"]')).toHaveAccessibleName(/^B♭7/);
 	await page.getByRole('tab', { name: /^Layouts/ }).tap();
 	await page.getByRole('radio', { name: /^From position 8/ }).tap();
 	await expect(page).toHaveURL(/position=8/);

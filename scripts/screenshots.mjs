@@ -70,10 +70,10 @@ const VIEWS = [
 /** The stand view while the second bar plays. */
 async function onStand(page) {
 	await page.keyboard.press('f');
-	await page.locator('.stand').waitFor();
+	await page.locator('[data-part="stand"]').waitFor();
 	await page.keyboard.press('Enter');
-	await page.locator('.stand .barnumber', { hasText: '2' }).waitFor();
-	await page.locator('.stand rect.sounding').waitFor();
+	await page.locator('[data-part="stand"] [data-part="barnumber"]', { hasText: '2' }).waitFor();
+	await page.locator('[data-part="stand"] rect[data-part="sounding"]').waitFor();
 }
 
 /** The first motif of the library, called and answered. */
@@ -97,12 +97,14 @@ async function passed(page) {
 async function drilling(page) {
 	await page.getByRole('button', { name: 'Understood' }).click();
 	await page.keyboard.press('Enter');
-	await page.locator('.playing .fact b', { hasText: '7 of' }).waitFor({ timeout: 120_000 });
+	await page
+		.locator('[data-part="playing"] [data-part="fact"] b', { hasText: '7 of' })
+		.waitFor({ timeout: 120_000 });
 }
 
 /** The log with its charts and the two takes drawn. */
 async function charted(page) {
-	await page.locator('.three svg').nth(2).waitFor();
+	await page.locator('[data-part="three"] svg').nth(2).waitFor();
 	await page.getByText('follows the changes better.').waitFor();
 }
 
@@ -131,7 +133,7 @@ async function ownLine(page) {
 async function weighed(page) {
 	await page.keyboard.press('.');
 	await page.locator('h1', { hasText: 'lies best' }).waitFor();
-	await page.locator('.heat path, .heat rect').nth(20).waitFor();
+	await page.locator('[data-part="heat"] path, [data-part="heat"] rect').nth(20).waitFor();
 }
 
 const browser = await chromium.launch({ executablePath, args: CHROMIUM_FLAGS });

@@ -12,8 +12,8 @@
 <svelte:head><title>{page.status === 404 ? 'Not here' : 'It broke'} · Arc Step</title></svelte:head>
 
 <TopBar title="Arc Step" />
-<main id="main" class="missing">
-	<h1>
+<main id="main" class="grid max-w-[40em] justify-items-start gap-4 px-6 py-12">
+	<h1 class="text-ribbon">
 		{page.status === 404
 			? page.error?.message === 'Not Found'
 				? 'There is no such page.'
@@ -29,16 +29,3 @@
 	</p>
 	<a class="act act-main" href="/">Back to the notebook</a>
 </main>
-
-<style>
-	.missing {
-		padding: 48px 24px;
-		max-width: 40em;
-		display: grid;
-		gap: 16px;
-		justify-items: start;
-	}
-	h1 {
-		font-size: 34px;
-	}
-</style>

@@ -86,37 +86,23 @@
 	/>
 	<Standing />
 </Later>
-<a class="skip" href="#main">To the content</a>
+<a
+	class="skip fixed -top-15 left-18 z-50 bg-ink px-4 py-2.5 font-bold text-paper focus:top-2"
+	href="#main">To the content</a
+>
 {#if page.route.id === '/login'}
 	{@render children()}
 {:else}
 	<Later><DropFiles /></Later>
 	<Rail {tuneId} />
-	<div class="page">
+	<div
+		class="ml-16 flex min-h-dvh flex-col max-desk:ml-0 max-desk:pb-16 print:m-0 print:block print:min-h-0 print:p-0"
+	>
 		{@render children()}
 	</div>
 {/if}
 
 <style>
-	.page {
-		margin-left: 64px;
-		min-height: 100dvh;
-		display: flex;
-		flex-direction: column;
-	}
-	.skip {
-		position: fixed;
-		left: 72px;
-		top: -60px;
-		z-index: 50;
-		background: var(--ink);
-		color: var(--paper);
-		padding: 10px 16px;
-		font-weight: 700;
-	}
-	.skip:focus {
-		top: 8px;
-	}
 	:global(.notice) {
 		display: flex;
 		align-items: center;
@@ -135,19 +121,5 @@
 		font-weight: 700;
 		text-decoration: underline;
 		text-underline-offset: 4px;
-	}
-	@media (max-width: 1099px) {
-		.page {
-			margin-left: 0;
-			padding-bottom: 64px;
-		}
-	}
-	@media print {
-		.page {
-			display: block;
-			min-height: 0;
-			margin: 0;
-			padding: 0;
-		}
 	}
 </style>

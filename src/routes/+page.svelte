@@ -86,7 +86,7 @@
 	let finder: FindField | undefined = $state();
 	let list: HTMLElement | undefined = $state();
 	function walk(by: number): void {
-		const links = [...(list?.querySelectorAll<HTMLAnchorElement>('a.open') ?? [])];
+		const links = [...(list?.querySelectorAll<HTMLAnchorElement>('a[data-part="open"]') ?? [])];
 		const at = links.indexOf(document.activeElement as HTMLAnchorElement);
 		links[
 			at < 0 ? (by > 0 ? 0 : links.length - 1) : (at + by + links.length) % links.length
@@ -123,7 +123,7 @@
 		const zone = row?.closest<HTMLElement>('[data-set]');
 		if (!row?.dataset.tune || !zone || !movable) return;
 		const id = row.dataset.tune;
-		const grip = document.activeElement?.classList.contains('grip');
+		const grip = document.activeElement?.matches('[data-part="grip"]');
 		if (!board.step(id, zone.dataset.set || null, by)) return;
 		const tune = book.tunes.find((one) => one.id === id);
 		const saved = board.save(`${tune?.title} is moved.`);
@@ -132,7 +132,7 @@
 		const zones = [...(list?.querySelectorAll<HTMLElement>('[data-set]') ?? [])];
 		const near = [zone, zones.at((zones.indexOf(zone) + by) % zones.length)];
 		const now = near.map((one) => one?.querySelector(`tr[data-tune="${id}"]`)).find(Boolean);
-		now?.querySelector<HTMLElement>(grip ? '.grip' : 'a.open')?.focus();
+		now?.querySelector<HTMLElement>(grip ? '[data-part="grip"]' : 'a[data-part="open"]')?.focus();
 		await saved;
 	}
 	const rest = ({ id, tuneId, title, drill }: PageData['today'][number]['card']) =>
@@ -141,7 +141,9 @@
 		);
 	/** Drills the tune whose row has the focus, else the first. */
 	function drillIt(): void {
-		const link = document.activeElement?.closest('tr')?.querySelector<HTMLAnchorElement>('a.open');
+		const link = document.activeElement
+			?.closest('tr')
+			?.querySelector<HTMLAnchorElement>('a[data-part="open"]');
 		const tune = book.tunes.find(({ id }) => link?.href.includes(id)) ?? book.tunes[0];
 		if (tune) void goto(`/tunes/${tune.id}/drill`);
 	}
@@ -182,7 +184,9 @@
 	<div class="verdict">
 		<Verdict {data} {waiting} first={book.tunes[0]} />
 		{#if data.counts.tunes > 0}
-			<div class="find">
+			<div
+				class="ml-auto flex items-center gap-4 max-tablet:mx-0 max-tablet:my-2 max-tablet:w-full max-tablet:justify-between"
+			>
 				<FindField bind:this={finder} query={data.query} />
 				<button class="quiet" type="button" onclick={() => nameSet(null)}>
 					New set <KeyCap keys="S" />
@@ -195,7 +199,7 @@
 			onrest={(card) => void rest(card)}
 		/>{/if}
 	{#if data.counts.tunes === 0}
-		<p class="lead">
+		<p class="mx-0 mt-2 mb-4 max-w-[36em] text-head">
 			Write a progression, see each chord inside one place on the neck, and plan a landing for every
 			change.
 		</p>
@@ -223,13 +227,13 @@
 			</Later>
 		{/each}
 		{#if data.found && data.foundCount > data.found.size}
-			<p class="nothing" role="status">
+			<p class="mt-4.5 max-w-[60ch]" role="status">
 				{data.foundCount} tunes have “{data.query}”; these are the first {data.found.size}. Say more
 				to find fewer.
 			</p>
 		{/if}
 		{#if data.found?.size === 0}
-			<p class="nothing" role="status">
+			<p class="mt-4.5 max-w-[60ch]" role="status">
 				No tune has “{data.query}” in its title, key, chords or words. Chords are looked for one
 				after the other, as in <b>Cm7 F7</b> or <b>ii7 V7</b>.
 			</p>
@@ -252,28 +256,3 @@
 	/>
 </main>
 <SetDialog group={named} bind:open={naming} ondelete={(set) => void removeSet(set)} />
-
-<style>
-	.find {
-		display: flex;
-		align-items: center;
-		gap: 16px;
-		margin-left: auto;
-	}
-	.nothing {
-		margin-top: 18px;
-		max-width: 60ch;
-	}
-	.lead {
-		max-width: 36em;
-		margin: 8px 0 16px;
-		font-size: 18px;
-	}
-	@media (max-width: 640px) {
-		.find {
-			width: 100%;
-			justify-content: space-between;
-			margin: 8px 0;
-		}
-	}
-</style>

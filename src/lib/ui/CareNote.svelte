@@ -5,45 +5,18 @@
 </script>
 
 {#if care.reading}
-	<aside class="note" aria-label="Care">
-		<p>
+	<aside
+		class="mx-6 my-0 flex flex-wrap items-center gap-x-6 gap-y-2 border-b-2 border-b-ink px-0 pt-2.5 pb-3 text-line max-desk:mx-4 max-desk:my-0"
+		aria-label="Care"
+	>
+		<p class="first:flex-[1_1_420px]">
 			<b>Before you play.</b> Warm up. Rest a few minutes in every half hour. Stop when anything hurts,
 			tingles or goes numb. Raise tempo and stretch in small steps. Keep amplifier and headphones low
 			enough to talk over. Pain that stays is for a clinician, technique for a teacher.
 		</p>
-		<p class="acts">
+		<p class="flex items-center gap-4 first:flex-[1_1_420px]">
 			<button type="button" class="act" onclick={() => care.read()}>Understood</button>
-			<a href="/help#care">More in the help</a>
+			<a class="underline underline-offset-[3px]" href="/help#care">More in the help</a>
 		</p>
 	</aside>
 {/if}
-
-<style>
-	.note {
-		margin: 0 24px;
-		padding: 10px 0 12px;
-		display: flex;
-		flex-wrap: wrap;
-		align-items: center;
-		gap: 8px 24px;
-		border-bottom: 2px solid var(--ink);
-		font-size: 14px;
-	}
-	.note p:first-child {
-		flex: 1 1 420px;
-	}
-	.acts {
-		display: flex;
-		align-items: center;
-		gap: 16px;
-	}
-	a {
-		text-decoration: underline;
-		text-underline-offset: 3px;
-	}
-	@media (max-width: 1099px) {
-		.note {
-			margin: 0 16px;
-		}
-	}
-</style>

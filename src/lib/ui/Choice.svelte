@@ -13,80 +13,24 @@
 	const id = $props.id();
 </script>
 
-<div class="choice" class:list>
-	<span class="label" {id}>{label}</span>
+<div class="min-w-0" data-list={list || undefined}>
+	<span class="text-reason text-second" {id}>{label}</span>
 	<RadioGroup.Root
 		{value}
 		onValueChange={(picked) => onchange(picked as T)}
 		aria-labelledby={id}
 		orientation={list ? 'vertical' : 'horizontal'}
-		class="choice-items"
+		class="p-0.375 gap-0.375 flex flex-wrap bg-ink in-data-list:grid in-data-list:gap-0 in-data-list:border-t in-data-list:border-t-hair in-data-list:bg-transparent in-data-list:p-0"
 	>
 		{#each options as option (option.value)}
 			<RadioGroup.Item
 				value={option.value}
-				class="choice-item"
+				class="min-h-8 flex-auto bg-paper px-2 py-0 whitespace-nowrap hover:bg-lit in-data-list:grid in-data-list:min-h-7.5 in-data-list:grid-cols-[100px_minmax(0,1fr)] in-data-list:items-baseline in-data-list:gap-2 in-data-list:border-b in-data-list:border-b-hair in-data-list:px-2 in-data-list:py-1 in-data-list:text-left in-data-list:whitespace-normal data-[state=checked]:bg-ink data-[state=checked]:text-paper"
 				aria-label={option.says ? `${option.name}: ${option.says}` : option.name}
 			>
-				<b>{option.name}</b>
-				{#if list && option.says}<small>{option.says}</small>{/if}
+				<b class="font-semibold">{option.name}</b>
+				{#if list && option.says}<small class="text-reason leading-tight">{option.says}</small>{/if}
 			</RadioGroup.Item>
 		{/each}
 	</RadioGroup.Root>
 </div>
-
-<style>
-	.label {
-		font-size: 13px;
-		color: var(--second);
-	}
-	.choice {
-		min-width: 0;
-	}
-	.choice :global(.choice-items) {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 1.5px;
-		padding: 1.5px;
-		background: var(--ink);
-	}
-	.choice :global(.choice-item) {
-		flex: 1 1 auto;
-		min-height: 32px;
-		padding: 0 8px;
-		white-space: nowrap;
-		background: var(--paper);
-	}
-	.choice :global(.choice-item b) {
-		font-weight: 600;
-	}
-	.choice :global(.choice-item:hover) {
-		background: var(--lit);
-	}
-	.choice :global(.choice-item[data-state='checked']) {
-		background: var(--ink);
-		color: var(--paper);
-	}
-	.list :global(.choice-items) {
-		display: grid;
-		gap: 0;
-		padding: 0;
-		background: none;
-		border-top: 1px solid var(--hair);
-	}
-	.list :global(.choice-item) {
-		display: grid;
-		grid-template-columns: 100px minmax(0, 1fr);
-		gap: 8px;
-		align-items: baseline;
-		text-align: left;
-		padding: 4px 8px;
-		min-height: 30px;
-		border-bottom: 1px solid var(--hair);
-		white-space: normal;
-	}
-	small {
-		font-size: 13px;
-		line-height: 1.2;
-	}
-</style>

@@ -2,8 +2,8 @@
 	import { engrave, type Chord } from '$core/chord';
 
 	/** A chord symbol inside SVG; `size` in px, `x`,`y` the base line's start. */
-	type Props = { chord: Chord; x: number; y: number; size: number };
-	let { chord, x, y, size }: Props = $props();
+	type Props = { chord: Chord; x: number; y: number; size: number; class?: string };
+	let { chord, x, y, size, class: look = '' }: Props = $props();
 
 	/** Pieces with their size and rise in em of the root. */
 	const runs = $derived.by(() => {
@@ -21,14 +21,7 @@
 	});
 </script>
 
-<text {x} {y} class="chord"
+<text {x} {y} class="font-display font-extrabold {look}"
 	>{#each runs as run (run.em)}<tspan font-size={run.em * size} dy={run.dy * size}>{run.text}</tspan
 		>{/each}</text
 >
-
-<style>
-	.chord {
-		font-family: var(--font-display);
-		font-weight: 800;
-	}
-</style>

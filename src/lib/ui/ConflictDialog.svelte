@@ -22,17 +22,27 @@
 			<Dialog.Description class="sheet-lead">
 				Probably another tab. Both are shown; nothing is overwritten until you choose.
 			</Dialog.Description>
-			<div class="sides">
+			<div class="grid grid-cols-[1fr_1fr] gap-6 max-tablet:grid-cols-[1fr]">
 				<section>
-					<h3>Yours</h3>
-					<textarea readonly rows="14" aria-label="Yours" value={mine}></textarea>
+					<h3 class="border-b-2 border-b-ink pb-1 text-head">Yours</h3>
+					<textarea
+						class="block max-h-[40vh] w-full resize-none overflow-auto bg-transparent px-0 py-2 font-mono text-line leading-normal"
+						readonly
+						rows="14"
+						aria-label="Yours"
+						value={mine}></textarea>
 				</section>
 				<section>
-					<h3>Saved meanwhile</h3>
-					<textarea readonly rows="14" aria-label="Saved meanwhile" value={theirs}></textarea>
+					<h3 class="border-b-2 border-b-ink pb-1 text-head">Saved meanwhile</h3>
+					<textarea
+						class="block max-h-[40vh] w-full resize-none overflow-auto bg-transparent px-0 py-2 font-mono text-line leading-normal"
+						readonly
+						rows="14"
+						aria-label="Saved meanwhile"
+						value={theirs}></textarea>
 				</section>
 			</div>
-			<div class="choices">
+			<div class="mt-4 flex flex-wrap items-center gap-x-4 gap-y-3">
 				<button type="button" class="act act-main" onclick={onkeep}>Keep mine</button>
 				<button type="button" class="act" onclick={ontake}>Take the saved one</button>
 				<Dialog.Close class="quiet">Decide later</Dialog.Close>
@@ -40,40 +50,3 @@
 		</Dialog.Content>
 	</Dialog.Portal>
 </Dialog.Root>
-
-<style>
-	.sides {
-		display: grid;
-		grid-template-columns: 1fr 1fr;
-		gap: 24px;
-	}
-	h3 {
-		font-size: 18px;
-		border-bottom: 2px solid var(--ink);
-		padding-bottom: 4px;
-	}
-	textarea {
-		display: block;
-		width: 100%;
-		resize: none;
-		background: none;
-		font-family: var(--font-mono);
-		font-size: 14px;
-		line-height: 1.5;
-		max-height: 40vh;
-		overflow: auto;
-		padding: 8px 0;
-	}
-	.choices {
-		display: flex;
-		flex-wrap: wrap;
-		align-items: center;
-		gap: 12px 16px;
-		margin-top: 16px;
-	}
-	@media (max-width: 640px) {
-		.sides {
-			grid-template-columns: 1fr;
-		}
-	}
-</style>

@@ -11,7 +11,7 @@
 	const id = $props.id();
 </script>
 
-<div class="field">
+<div class="min-w-0">
 	<label
 		>{label}
 		<input
@@ -23,14 +23,5 @@
 			{...rest}
 		/></label
 	>
-	<p {id} class="wrong" role="alert">{wrong}</p>
+	<p {id} class="wrong pt-1" role="alert">{wrong}</p>
 </div>
-
-<style>
-	.field {
-		min-width: 0;
-	}
-	.wrong {
-		padding-top: 3px;
-	}
-</style>

@@ -5,33 +5,12 @@
 	let { keys }: { keys: readonly (readonly [string, string])[] } = $props();
 </script>
 
-<p class="foot">
+<p
+	class="mt-auto flex flex-wrap gap-x-5.5 gap-y-1.5 px-0 pt-3.5 pb-2 text-reason text-second max-tablet:hidden"
+>
 	{#each keys as [key, does] (key)}
-		<span><KeyCap keys={key} /> {does}</span>
+		<span class="inline-flex items-center gap-2"
+			><span class="text-ink"><KeyCap keys={key} /></span> {does}</span
+		>
 	{/each}
 </p>
-
-<style>
-	.foot {
-		margin-top: auto;
-		padding: 14px 0 8px;
-		display: flex;
-		flex-wrap: wrap;
-		gap: 6px 22px;
-		font-size: 13px;
-		color: var(--second);
-	}
-	span {
-		display: inline-flex;
-		align-items: center;
-		gap: 7px;
-	}
-	.foot :global(kbd) {
-		color: var(--ink);
-	}
-	@media (max-width: 640px) {
-		.foot {
-			display: none;
-		}
-	}
-</style>

@@ -7,38 +7,32 @@
 </script>
 
 {#if wide}
-	<svg viewBox="0 0 80 28" preserveAspectRatio="none" class="wide" aria-hidden="true">
+	<svg viewBox="0 0 80 28" preserveAspectRatio="none" class="size-full" aria-hidden="true">
 		<clipPath {id}><rect x="0" y="-10" width={3 + 74 * share} height="48" /></clipPath>
-		<path class="rest" d={D} />
-		{#if share > 0}<path class="done" d={D} clip-path="url(#{id})" />{/if}
+		<path
+			class="fill-none stroke-strong stroke-[1.6] [stroke-dasharray:1.6_3.4] [vector-effect:non-scaling-stroke]"
+			d={D}
+		/>
+		{#if share > 0}<path
+				class="fill-none stroke-ink stroke-[3.4] [vector-effect:non-scaling-stroke]"
+				d={D}
+				clip-path="url(#{id})"
+			/>{/if}
 	</svg>
 {:else}
 	<svg viewBox="0 0 80 28" width="80" height="28" aria-hidden="true">
-		<path class="rest" d={D} pathLength="100" />
+		<path
+			class="fill-none stroke-strong stroke-[1.6] [stroke-dasharray:1.6_3.4]"
+			d={D}
+			pathLength="100"
+		/>
 		{#if share > 0}
-			<path class="done" d={D} pathLength="100" stroke-dasharray="{100 * share} 200" />
+			<path
+				class="fill-none stroke-ink stroke-[3.4]"
+				d={D}
+				pathLength="100"
+				stroke-dasharray="{100 * share} 200"
+			/>
 		{/if}
 	</svg>
 {/if}
-
-<style>
-	path {
-		fill: none;
-	}
-	.rest {
-		stroke: var(--strong);
-		stroke-width: 1.6;
-		stroke-dasharray: 1.6 3.4;
-	}
-	.done {
-		stroke: var(--ink);
-		stroke-width: 3.4;
-	}
-	.wide {
-		width: 100%;
-		height: 100%;
-	}
-	.wide path {
-		vector-effect: non-scaling-stroke;
-	}
-</style>

@@ -173,13 +173,14 @@
 	}
 </script>
 
-<div class="neck" bind:clientWidth={width}>
+<div class="w-full overflow-hidden" bind:clientWidth={width}>
 	<svg
+		class="block touch-pan-y select-none data-dragging:cursor-grabbing"
+		data-dragging={hand.dragging || undefined}
 		bind:this={svg}
 		{width}
 		{height}
 		viewBox="0 0 {width} {height}"
-		class:dragging={hand.dragging}
 		onpointerdown={hand.grab}
 		onpointermove={hand.drag}
 		onpointerup={hand.release}
@@ -203,9 +204,10 @@
 							{@const faded = figure !== null && !inFigure(mark)}
 							<g
 								role="gridcell"
-								class="place"
-								class:choosable={onplace}
-								class:faded
+								data-part="place"
+								class="group/place outline-none data-choosable:cursor-pointer data-faded:opacity-28"
+								data-faded={faded || undefined}
+								data-choosable={onplace || undefined}
 								data-place="{mark.string}-{mark.fret}"
 								tabindex={mark === home ? 0 : -1}
 								aria-label={placeWords(mark, now, next, targetWords(mark))}
@@ -215,7 +217,10 @@
 								onclick={() => onplace?.(mark)}
 								onfocus={() => (active = { string: mark.string, fret: mark.fret })}
 							>
-								<circle class="halo" r={radius + 8} />
+								<circle
+									class="fill-transparent stroke-none group-focus-visible/place:stroke-ink group-focus-visible/place:stroke-3"
+									r={radius + 8}
+								/>
 								<NeckPlace
 									{mark}
 									{radius}
@@ -239,45 +244,13 @@
 		</g>
 		{#if figure}<NeckFigure {figure} {radius} {x} {y} />{/if}
 		{#if sounding && sounding.fret >= from && sounding.fret <= to}
-			<circle class="sounding" cx={x(sounding.fret)} cy={y(sounding)} r={radius + 5} />
+			<circle
+				data-part="sounding"
+				class="pointer-events-none fill-none stroke-ink stroke-[3.5]"
+				cx={x(sounding.fret)}
+				cy={y(sounding)}
+				r={radius + 5}
+			/>
 		{/if}
 	</svg>
 </div>
-
-<style>
-	.sounding {
-		fill: none;
-		stroke: var(--ink);
-		stroke-width: 3.5;
-		pointer-events: none;
-	}
-	.neck {
-		width: 100%;
-		overflow: hidden;
-	}
-	svg {
-		display: block;
-		touch-action: pan-y;
-		user-select: none;
-	}
-	.dragging {
-		cursor: grabbing;
-	}
-	.place {
-		outline: none;
-	}
-	.faded {
-		opacity: 0.28;
-	}
-	.choosable {
-		cursor: pointer;
-	}
-	.halo {
-		fill: transparent;
-		stroke: none;
-	}
-	.place:focus-visible .halo {
-		stroke: var(--ink);
-		stroke-width: 3;
-	}
-</style>

@@ -89,19 +89,22 @@
 	}
 </script>
 
-<polygon class="board" points={area(firstWire, to)} />
-{#if !bar}<polygon class="reach" points={area(window.low - 1, window.high)} />{/if}
+<polygon class="fill-sunk" points={area(firstWire, to)} />
+{#if !bar}<polygon
+		class="fill-[color-mix(in_srgb,var(--lit)_50%,var(--paper))]"
+		points={area(window.low - 1, window.high)}
+	/>{/if}
 {#each held as [low, high] (low)}
-	<polygon class="lit" points={area(low, high)} />
+	<polygon class="fill-lit" points={area(low, high)} />
 {/each}
 {#each inlays as dot (`${dot.fret}-${dot.y}`)}
-	<circle class="inlay" cx={dot.x} cy={dot.y} r="4" />
+	<circle class="fill-dot" cx={dot.x} cy={dot.y} r="4" />
 {/each}
 {#each frets as fret (fret)}
 	{@const x = geometry.wire(fret)}
 	<line
-		class="wire"
-		class:nut={fret === 0}
+		class="stroke-strong stroke-[1.2] data-nut:stroke-ink data-nut:stroke-5"
+		data-nut={fret === 0 || undefined}
 		x1={x}
 		x2={x}
 		y1={geometry.edge('top', x)}
@@ -111,7 +114,7 @@
 {#each strings as string (string)}
 	{@const [a, b] = [geometry.wire(firstWire), geometry.wire(to)]}
 	<line
-		class="string"
+		class="stroke-third"
 		x1={a}
 		x2={b}
 		y1={geometry.string(string, a)}
@@ -119,7 +122,7 @@
 		stroke-width={gauge(string)}
 	/>
 	<text
-		class="name"
+		class="pointer-events-none fill-second text-reason anchor-middle"
 		x={geometry.mirror(from <= 0 ? 12 : 9)}
 		y={geometry.string(string, a)}
 		dy="0.35em"
@@ -129,36 +132,58 @@
 {/each}
 {#each ['top', 'bottom'] as const as which (which)}
 	{#if window.low >= 1 && !bar}
-		<polyline class="side dashed" points={side(which, window.low - 1, position - 1, false)} />
+		<polyline
+			class="fill-none stroke-ink stroke-[1.6] dash-[3_3]"
+			points={side(which, window.low - 1, position - 1, false)}
+		/>
 	{/if}
 	{#each held as [low, high] (low)}
-		<polyline class="side" points={side(which, low, high, true)} />
+		<polyline class="fill-none stroke-ink stroke-[2.5]" points={side(which, low, high, true)} />
 	{/each}
 	{#if window.high > position + 3 && !bar}
-		<polyline class="side dashed" points={side(which, position + 3, position + 4, false)} />
+		<polyline
+			class="fill-none stroke-ink stroke-[1.6] dash-[3_3]"
+			points={side(which, position + 3, position + 4, false)}
+		/>
 	{/if}
 {/each}
 {#each bar ?? [0, 1, 2, 3] as finger (finger)}
 	{@const fret = bar ? finger : position + finger}
-	<text class="finger" x={geometry.place(fret)} y={top - 9}
-		>{bar ? (fret === 0 ? 'open' : 'slide') : finger + 1}</text
+	<text
+		data-part="finger"
+		class="pointer-events-none fill-ink text-line font-bold anchor-middle"
+		x={geometry.place(fret)}
+		y={top - 9}>{bar ? (fret === 0 ? 'open' : 'slide') : finger + 1}</text
 	>
 {/each}
 {#if !bar && position > 1 && shown(position - 1)}
-	<text class="stretch" x={geometry.place(position - 1)} y={top - 9}>1 back</text>
+	<text
+		class="pointer-events-none fill-second text-count anchor-middle"
+		x={geometry.place(position - 1)}
+		y={top - 9}>1 back</text
+	>
 {/if}
 {#if !bar && window.high > position + 3 && shown(position + 4)}
-	<text class="stretch" x={geometry.place(position + 4)} y={top - 9}>4 on</text>
+	<text
+		class="pointer-events-none fill-second text-count anchor-middle"
+		x={geometry.place(position + 4)}
+		y={top - 9}>4 on</text
+	>
 {/if}
 {#each frets.slice(1) as fret (fret)}
 	{@const near = fret >= window.low && fret <= window.high}
 	{#if geometry.wire(fret) - geometry.wire(fret - 1) > 18 || near || fret % 2 === 1 || width > 700}
-		<text class="number" class:near x={geometry.place(fret)} y={labelY}>{fret}</text>
+		<text
+			class="pointer-events-none fill-third font-mono text-reason font-medium anchor-middle data-near:fill-ink data-near:font-bold"
+			data-near={near || undefined}
+			x={geometry.place(fret)}
+			y={labelY}>{fret}</text
+		>
 	{/if}
 {/each}
 <!-- The drawing takes the drag; this is its keyboard twin. -->
 <polygon
-	class="grip"
+	class="peer/grip cursor-grab fill-transparent outline-none"
 	points={area(firstWire, to)}
 	role="slider"
 	tabindex="0"
@@ -171,79 +196,7 @@
 		: `position ${position}, frets ${position} to ${position + 3}`}
 	onkeydown={slide}
 />
-<polygon class="focus" points={area(held[0]?.[0] ?? 0, held.at(-1)?.[1] ?? 1)} />
-
-<style>
-	.board {
-		fill: var(--sunk);
-	}
-	.reach {
-		fill: color-mix(in srgb, var(--lit) 50%, var(--paper));
-	}
-	.lit {
-		fill: var(--lit);
-	}
-	.inlay {
-		fill: var(--dot);
-	}
-	.wire {
-		stroke: var(--strong);
-		stroke-width: 1.2;
-	}
-	.nut {
-		stroke: var(--ink);
-		stroke-width: 5;
-	}
-	.string {
-		stroke: var(--third);
-	}
-	.name,
-	.number,
-	.finger,
-	.stretch {
-		font-size: 13px;
-		text-anchor: middle;
-		fill: var(--second);
-		pointer-events: none;
-	}
-	.number {
-		font-family: var(--font-mono);
-		font-weight: 500;
-		fill: var(--third);
-	}
-	.near {
-		font-weight: 700;
-		fill: var(--ink);
-	}
-	.finger {
-		font-weight: 700;
-		font-size: 15px;
-		fill: var(--ink);
-	}
-	.stretch {
-		font-size: 12px;
-	}
-	.side {
-		fill: none;
-		stroke: var(--ink);
-		stroke-width: 2.5;
-	}
-	.dashed {
-		stroke-width: 1.6;
-		stroke-dasharray: 3 3;
-	}
-	.grip {
-		fill: transparent;
-		cursor: grab;
-		outline: none;
-	}
-	.focus {
-		fill: none;
-		stroke: none;
-		pointer-events: none;
-	}
-	.grip:focus-visible + .focus {
-		stroke: var(--ink);
-		stroke-width: 4;
-	}
-</style>
+<polygon
+	class="pointer-events-none fill-none stroke-none peer-focus-visible/grip:stroke-ink peer-focus-visible/grip:stroke-4"
+	points={area(held[0]?.[0] ?? 0, held.at(-1)?.[1] ?? 1)}
+/>

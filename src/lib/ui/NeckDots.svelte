@@ -12,26 +12,22 @@
 
 {#each marks as mark (`${mark.string}-${mark.fret}`)}
 	{@const root = (mark.now ?? mark.next)?.role === 'R'}
-	<g class="dot" transform="translate({x(mark.fret)},{y(mark)})">
+	<g class="pointer-events-none" transform="translate({x(mark.fret)},{y(mark)})">
 		{#if root}
-			<path d="M0,-5L5,0L0,5L-5,0Z" class:now={mark.now} class:next={mark.next && !mark.now} />
+			<path
+				class="now:fill-now-line next:fill-next-line"
+				data-tense={mark.now ? 'now' : mark.next && !mark.now ? 'next' : undefined}
+				d="M0,-5L5,0L0,5L-5,0Z"
+			/>
 		{:else if mark.now && mark.next}
-			<path d="M-2.6,2.6A3.7,3.7 0 0 1 2.6,-2.6Z" class="now" />
-			<path d="M-2.6,2.6A3.7,3.7 0 0 0 2.6,-2.6Z" class="next" />
+			<path d="M-2.6,2.6A3.7,3.7 0 0 1 2.6,-2.6Z" class="fill-now-line" />
+			<path d="M-2.6,2.6A3.7,3.7 0 0 0 2.6,-2.6Z" class="fill-next-line" />
 		{:else}
-			<circle r="3.7" class:now={mark.now} class:next={mark.next} />
+			<circle
+				class="now:fill-now-line next:fill-next-line"
+				data-tense={mark.now ? 'now' : mark.next ? 'next' : undefined}
+				r="3.7"
+			/>
 		{/if}
 	</g>
 {/each}
-
-<style>
-	.dot .now {
-		fill: var(--now-line);
-	}
-	.dot .next {
-		fill: var(--next-line);
-	}
-	.dot {
-		pointer-events: none;
-	}
-</style>

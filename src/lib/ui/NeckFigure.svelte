@@ -19,13 +19,24 @@
 	);
 </script>
 
-<g class="figure" role="img" aria-label={figure.words}>
-	{#if figurePath}<path class="path" class:tie={figure.kind === 'pair'} d={figurePath} />{/if}
+<g data-part="figure" class="pointer-events-none" role="img" aria-label={figure.words}>
+	{#if figurePath}<path
+			class="fill-none stroke-ink stroke-2 join-round data-tie:stroke-5"
+			data-tie={figure.kind === 'pair' || undefined}
+			d={figurePath}
+		/>{/if}
 	{#if figure.kind === 'bend'}
 		{@const note = figure.notes[0]}
 		{@const [bx, by] = [x(note.fret) + radius, y(note)]}
-		<path class="path bend" d="M{bx},{by}q16,-2 18,-22m-5,6l5,-7l5,6" />
-		<text class="lift" x={bx + 26} y={by - 14}>{figure.lift}</text>
+		<path
+			class="fill-none stroke-ink stroke-[2.5] join-round"
+			d="M{bx},{by}q16,-2 18,-22m-5,6l5,-7l5,6"
+		/>
+		<text
+			class="fill-ink stroke-lit stroke-[3px] text-line font-bold [paint-order:stroke]"
+			x={bx + 26}
+			y={by - 14}>{figure.lift}</text
+		>
 	{/if}
 	{#each figure.notes as note (`${note.string}-${note.fret}`)}
 		<g transform="translate({x(note.fret)},{y(note)})">
@@ -38,52 +49,16 @@
 					r={note.reach ? radius * 0.86 : radius}
 				/>
 			{:else}
-				<path class="dash" d="M-8,0H8" />
+				<path class="fill-none stroke-second stroke-4" d="M-8,0H8" />
 			{/if}
 			{#if note.finger}
-				<text class="finger" x={-radius - 2} y={-radius * 0.55}>{note.finger}</text>
+				<text
+					data-part="finger"
+					class="pointer-events-none fill-ink stroke-lit stroke-[3px] text-count font-bold [paint-order:stroke] anchor-end"
+					x={-radius - 2}
+					y={-radius * 0.55}>{note.finger}</text
+				>
 			{/if}
 		</g>
 	{/each}
 </g>
-
-<style>
-	.figure {
-		pointer-events: none;
-	}
-	.path {
-		fill: none;
-		stroke: var(--ink);
-		stroke-width: 2;
-		stroke-linejoin: round;
-	}
-	.tie {
-		stroke-width: 5;
-	}
-	.bend {
-		stroke-width: 2.5;
-	}
-	.lift {
-		font-size: 14px;
-		font-weight: 700;
-		fill: var(--ink);
-		paint-order: stroke;
-		stroke: var(--lit);
-		stroke-width: 3px;
-	}
-	.dash {
-		fill: none;
-		stroke: var(--second);
-		stroke-width: 4;
-	}
-	.finger {
-		font-size: 12px;
-		font-weight: 700;
-		text-anchor: end;
-		fill: var(--ink);
-		paint-order: stroke;
-		stroke: var(--lit);
-		stroke-width: 3px;
-		pointer-events: none;
-	}
-</style>

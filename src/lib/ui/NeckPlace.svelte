@@ -21,15 +21,21 @@
 	let { mark, radius, label, landing, locked, faded, finger, picked, forbidden }: Props = $props();
 </script>
 
-{#if picked}<circle class="pick" r={radius + 6} />{/if}
+{#if picked}<circle class="pick fill-none stroke-ink stroke-[2.5] dash-[5_3]" r={radius + 6} />{/if}
 {#if mark.scale}
 	{#if mark.scale.verdict === 'clash'}
-		<path class="dash clash" d="M-9,4Q0,-9 9,4" />
+		<path
+			class="fill-none stroke-second stroke-[2.5] [stroke-dasharray:2.5_2.5]"
+			d="M-9,4Q0,-9 9,4"
+		/>
 	{:else}
-		<path class="dash" d={mark.scale.telling ? 'M-8,-4H8M-8,4H8' : 'M-8,0H8'} />
+		<path
+			class="fill-none stroke-second stroke-4"
+			d={mark.scale.telling ? 'M-8,-4H8M-8,4H8' : 'M-8,0H8'}
+		/>
 	{/if}
 {:else if !mark.now && !mark.next}
-	<circle class="free" r="4.5" />
+	<circle class="fill-paper stroke-strong stroke-[1.5]" r="4.5" />
 {/if}
 <RoleMark
 	now={landing === 'target' ? undefined : mark.now?.role}
@@ -40,56 +46,19 @@
 	{locked}
 />
 {#if mark.added && !landing && !faded}
-	<path class="plus" d="M{radius * 0.98},{-radius * 1.02}h7m-3.5,-3.5v7" />
+	<path class="fill-none stroke-ink stroke-2" d="M{radius * 0.98},{-radius * 1.02}h7m-3.5,-3.5v7" />
 {/if}
 {#if forbidden}
 	<path
-		class="cross"
+		class="fill-none stroke-ink stroke-[2.5]"
 		d="M{-radius},{-radius}L{radius},{radius}M{radius},{-radius}L{-radius},{radius}"
 	/>
 {/if}
 {#if finger !== '' && !faded && !mark.scale}
-	<text class="finger" x={-radius - 2} y={-radius * 0.55}>{finger}</text>
+	<text
+		data-part="finger"
+		class="pointer-events-none fill-ink stroke-lit stroke-[3px] text-count font-bold [paint-order:stroke] anchor-end"
+		x={-radius - 2}
+		y={-radius * 0.55}>{finger}</text
+	>
 {/if}
-
-<style>
-	.pick {
-		fill: none;
-		stroke: var(--ink);
-		stroke-width: 2.5;
-		stroke-dasharray: 5 3;
-	}
-	.free {
-		fill: var(--paper);
-		stroke: var(--strong);
-		stroke-width: 1.5;
-	}
-	.dash {
-		fill: none;
-		stroke: var(--second);
-		stroke-width: 4;
-	}
-	.clash {
-		stroke-width: 2.5;
-		stroke-dasharray: 2.5 2.5;
-	}
-	.plus,
-	.cross {
-		fill: none;
-		stroke: var(--ink);
-		stroke-width: 2;
-	}
-	.cross {
-		stroke-width: 2.5;
-	}
-	.finger {
-		font-size: 12px;
-		font-weight: 700;
-		text-anchor: end;
-		fill: var(--ink);
-		paint-order: stroke;
-		stroke: var(--lit);
-		stroke-width: 3px;
-		pointer-events: none;
-	}
-</style>

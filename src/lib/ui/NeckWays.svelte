@@ -19,36 +19,22 @@
 {#if before && target && !samePlace(before, target)}
 	{@const [x1, y1, x2, y2] = [x(before.fret), y(before), x(target.fret), y(target)]}
 	<path
-		class="reach"
+		class="pointer-events-none fill-none stroke-[4.5]"
 		d="M{x1},{y1}Q{(x1 + x2) / 2},{Math.min(y1, y2) - 26} {x2},{y2}"
 		stroke={`url(#${uid}-arc)`}
 	/>
 	<linearGradient id="{uid}-arc" gradientUnits="userSpaceOnUse" {x1} {y1} {x2} y2={y2 + 0.01}>
-		<stop offset="0" class="from" /><stop offset="1" class="to" />
+		<stop offset="0" class="[stop-color:var(--now-line)]" /><stop
+			offset="1"
+			class="[stop-color:var(--next-line)]"
+		/>
 	</linearGradient>
 {/if}
 {#each moves as { mark, goal } (`${mark.string}-${mark.fret}-${goal.fret}`)}
 	{@const way = Math.sign(x(goal.fret) - x(mark.fret))}
 	{@const [x1, x2] = [x(mark.fret) + way * radius, x(goal.fret) - way * (radius + 1)]}
-	<path class="move" d="M{x1},{y(mark)}L{x2},{y(goal)}m{-way * 5},-4l{way * 5},4l{-way * 5},4" />
+	<path
+		class="pointer-events-none fill-none stroke-ink stroke-2"
+		d="M{x1},{y(mark)}L{x2},{y(goal)}m{-way * 5},-4l{way * 5},4l{-way * 5},4"
+	/>
 {/each}
-
-<style>
-	.reach {
-		fill: none;
-		stroke-width: 4.5;
-		pointer-events: none;
-	}
-	.from {
-		stop-color: var(--now-line);
-	}
-	.to {
-		stop-color: var(--next-line);
-	}
-	.move {
-		fill: none;
-		stroke: var(--ink);
-		stroke-width: 2;
-		pointer-events: none;
-	}
-</style>

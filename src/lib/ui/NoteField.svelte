@@ -27,6 +27,7 @@
 {#if editing}
 	<!-- svelte-ignore a11y_autofocus -->
 	<input
+		class="h-6.25 w-full min-w-35 border-[1.5px] border-ink bg-paper px-1.5 py-0 text-reason"
 		aria-label="Note of the take"
 		value={note}
 		maxlength="500"
@@ -42,33 +43,11 @@
 		}}
 	/>
 {:else}
-	<button bind:this={opener} type="button" onclick={() => (editing = true)}
+	<button
+		class="block max-w-full truncate text-left text-reason text-second hover:underline hover:underline-offset-[3px]"
+		bind:this={opener}
+		type="button"
+		onclick={() => (editing = true)}
 		>{note || 'write'}<span class="sr">: note of this take</span></button
 	>
 {/if}
-
-<style>
-	input {
-		width: 100%;
-		min-width: 140px;
-		height: 25px;
-		border: 1.5px solid var(--ink);
-		background: var(--paper);
-		padding: 0 6px;
-		font-size: 13px;
-	}
-	button {
-		display: block;
-		max-width: 100%;
-		overflow: hidden;
-		text-overflow: ellipsis;
-		white-space: nowrap;
-		text-align: left;
-		font-size: 13px;
-		color: var(--second);
-	}
-	button:hover {
-		text-decoration: underline;
-		text-underline-offset: 3px;
-	}
-</style>

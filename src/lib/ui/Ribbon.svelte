@@ -55,7 +55,7 @@
 <div
 	bind:this={ribbon}
 	bind:clientWidth={width}
-	class="ribbon"
+	class="relative h-14.5 border-t-2 border-r-[1.5px] border-t-ink border-r-ink"
 	role="group"
 	aria-label="Chords, bars {firstBar + 1} to {firstBar + bars.length}"
 >
@@ -63,10 +63,13 @@
 		{@const short = isShort(from, to)}
 		<button
 			type="button"
-			class="cell"
-			class:short
-			class:now={change.index === nowIndex && open.now}
-			class:next={change.index === open.cursor && open.next}
+			class="absolute inset-x-auto -top-0.5 bottom-0 z-1 overflow-hidden border-t-6 border-l-[1.5px] border-t-transparent border-l-ink bg-transparent pt-1 pr-0 pb-4.5 pl-2 text-left leading-none text-[var(--size)] hover:bg-lit data-short:pt-3 max-tablet:pl-1 now:border-t-now now:bg-now-tint/70 now:text-now-ink next:border-t-next next:bg-next-tint/60 next:text-next-ink"
+			data-tense={change.index === nowIndex && open.now
+				? 'now'
+				: change.index === open.cursor && open.next
+					? 'next'
+					: undefined}
+			data-short={short || undefined}
 			style="left:{percent(from)}%;width:{percent(to) - percent(from)}%;--size:{sizeOf(
 				change,
 				from,
@@ -79,85 +82,18 @@
 			onclick={() => (open.cursor = change.index)}
 		>
 			<ChordSymbol chord={change.to.chord} />
-			{#if numeral(change)}<span class="numeral" aria-hidden="true">{numeral(change)}</span>{/if}
+			{#if numeral(change)}<span
+					class="absolute bottom-0.5 left-2 text-reason leading-tight whitespace-nowrap text-second max-tablet:hidden"
+					aria-hidden="true">{numeral(change)}</span
+				>{/if}
 		</button>
 	{/each}
-	{#each bars as bar, i (bar.index)}
+	{#each bars as bar (bar.index)}
 		<span
-			class="number"
+			class="pointer-events-none absolute top-1 z-2 pr-1.5 text-right font-mono text-count text-third max-tablet:pr-0.5"
 			aria-hidden="true"
 			style="left:{percent(bar.startTick)}%;width:{percent(bar.startTick + bar.lengthTicks) -
-				percent(bar.startTick)}%"
-			class:first={i === 0}>{bar.index + 1}</span
+				percent(bar.startTick)}%">{bar.index + 1}</span
 		>
 	{/each}
 </div>
-
-<style>
-	.ribbon {
-		position: relative;
-		height: 58px;
-		border-top: 2px solid var(--ink);
-		border-right: 1.5px solid var(--ink);
-	}
-	.cell {
-		position: absolute;
-		inset: -2px auto 0;
-		text-align: left;
-		padding: 4px 0 18px 8px;
-		line-height: 1;
-		border-left: 1.5px solid var(--ink);
-		overflow: hidden;
-		font-size: var(--size);
-		border-top: 6px solid transparent;
-		background: none;
-		z-index: 1;
-	}
-	.short {
-		padding-top: 12px;
-	}
-	.numeral {
-		position: absolute;
-		left: 8px;
-		bottom: 2px;
-		font-size: 13px;
-		line-height: 1.1;
-		color: var(--second);
-		white-space: nowrap;
-	}
-	.cell:hover {
-		background: var(--lit);
-	}
-	.now {
-		background: color-mix(in srgb, var(--now-tint) 70%, transparent);
-		border-top-color: var(--now);
-		color: var(--now-ink);
-	}
-	.next {
-		background: color-mix(in srgb, var(--next-tint) 60%, transparent);
-		border-top-color: var(--next);
-		color: var(--next-ink);
-	}
-	.number {
-		position: absolute;
-		top: 4px;
-		padding-right: 6px;
-		text-align: right;
-		font-family: var(--font-mono);
-		font-size: 12px;
-		color: var(--third);
-		pointer-events: none;
-		z-index: 2;
-	}
-	@media (max-width: 640px) {
-		.cell {
-			padding-left: 3px;
-		}
-		.number {
-			padding-right: 2px;
-		}
-		.numeral {
-			display: none;
-		}
-	}
-</style>

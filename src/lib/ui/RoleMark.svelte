@@ -15,6 +15,12 @@
 	};
 	let { now, next, ink, label = '', r = 12.6, target = false, locked = false }: Props = $props();
 
+	/** Now is filled, next hollow, what is neither is ink. */
+	const LOOK = {
+		now: { line: 'stroke-now-line', fill: 'fill-now-fill', root: 'fill-now' },
+		next: { line: 'stroke-next-line', fill: 'fill-next-fill', root: 'fill-next' },
+		ink: { line: 'stroke-second', fill: 'fill-lit', root: 'fill-second' }
+	} as const;
 	const id = $props.id();
 	const layers = $derived(
 		(
@@ -37,19 +43,19 @@
 		<clipPath id="{id}-next"><polygon points="-60,60 60,60 60,-60" /></clipPath>
 	{/if}
 	{#each layers as { tense, kind } (tense)}
-		<g class={tense} clip-path={shared ? `url(#${id}-${tense})` : undefined}>
+		{@const look = LOOK[tense]}
+		<g clip-path={shared ? `url(#${id}-${tense})` : undefined}>
 			{#if target}
-				<path class="halo" d={shapePath(kind, r + 5.6)} stroke-width="2" />
+				<path class="fill-lit {look.line}" d={shapePath(kind, r + 5.6)} stroke-width="2" />
 			{/if}
 			<path
-				class="shape"
-				class:root={kind === 'root'}
+				class="{look.line} {kind === 'root' ? look.root : look.fill}"
 				d={shapePath(kind, r)}
 				stroke-width={shapeStroke(kind)}
 			/>
 			{#if kind === 'bass'}
 				<line
-					class="bar"
+					class={look.line}
 					x1={-r * 0.8}
 					x2={r * 0.8}
 					y1={r * 1.12}
@@ -61,91 +67,26 @@
 	{/each}
 	{#if label}
 		<text
-			class="label {main.tense}"
-			class:onFill
-			class:shared
+			class="pointer-events-none font-sans font-bold anchor-middle data-shared:stroke-lit data-shared:stroke-[2.4px] data-shared:[paint-order:stroke] data-shared:join-round {!onFill
+				? 'fill-ink'
+				: main.tense === 'ink'
+					? 'fill-paper'
+					: 'fill-on-now'}"
+			data-shared={shared || undefined}
 			y={labelShift(main.kind) * r}
 			dy="0.35em"
 			font-size={size}>{label}</text
 		>
 	{/if}
 	{#if locked}
-		<g class="lock {main.tense}" transform="translate({r * 1.05}, {-r * 1.1})">
-			<rect x="-4.5" y="-1" width="9" height="7" />
-			<path d="M-2.6,-1V-3.4A2.6,2.6 0 0 1 2.6,-3.4V-1" fill="none" stroke-width="1.8" />
+		<g data-part="lock" class="[paint-order:stroke]" transform="translate({r * 1.05}, {-r * 1.1})">
+			<rect class="fill-ink" x="-4.5" y="-1" width="9" height="7" />
+			<path
+				class="stroke-ink"
+				d="M-2.6,-1V-3.4A2.6,2.6 0 0 1 2.6,-3.4V-1"
+				fill="none"
+				stroke-width="1.8"
+			/>
 		</g>
 	{/if}
 {/if}
-
-<style>
-	.now .shape {
-		fill: var(--now-fill);
-		stroke: var(--now-line);
-	}
-	.now .root {
-		fill: var(--now);
-	}
-	.next .shape {
-		fill: var(--next-fill);
-		stroke: var(--next-line);
-	}
-	.next .root {
-		fill: var(--next);
-	}
-	.ink .shape {
-		fill: var(--lit);
-		stroke: var(--second);
-	}
-	.ink .root {
-		fill: var(--second);
-	}
-	.halo {
-		fill: var(--lit);
-	}
-	.now .halo {
-		stroke: var(--now-line);
-	}
-	.next .halo {
-		stroke: var(--next-line);
-	}
-	.ink .halo {
-		stroke: var(--second);
-	}
-	.now .bar {
-		stroke: var(--now-line);
-	}
-	.next .bar {
-		stroke: var(--next-line);
-	}
-	.ink .bar {
-		stroke: var(--second);
-	}
-	.label {
-		fill: var(--ink);
-		font-family: var(--font-sans);
-		font-weight: 700;
-		text-anchor: middle;
-		pointer-events: none;
-	}
-	.label.onFill {
-		fill: #14181b;
-	}
-	.label.onFill.ink {
-		fill: var(--paper);
-	}
-	.label.shared {
-		paint-order: stroke;
-		stroke: var(--lit);
-		stroke-width: 2.4px;
-		stroke-linejoin: round;
-	}
-	.lock rect {
-		fill: var(--ink);
-	}
-	.lock path {
-		stroke: var(--ink);
-	}
-	.lock {
-		paint-order: stroke;
-	}
-</style>

@@ -79,6 +79,7 @@
 </script>
 
 <svg
+	class="block"
 	viewBox="0 0 {width} {height}"
 	width="100%"
 	style="max-width:{width}px"
@@ -87,20 +88,23 @@
 >
 	<defs>
 		<linearGradient id="{uid}-move" gradientUnits="userSpaceOnUse" {x1} {x2} y1="0" y2="0">
-			<stop offset="0" class="from" /><stop offset="1" class="to" />
+			<stop offset="0" class="[stop-color:var(--now-line)]" /><stop
+				offset="1"
+				class="[stop-color:var(--next-line)]"
+			/>
 		</linearGradient>
 	</defs>
 	{#each semitones as move (`${move.from.pc}-${move.to.pc}`)}
 		{@const [a, b] = [y(left, move.from.pc), y(right, move.to.pc)]}
 		<path
-			class="move"
+			class="fill-none stroke-[2.25]"
 			stroke="url(#{uid}-move)"
 			d="M{x1 + 16},{a}C{x1 + 60},{a + (b - a) * 0.2 - 6} {x2 - 60},{b} {x2 - 16},{b}"
 		/>
 	{/each}
 	{#each comparison.common as tone (tone.pc)}
 		<path
-			class="stay"
+			class="fill-none stroke-[1.6] [stroke-dasharray:1.6_4]"
 			stroke="url(#{uid}-move)"
 			d="M{x1 + 16},{y(left, tone.pc)}L{x2 - 16},{y(right, tone.pc) + 0.01}"
 		/>
@@ -109,40 +113,16 @@
 		<g transform="translate({x1},{y(left, tone.pc)})"
 			><RoleMark now={tone.role} label={prefs.label(tone)} r={12} /></g
 		>
-		<text class="words end" x={x1 - 20} y={y(left, tone.pc)} dy="0.35em">{roleText(tone)}</text>
+		<text class="fill-second text-reason anchor-end" x={x1 - 20} y={y(left, tone.pc)} dy="0.35em"
+			>{roleText(tone)}</text
+		>
 	{/each}
 	{#each next.tones as tone (tone.role)}
 		<g transform="translate({x2},{y(right, tone.pc)})"
 			><RoleMark next={tone.role} label={prefs.label(tone)} r={12} /></g
 		>
-		<text class="words" x={x2 + 20} y={y(right, tone.pc)} dy="0.35em">{words(tone)}</text>
+		<text class="fill-second text-reason" x={x2 + 20} y={y(right, tone.pc)} dy="0.35em"
+			>{words(tone)}</text
+		>
 	{/each}
 </svg>
-
-<style>
-	svg {
-		display: block;
-	}
-	.move {
-		fill: none;
-		stroke-width: 2.25;
-	}
-	.stay {
-		fill: none;
-		stroke-width: 1.6;
-		stroke-dasharray: 1.6 4;
-	}
-	.from {
-		stop-color: var(--now-line);
-	}
-	.to {
-		stop-color: var(--next-line);
-	}
-	.words {
-		font-size: 13px;
-		fill: var(--second);
-	}
-	.end {
-		text-anchor: end;
-	}
-</style>

@@ -14,96 +14,31 @@
 	let { title, facts = [], instead, actions, end }: Props = $props();
 </script>
 
-<header class="bar">
-	<p class="title">{title}</p>
+<header
+	class="bar sticky top-0 z-15 flex h-14 items-center gap-6 border-b-2 border-b-ink bg-paper px-6 py-0 max-desk:gap-4 max-desk:px-4 max-desk:py-0"
+>
+	<p
+		data-part="title"
+		class="truncate font-display text-ribbon leading-tight font-extrabold max-desk:text-verdict max-tablet:text-head"
+	>
+		{title}
+	</p>
 	{#if instead}
 		{@render instead()}
 	{:else}
-		<dl class="facts">
+		<dl class="flex min-w-0 max-tablet:hidden">
 			{#each facts as fact (fact.name)}
-				<div class="fact">
-					<dt>{fact.name}</dt>
-					<dd>{fact.value}</dd>
+				<div
+					class="border-l border-l-hair py-0 pr-5 pl-4 whitespace-nowrap max-lap:nth-[n+2]:hidden"
+				>
+					<dt class="text-count leading-snug text-second">{fact.name}</dt>
+					<dd class="leading-tight font-bold">{fact.value}</dd>
 				</div>
 			{/each}
 		</dl>
 	{/if}
-	<div class="actions">
+	<div class="ml-auto flex shrink-0 items-center gap-3.5 max-tablet:gap-2">
 		{@render actions?.()}
 		{@render end?.()}
 	</div>
 </header>
-
-<style>
-	.bar {
-		position: sticky;
-		top: 0;
-		z-index: 15;
-		height: 56px;
-		display: flex;
-		align-items: center;
-		gap: 24px;
-		padding: 0 24px;
-		background: var(--paper);
-		border-bottom: 2px solid var(--ink);
-	}
-	.title {
-		font-family: var(--font-display);
-		font-weight: 800;
-		font-size: 28px;
-		line-height: 1.1;
-		white-space: nowrap;
-		overflow: hidden;
-		text-overflow: ellipsis;
-	}
-	.facts {
-		display: flex;
-		min-width: 0;
-	}
-	.fact {
-		border-left: 1px solid var(--hair);
-		padding: 0 20px 0 16px;
-		white-space: nowrap;
-	}
-	dt {
-		font-size: 12px;
-		line-height: 1.25;
-		color: var(--second);
-	}
-	dd {
-		font-weight: 700;
-		line-height: 1.2;
-	}
-	.actions {
-		margin-left: auto;
-		display: flex;
-		align-items: center;
-		gap: 14px;
-		flex-shrink: 0;
-	}
-	@media (max-width: 1099px) {
-		.bar {
-			padding: 0 16px;
-			gap: 16px;
-		}
-		.title {
-			font-size: 24px;
-		}
-	}
-	@media (max-width: 860px) {
-		.fact:nth-child(n + 2) {
-			display: none;
-		}
-	}
-	@media (max-width: 640px) {
-		.facts {
-			display: none;
-		}
-		.title {
-			font-size: 20px;
-		}
-		.actions {
-			gap: 8px;
-		}
-	}
-</style>

@@ -9,24 +9,26 @@
 <svelte:head><title>Help · Arc Step</title></svelte:head>
 <TopBar title="Help" />
 <main id="main" class="screen">
-	<h1 class="lead">
+	<h1 class="max-w-[34em] px-0 pt-3 pb-4.5 text-verdict">
 		Hear the chords: land on a note of each, on time, and the hand stays where it is.
 	</h1>
-	<div class="columns">
+	<div class="grid grid-cols-3 gap-8 max-desk:grid-cols-[1fr_1fr] max-tablet:grid-cols-[1fr]">
 		<div>
 			<section>
 				<div class="section-head"><h2>Keys</h2></div>
 				{#each KEYS as [where, rows] (where)}
-					<h3>{where}</h3>
+					<h3 class="px-0 pt-3 pb-1 text-line">{where}</h3>
 					<ul>
-						{#each rows as [key, does] (key)}<li class="key">
+						{#each rows as [key, does] (key)}<li
+								class="grid grid-cols-[116px_1fr] border-b border-b-hair px-0 py-1"
+							>
 								<span><KeyCap keys={key} /></span><span>{does}</span>
 							</li>{/each}
 					</ul>
 				{/each}
 			</section>
 		</div>
-		<div class="stack">
+		<div class="grid content-start gap-6">
 			<section>
 				<div class="section-head">
 					<h2>Marks</h2>
@@ -34,7 +36,7 @@
 				</div>
 				<ul>
 					{#each MARKS as mark (mark.says)}
-						<li class="mark">
+						<li class="grid min-h-11.5 grid-cols-[56px_1fr] items-center border-b border-b-hair">
 							<svg width="44" height="40" viewBox="-22 -20 44 40" aria-hidden="true"
 								><RoleMark {...mark.marks} label={mark.label} target={mark.target} /></svg
 							>
@@ -42,9 +44,13 @@
 						</li>
 					{/each}
 					{#each SMALL as { path, kind, says } (kind)}
-						<li class="mark">
+						<li class="grid min-h-11.5 grid-cols-[56px_1fr] items-center border-b border-b-hair">
 							<svg width="44" height="40" viewBox="-22 -20 44 40" aria-hidden="true"
-								><path class={kind} d={path} /></svg
+								><path
+									class="data-[kind=bent]:fill-none data-[kind=bent]:stroke-second data-[kind=bent]:stroke-[2.5] data-[kind=bent]:[stroke-dasharray:2.5_2.5] data-[kind=dash]:fill-none data-[kind=dash]:stroke-second data-[kind=dash]:stroke-4 data-[kind=double]:fill-none data-[kind=double]:stroke-second data-[kind=double]:stroke-4 data-[kind=move]:fill-none data-[kind=move]:stroke-ink data-[kind=move]:stroke-2 data-[kind=plus]:fill-none data-[kind=plus]:stroke-ink data-[kind=plus]:stroke-2"
+									data-kind={kind}
+									d={path}
+								/></svg
 							>
 							<span>{says}</span>
 						</li>
@@ -53,7 +59,7 @@
 			</section>
 			<section>
 				<div class="section-head" id="care"><h2>Care</h2></div>
-				<p class="care">
+				<p class="max-w-[34em] pt-2">
 					Warm up. Rest a few minutes in every half hour. Stop when anything hurts, tingles or goes
 					numb. Raise tempo and stretch in small steps. Keep amplifier and headphones low enough to
 					talk over. Pain that stays is for a clinician, technique for a teacher.
@@ -61,110 +67,31 @@
 			</section>
 			<section>
 				<div class="section-head"><h2>Terms</h2></div>
-				<dl>
-					{#each TERMS as [term, says] (term)}<dt>{term}</dt>
-						<dd>{says}</dd>{/each}
+				<dl class="grid">
+					{#each TERMS as [term, says] (term)}<dt class="pt-2 font-bold">{term}</dt>
+						<dd class="border-b border-b-hair pb-2 text-second">{says}</dd>{/each}
 				</dl>
 			</section>
 		</div>
-		<div class="stack">
+		<div class="grid content-start gap-6">
 			<section>
 				<div class="section-head"><h2>Chart text</h2></div>
-				<dl>
-					{#each ROWS as [text, says] (text)}<dt><code>{text}</code></dt>
-						<dd>{says}</dd>{/each}
+				<dl class="grid">
+					{#each ROWS as [text, says] (text)}<dt class="pt-2 font-bold">
+							<code class="font-mono">{text}</code>
+						</dt>
+						<dd class="border-b border-b-hair pb-2 text-second">{says}</dd>{/each}
 				</dl>
 			</section>
 			<section>
 				<div class="section-head"><h2>A line as text</h2></div>
-				<dl>
-					{#each LINES as [text, says] (text)}<dt><code>{text}</code></dt>
-						<dd>{says}</dd>{/each}
+				<dl class="grid">
+					{#each LINES as [text, says] (text)}<dt class="pt-2 font-bold">
+							<code class="font-mono">{text}</code>
+						</dt>
+						<dd class="border-b border-b-hair pb-2 text-second">{says}</dd>{/each}
 				</dl>
 			</section>
 		</div>
 	</div>
 </main>
-
-<style>
-	.lead {
-		font-size: 25px;
-		padding: 12px 0 18px;
-		max-width: 34em;
-	}
-	.columns {
-		display: grid;
-		grid-template-columns: repeat(3, minmax(0, 1fr));
-		gap: 32px;
-	}
-	.stack {
-		display: grid;
-		gap: 24px;
-		align-content: start;
-	}
-	h3 {
-		font-size: 15px;
-		padding: 12px 0 4px;
-	}
-	.key {
-		display: grid;
-		grid-template-columns: 116px 1fr;
-		padding: 5px 0;
-		border-bottom: 1px solid var(--hair);
-	}
-	.mark {
-		display: grid;
-		grid-template-columns: 56px 1fr;
-		align-items: center;
-		border-bottom: 1px solid var(--hair);
-		min-height: 46px;
-	}
-	.dash,
-	.double,
-	.bent,
-	.plus,
-	.move {
-		fill: none;
-		stroke: var(--ink);
-		stroke-width: 2;
-	}
-	.dash,
-	.double {
-		stroke: var(--second);
-		stroke-width: 4;
-	}
-	.bent {
-		stroke: var(--second);
-		stroke-width: 2.5;
-		stroke-dasharray: 2.5 2.5;
-	}
-	.care {
-		padding-top: 8px;
-		max-width: 34em;
-	}
-	dl {
-		display: grid;
-	}
-	dt {
-		font-weight: 700;
-		padding-top: 8px;
-	}
-	dd {
-		color: var(--second);
-		padding-bottom: 8px;
-		border-bottom: 1px solid var(--hair);
-	}
-	code {
-		font-family: var(--font-mono);
-	}
-	@media (max-width: 1099px) {
-		.columns {
-			grid-template-columns: 1fr 1fr;
-		}
-	}
-	@media (max-width: 640px) {
-		.columns {
-			grid-template-columns: 1fr;
-		}
-	}
-</style>

@@ -112,7 +112,7 @@
 <main id="main" class="screen">
 	{#if log.totals.takes === 0 && filter.tune === null && filter.place === null && filter.key === null}
 		<h1>No take yet.</h1>
-		<p class="lead">
+		<p class="mx-0 mt-2 mb-4 max-w-[36em] text-head">
 			Open a tune and drill it: every pass is judged and kept here. A pass without any input can be
 			logged by ear.
 		</p>
@@ -125,9 +125,11 @@
 			{/if}
 		</div>
 		<Later><LogCharts {log} {tables} /></Later>
-		<div class="two">
-			<section>
-				<div class="section-head">
+		<div
+			class="grid grid-cols-[minmax(0,2.05fr)_minmax(0,1fr)] gap-6 pt-3.5 max-desk:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] max-tablet:grid-cols-[minmax(0,1fr)]"
+		>
+			<section class="min-w-0 max-desk:first:col-span-full">
+				<div class="section-head max-tablet:flex-wrap">
 					<h2>Two takes{data.pair.length === 2 ? '' : ' side by side'}</h2>
 					<small>
 						{data.pair.length === 2
@@ -141,9 +143,9 @@
 					{/await}
 				{/if}
 			</section>
-			<section>
+			<section class="min-w-0 max-desk:first:col-span-full">
 				{#if data.habits}
-					<div class="section-head">
+					<div class="section-head max-tablet:flex-wrap">
 						<h2>Habits</h2>
 						<small>{data.habits.title}, position {data.habits.position}</small>
 					</div>
@@ -153,12 +155,15 @@
 				{/if}
 			</section>
 		</div>
-		<div class="last">
-			<section>
+		<div
+			data-part="last"
+			class="grid grid-cols-[minmax(0,1fr)_minmax(0,2.05fr)] gap-6 pt-3.5 max-desk:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] max-tablet:grid-cols-[minmax(0,1fr)]"
+		>
+			<section class="min-w-0 max-desk:last:col-span-full">
 				<WeekMinutes {log} {tables} />
 			</section>
-			<section>
-				<div class="section-head">
+			<section class="min-w-0 max-desk:last:col-span-full">
+				<div class="section-head max-tablet:flex-wrap">
 					<h2>Takes</h2>
 					<small>{plural(log.found, 'take')}</small>
 					<LogFilters bind:this={filters} choices={log.choices} {filter} onset={set} />
@@ -176,17 +181,23 @@
 					/>
 				</Later>
 				{#if log.found > log.page}
-					<p class="pages">
+					<p class="flex gap-5 px-0 py-2 text-line">
 						{#if filter.skip > 0}
-							<a href={href({ skip: Math.max(0, filter.skip - log.page) })} data-sveltekit-noscroll
-								>← Newer</a
+							<a
+								class="border-b-2 border-b-ink font-bold"
+								href={href({ skip: Math.max(0, filter.skip - log.page) })}
+								data-sveltekit-noscroll>← Newer</a
 							>
 						{/if}
 						<span
 							>{filter.skip + 1} to {Math.min(log.found, filter.skip + log.page)} of {log.found}</span
 						>
 						{#if filter.skip + log.page < log.found}
-							<a href={href({ skip: filter.skip + log.page })} data-sveltekit-noscroll>More →</a>
+							<a
+								class="border-b-2 border-b-ink font-bold"
+								href={href({ skip: filter.skip + log.page })}
+								data-sveltekit-noscroll>More →</a
+							>
 						{/if}
 					</p>
 				{/if}
@@ -201,55 +212,3 @@
 		]}
 	/>
 </main>
-
-<style>
-	.two {
-		display: grid;
-		grid-template-columns: minmax(0, 2.05fr) minmax(0, 1fr);
-		gap: 24px;
-		padding-top: 14px;
-	}
-	.last {
-		display: grid;
-		grid-template-columns: minmax(0, 1fr) minmax(0, 2.05fr);
-		gap: 24px;
-		padding-top: 14px;
-	}
-	section {
-		min-width: 0;
-	}
-	.pages {
-		display: flex;
-		gap: 20px;
-		padding: 8px 0;
-		font-size: 14px;
-	}
-	.pages a {
-		font-weight: 700;
-		border-bottom: 2px solid var(--ink);
-	}
-	.lead {
-		max-width: 36em;
-		margin: 8px 0 16px;
-		font-size: 18px;
-	}
-	@media (max-width: 1099px) {
-		.two,
-		.last {
-			grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-		}
-		.two > section:first-child,
-		.last > section:last-child {
-			grid-column: 1 / -1;
-		}
-	}
-	@media (max-width: 640px) {
-		.two,
-		.last {
-			grid-template-columns: minmax(0, 1fr);
-		}
-		.section-head {
-			flex-wrap: wrap;
-		}
-	}
-</style>

@@ -7,16 +7,17 @@
 </script>
 
 <svelte:head><title>Passphrase · Arc Step</title></svelte:head>
-<main id="main">
+<main class="mx-auto my-0 flex min-h-dvh max-w-120 flex-col justify-center gap-3 p-6" id="main">
 	<svg viewBox="0 0 44 40" width="88" height="80" aria-hidden="true">
-		<path d="M9 26C11 7 31 2 36 18" />
-		<rect x="2" y="30" width="15" height="4.5" />
-		<rect x="27" y="22" width="15" height="4.5" />
+		<path class="fill-none stroke-now-line stroke-3 cap-round" d="M9 26C11 7 31 2 36 18" />
+		<rect class="fill-ink" x="2" y="30" width="15" height="4.5" />
+		<rect class="fill-ink" x="27" y="22" width="15" height="4.5" />
 	</svg>
-	<h1>This notebook is kept for its players.</h1>
-	<form method="POST">
-		<label for="passphrase">Passphrase</label>
+	<h1 class="text-ribbon leading-tight">This notebook is kept for its players.</h1>
+	<form class="mt-3 grid gap-2" method="POST">
+		<label class="font-bold" for="passphrase">Passphrase</label>
 		<input
+			class="border-2 border-ink bg-transparent px-3 py-2.5 text-verdict"
 			id="passphrase"
 			name="passphrase"
 			type="password"
@@ -27,63 +28,11 @@
 			aria-invalid={form?.message ? 'true' : undefined}
 			{@attach ready}
 		/>
-		<button class="act act-main" type="submit">Open the notebook</button>
-		<p id="told" role="alert">{form?.message ?? ''}</p>
+		<button class="act act-main mt-2 justify-self-start" type="submit">Open the notebook</button>
+		<p id="told" class="min-h-[1.5em] font-semibold" role="alert">{form?.message ?? ''}</p>
 	</form>
-	<p class="help">
+	<p class="text-line text-second">
 		It was set where Arc Step was started. This browser is remembered for thirty days, or until you
 		sign out in the settings.
 	</p>
 </main>
-
-<style>
-	main {
-		display: flex;
-		flex-direction: column;
-		justify-content: center;
-		gap: 12px;
-		max-width: 32rem;
-		min-height: 100dvh;
-		margin: 0 auto;
-		padding: 24px;
-	}
-	path {
-		fill: none;
-		stroke: var(--now-line);
-		stroke-width: 3;
-		stroke-linecap: round;
-	}
-	rect {
-		fill: var(--ink);
-	}
-	h1 {
-		font-size: 34px;
-		line-height: 1.15;
-	}
-	form {
-		display: grid;
-		gap: 8px;
-		margin-top: 12px;
-	}
-	label {
-		font-weight: 700;
-	}
-	input {
-		font-size: 22px;
-		padding: 10px 12px;
-		border: 2px solid var(--ink);
-		background: none;
-	}
-	button {
-		justify-self: start;
-		margin-top: 8px;
-	}
-	#told {
-		min-height: 1.5em;
-		font-weight: 600;
-	}
-	.help {
-		font-size: 15px;
-		color: var(--second);
-	}
-</style>

@@ -63,8 +63,8 @@
 
 <svelte:head><title>Settings · Arc Step</title></svelte:head>
 <TopBar title="Settings" />
-<main id="main" class="screen page">
-	<h1>Set it up once, then play.</h1>
+<main id="main" class="screen max-w-190 gap-6 pt-4.5">
+	<h1 class="text-verdict">Set it up once, then play.</h1>
 	<section>
 		<div class="section-head"><h2 id="theme">Theme</h2></div>
 		<RadioGroup.Root
@@ -102,16 +102,20 @@
 			<Switch.Root
 				checked={prefs.current[entry.key]}
 				onCheckedChange={(on) => prefs.set(entry.key, on)}
-				class="option"
 				aria-label="{entry.name}: {entry.says}"
 			>
-				<span class="track" class:on={prefs.current[entry.key]}><Switch.Thumb class="thumb" /></span
+				<span
+					class="flex h-5 w-10 border-[1.5px] border-ink p-1 data-on:justify-end data-on:bg-ink"
+					data-on={prefs.current[entry.key] || undefined}
+					><Switch.Thumb class="block h-full w-3.5 bg-ink in-data-on:bg-paper" /></span
 				><b>{entry.name}</b><small>{entry.says}</small>
 			</Switch.Root>
 		{/each}
 	</section>
 	<SoundCheck />
-	<p class="note">What stands above is kept in this browser; what follows, in your notebook.</p>
+	<p class="text-reason text-second">
+		What stands above is kept in this browser; what follows, in your notebook.
+	</p>
 	<HandPicker {store} />
 	<InstrumentList {store} />
 	<ScaleList {store} />
@@ -120,11 +124,13 @@
 			<h2>The notebook as one file</h2>
 			<small>tunes, routes, motifs, sets, instruments, drills and takes</small>
 		</div>
-		<p class="files mt-3">
+		<p class="mt-3 flex flex-wrap items-center gap-x-3 gap-y-2">
 			<a class="act" href="/backup.json" download>Back it up</a>
 			<a class="act" href="/backup.json.gz" download>Back it up packed</a>
 			<ChooseFiles look="act" accept=".json,.gz">Restore a backup</ChooseFiles>
-			<small>A backup is shown before it is restored: merged, or in place of what is here.</small>
+			<small class="text-reason text-second"
+				>A backup is shown before it is restored: merged, or in place of what is here.</small
+			>
 		</p>
 	</section>
 	{#if data.guarded}
@@ -133,54 +139,9 @@
 				<h2>This browser</h2>
 				<small>it gave the passphrase of this notebook</small>
 			</div>
-			<p class="files mt-3">
+			<p class="mt-3 flex flex-wrap items-center gap-x-3 gap-y-2">
 				<button type="button" class="act" onclick={() => void signOut()}>Sign out</button>
 			</p>
 		</section>
 	{/if}
 </main>
-
-<style>
-	.page {
-		max-width: 760px;
-		gap: 24px;
-		padding-top: 18px;
-	}
-	h1 {
-		font-size: 25px;
-	}
-	.files {
-		display: flex;
-		flex-wrap: wrap;
-		align-items: center;
-		gap: 8px 12px;
-	}
-	.files small {
-		font-size: 13px;
-		color: var(--second);
-	}
-	.track {
-		display: flex;
-		width: 40px;
-		height: 20px;
-		padding: 3px;
-		border: 1.5px solid var(--ink);
-	}
-	.track :global(.thumb) {
-		display: block;
-		width: 14px;
-		height: 100%;
-		background: var(--ink);
-	}
-	.track.on {
-		justify-content: flex-end;
-		background: var(--ink);
-	}
-	.track.on :global(.thumb) {
-		background: var(--paper);
-	}
-	.note {
-		font-size: 13px;
-		color: var(--second);
-	}
-</style>

@@ -11,18 +11,18 @@
 
 {#if draft.now && draft.next}
 	<section>
-		<div class="section-head pair">
+		<div class="section-head items-center">
 			<h2>At the cursor</h2>
 			<small>bar {draft.now.bar} to bar {draft.next.bar}</small>
-			<span class="symbols">
-				<span class="now"><ChordSymbol chord={draft.now.chord} /></span>
+			<span class="ml-auto flex items-center gap-2.5 text-verdict">
+				<span class="text-now-ink"><ChordSymbol chord={draft.now.chord} /></span>
 				<svg viewBox="0 0 60 24" width="60" height="24" aria-hidden="true"
-					><path d="M4,21Q30,-13 56,21" /></svg
+					><path class="fill-none stroke-now-line stroke-3" d="M4,21Q30,-13 56,21" /></svg
 				>
-				<span class="next"><ChordSymbol chord={draft.next.chord} /></span>
+				<span class="text-next-ink"><ChordSymbol chord={draft.next.chord} /></span>
 			</span>
 		</div>
-		<div class="ladder">
+		<div class="grid justify-items-center pt-2">
 			<ToneLadder now={draft.now.chord} next={draft.next.chord} wide />
 		</div>
 	</section>
@@ -37,7 +37,7 @@
 			<h2>At the cursor</h2>
 			<small>bar {draft.here.bar}, beat {draft.here.beat}</small>
 		</div>
-		<p class="odd">{draft.here.symbol}</p>
+		<p class="px-0 py-2 font-mono text-ribbon font-bold wrap-anywhere">{draft.here.symbol}</p>
 		<p>
 			{draft.here.kind === 'silence'
 				? 'Silence: no chord sounds, the next one is a change.'
@@ -45,39 +45,3 @@
 		</p>
 	</section>
 {/if}
-
-<style>
-	.pair {
-		align-items: center;
-	}
-	.symbols {
-		margin-left: auto;
-		display: flex;
-		align-items: center;
-		gap: 10px;
-		font-size: 27px;
-	}
-	.symbols .now {
-		color: var(--now-ink);
-	}
-	.symbols .next {
-		color: var(--next-ink);
-	}
-	.symbols path {
-		fill: none;
-		stroke: var(--now-line);
-		stroke-width: 3;
-	}
-	.ladder {
-		display: grid;
-		justify-items: center;
-		padding-top: 8px;
-	}
-	.odd {
-		font-family: var(--font-mono);
-		font-weight: 700;
-		font-size: 31px;
-		padding: 8px 0;
-		overflow-wrap: anywhere;
-	}
-</style>

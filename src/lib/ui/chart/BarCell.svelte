@@ -31,67 +31,91 @@
 </script>
 
 <div
-	class="bar"
-	class:sounding
-	class:start={bar.startsRepeat}
-	class:end={bar.repeatTimes > 0}
-	class:many
+	data-part="bar"
+	class="relative flex min-h-21.5 border-l border-l-ink last:border-r last:border-r-ink data-end:border-r-5 data-end:border-r-ink data-sounding:shadow-[inset_0_-5px_var(--now)] data-start:border-l-5"
+	data-sounding={sounding || undefined}
+	data-start={bar.startsRepeat || undefined}
+	data-end={bar.repeatTimes > 0 || undefined}
+	data-many={many || undefined}
 >
-	<span class="number">{bar.number}</span>
-	{#if bar.endings.length > 0}<span class="ending">{bar.endings.join(', ')}.</span>{/if}
+	<span
+		data-part="number"
+		class="pointer-events-none absolute top-1 right-1.5 z-1 font-mono text-count text-third"
+		>{bar.number}</span
+	>
+	{#if bar.endings.length > 0}<span class="absolute top-0.75 left-2 z-1 text-count font-bold"
+			>{bar.endings.join(', ')}.</span
+		>{/if}
 	{#if bar.repeatsBefore || holds}
 		<button
 			type="button"
-			class="cell as"
-			class:now={now === spot(bar.span)}
-			class:next={next === spot(bar.span)}
+			data-part="cell"
+			class="flex min-w-0 flex-1 flex-col items-start justify-center gap-1.5 border-t-5 border-t-transparent pt-3.5 pr-0.5 pb-1.5 pl-2 text-left text-reason text-second hover:bg-lit in-data-many:pr-0 in-data-many:pl-1 now:border-t-now now:bg-now-tint/75 next:border-t-next next:bg-next-tint/65"
+			data-tense={now === spot(bar.span) ? 'now' : next === spot(bar.span) ? 'next' : undefined}
 			onclick={() => onchoose(bar.span, true)}
 			onfocus={() => onchoose(bar.span, false)}
 		>
-			<span class="line" aria-hidden="true"></span>
+			<span class="w-[80%] border-t-2 border-dotted border-t-strong" aria-hidden="true"></span>
 			{holds ? 'held on' : `as bar ${bar.number - 1}`}
 		</button>
 	{:else}
 		{#each shown as cell, i (i)}
 			<button
 				type="button"
-				class="cell"
-				class:now={now === spot(cell.span)}
-				class:next={next === spot(cell.span)}
+				data-part="cell"
+				class="flex min-w-0 flex-1 flex-col items-start gap-1.5 border-t-5 border-t-transparent pt-3.5 pr-0.5 pb-1.5 pl-2 text-left hover:bg-lit in-data-many:pr-0 in-data-many:pl-1 now:border-t-now now:bg-now-tint/75 next:border-t-next next:bg-next-tint/65"
+				data-tense={now === spot(cell.span) ? 'now' : next === spot(cell.span) ? 'next' : undefined}
 				onclick={() => onchoose(cell.span, true)}
 				onfocus={() => onchoose(cell.span, false)}
 			>
 				{#if cell.kind === 'chord'}
-					<span class="symbol" style="font-size:{sizeOf(cell.chord)}px">
+					<span
+						class="text-ribbon leading-none in-now:text-now-ink in-next:text-next-ink"
+						style="font-size:{sizeOf(cell.chord)}px"
+					>
 						{#if cell.push > 0}<span class="sr"
 								>pushed {cell.push === 240 ? 'an eighth' : 'a sixteenth'} early</span
-							><span class="push" aria-hidden="true">←</span>{/if}<ChordSymbol chord={cell.chord} />
+							><span class="mr-0.5 font-sans text-line" aria-hidden="true">←</span>{/if}<ChordSymbol
+							chord={cell.chord}
+						/>
 					</span>
 					{@const role = roleAt(cell.span)}
 					{#if prefs.current.chartLine === 'numerals' && role}
-						<span class="role"
-							><b>{signs(role.numeral)}</b><span
+						<span class="grid min-w-0 text-reason leading-snug in-data-many:text-count"
+							><b>{signs(role.numeral)}</b><span class="text-second"
 								>{proseSigns(many ? role.short.replace('leads home', 'to home') : role.short)}</span
 							></span
 						>
 					{:else}
-						<span class="tones">
+						<span
+							class="flex flex-wrap gap-x-2 gap-y-0.5 in-data-many:gap-x-1 in-data-many:gap-y-0.5"
+						>
 							{#each cell.chord.tones.filter((tone) => tone.essential) as tone (tone.role)}
-								<span class="tone">
-									<b>{prefs.name(tone.name)}</b><i>{signs(tone.role)}</i>
+								<span class="grid text-reason leading-tight in-data-many:text-count">
+									<b class="font-semibold">{prefs.name(tone.name)}</b><i
+										class="text-count text-second not-italic">{signs(tone.role)}</i
+									>
 								</span>
 							{/each}
 							{#if cell.chord.quality.tensions.length > 0}
-								<span class="tensions">{cell.chord.quality.tensions.map(signs).join(' ')}</span>
+								<span class="text-count text-second"
+									>{cell.chord.quality.tensions.map(signs).join(' ')}</span
+								>
 							{/if}
 						</span>
 					{/if}
 				{:else if cell.kind === 'unreadable'}
-					<span class="unread">{cell.text}</span>
-					<span class="why">not read</span>
+					<span
+						class="max-w-full overflow-hidden pb-1.5 font-mono text-head font-bold text-ellipsis underline decoration-wavy decoration-2 underline-offset-[5px]"
+						>{cell.text}</span
+					>
+					<span class="text-reason font-bold">not read</span>
 				{:else}
-					<span class="symbol silence">N.C.</span>
-					<span class="why plain">silence</span>
+					<span
+						class="font-display text-verdict leading-none font-semibold in-now:text-now-ink in-next:text-next-ink"
+						>N.C.</span
+					>
+					<span class="text-reason font-normal text-second">silence</span>
 				{/if}
 			</button>
 		{/each}
@@ -99,156 +123,7 @@
 </div>
 
 <style>
-	.sounding {
-		box-shadow: inset 0 -5px var(--now);
-	}
-	.bar {
-		position: relative;
-		display: flex;
-		min-height: 86px;
-		border-left: 1px solid var(--ink);
-	}
-	.bar:last-child {
-		border-right: 1px solid var(--ink);
-	}
-	.start {
-		border-left-width: 5px;
-	}
-	.end {
-		border-right: 5px solid var(--ink);
-	}
-	.number {
-		position: absolute;
-		top: 4px;
-		right: 6px;
-		font-family: var(--font-mono);
-		font-size: 12px;
-		color: var(--third);
-		pointer-events: none;
-		z-index: 1;
-	}
-	.ending {
-		position: absolute;
-		top: 3px;
-		left: 8px;
-		font-size: 12px;
-		font-weight: 700;
-		z-index: 1;
-	}
-	.cell {
-		flex: 1;
-		min-width: 0;
-		display: flex;
-		flex-direction: column;
-		align-items: flex-start;
-		gap: 6px;
-		padding: 14px 2px 6px 9px;
-		text-align: left;
-		border-top: 5px solid transparent;
-	}
 	.cell + .cell {
 		border-left: 1px dotted var(--strong);
-	}
-	.cell:hover {
-		background: var(--lit);
-	}
-	.now {
-		background: color-mix(in srgb, var(--now-tint) 75%, transparent);
-		border-top-color: var(--now);
-	}
-	.next {
-		background: color-mix(in srgb, var(--next-tint) 65%, transparent);
-		border-top-color: var(--next);
-	}
-	.now .symbol {
-		color: var(--now-ink);
-	}
-	.next .symbol {
-		color: var(--next-ink);
-	}
-	.symbol {
-		font-size: 30px;
-		line-height: 1;
-	}
-	.many .cell {
-		padding-inline: 4px 0;
-	}
-	.many .tones {
-		gap: 2px 4px;
-	}
-	.many .tone {
-		font-size: 12px;
-	}
-	.push {
-		font-family: var(--font-sans);
-		font-size: 16px;
-		margin-right: 2px;
-	}
-	.silence {
-		font-family: var(--font-display);
-		font-weight: 600;
-		font-size: 21px;
-	}
-	.role {
-		display: grid;
-		font-size: 13px;
-		line-height: 1.25;
-		min-width: 0;
-	}
-	.role span {
-		color: var(--second);
-	}
-	.many .role {
-		font-size: 12px;
-	}
-	.tones {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 2px 7px;
-	}
-	.tone {
-		display: grid;
-		line-height: 1.15;
-		font-size: 13px;
-	}
-	.tone b {
-		font-weight: 600;
-	}
-	.tone i {
-		font-style: normal;
-		font-size: 12px;
-		color: var(--second);
-	}
-	.tensions {
-		font-size: 12px;
-		color: var(--second);
-	}
-	.as {
-		justify-content: center;
-		color: var(--second);
-		font-size: 13px;
-	}
-	.line {
-		width: 80%;
-		border-top: 2px dotted var(--strong);
-	}
-	.unread {
-		font-family: var(--font-mono);
-		font-weight: 700;
-		font-size: 18px;
-		max-width: 100%;
-		overflow: hidden;
-		text-overflow: ellipsis;
-		padding-bottom: 6px;
-		text-decoration: underline wavy 2px;
-		text-underline-offset: 5px;
-	}
-	.why {
-		font-weight: 700;
-		font-size: 13px;
-	}
-	.plain {
-		font-weight: 400;
-		color: var(--second);
 	}
 </style>

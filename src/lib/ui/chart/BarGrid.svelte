@@ -55,7 +55,7 @@
 
 	/** Arrows walk through the chords of the grid; Enter goes to the text. */
 	function walk(event: KeyboardEvent): void {
-		const cells = [...host.querySelectorAll<HTMLButtonElement>('button.cell')];
+		const cells = [...host.querySelectorAll<HTMLButtonElement>('button[data-part="cell"]')];
 		const at = cells.indexOf(document.activeElement as HTMLButtonElement);
 		const by: Record<string, number> = { ArrowLeft: -1, ArrowRight: 1 };
 		let to = at + (by[event.key] ?? 0);
@@ -80,8 +80,8 @@
 	}
 	export function focus(): void {
 		(
-			host.querySelector<HTMLButtonElement>('button.now') ??
-			host.querySelector<HTMLButtonElement>('button.cell')
+			host.querySelector<HTMLButtonElement>('button[data-tense="now"]') ??
+			host.querySelector<HTMLButtonElement>('button[data-part="cell"]')
 		)?.focus();
 	}
 </script>
@@ -89,8 +89,9 @@
 <div bind:this={host} {@attach listen('keydown', walk)} role="group" aria-label="Bars">
 	{#each content.rows as { heading, bars }, i (i)}
 		{#if heading}
-			<p class="section">
-				{heading.name}{#if heading.times > 1}<small>, played {plural(heading.times, 'time')}</small
+			<p class="px-0 pt-2.5 pb-1 font-bold">
+				{heading.name}{#if heading.times > 1}<small class="text-reason font-normal text-second"
+						>, played {plural(heading.times, 'time')}</small
 					>{/if}
 			</p>
 		{/if}
@@ -106,15 +107,3 @@
 		/>
 	{/each}
 </div>
-
-<style>
-	.section {
-		font-weight: 700;
-		padding: 10px 0 4px;
-	}
-	.section small {
-		font-size: 13px;
-		font-weight: 400;
-		color: var(--second);
-	}
-</style>

@@ -43,7 +43,11 @@
 	});
 </script>
 
-<div class="row" bind:this={row}>
+<div
+	data-part="row"
+	class="mb-2 grid min-h-22 grid-cols-4 border-t-2 border-t-ink [contain-intrinsic-height:auto_88px] [content-visibility:auto] max-tablet:min-h-43.5 max-tablet:grid-cols-2 max-tablet:[contain-intrinsic-height:auto_174px]"
+	bind:this={row}
+>
 	{#if drawn}
 		{#each drawn.bars as bar, i (i)}
 			<BarCell
@@ -57,22 +61,3 @@
 		{/each}
 	{/if}
 </div>
-
-<style>
-	.row {
-		display: grid;
-		grid-template-columns: repeat(4, minmax(0, 1fr));
-		border-top: 2px solid var(--ink);
-		margin-bottom: 8px;
-		min-height: 88px;
-		content-visibility: auto;
-		contain-intrinsic-height: auto 88px;
-	}
-	@media (max-width: 640px) {
-		.row {
-			grid-template-columns: repeat(2, minmax(0, 1fr));
-			min-height: 174px;
-			contain-intrinsic-height: auto 174px;
-		}
-	}
-</style>

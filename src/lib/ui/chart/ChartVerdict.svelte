@@ -28,17 +28,10 @@
 			chart.changes.length,
 			'change'
 		)}.
-		{#if problems.length > 0}<button class="jump" type="button" onclick={onjump}
-				>line {problems[0].line}</button
+		{#if problems.length > 0}<button
+				class="ml-1 border-b-2 border-b-ink font-bold text-ink"
+				type="button"
+				onclick={onjump}>line {problems[0].line}</button
 			>{/if}
 	</p>
 </div>
-
-<style>
-	.jump {
-		font-weight: 700;
-		color: var(--ink);
-		border-bottom: 2px solid var(--ink);
-		margin-left: 4px;
-	}
-</style>

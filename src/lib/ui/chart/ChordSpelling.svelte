@@ -13,52 +13,24 @@
 </script>
 
 <section>
-	<p class="where"><strong>Bar {event.bar}</strong> beat {event.beat}</p>
-	<p class="symbol"><ChordSymbol chord={event.chord} /></p>
+	<p class="text-line text-second">
+		<strong class="mr-1.5 text-ink">Bar {event.bar}</strong> beat {event.beat}
+	</p>
+	<p class="border-b border-b-hair px-0 pt-1.5 pb-2 text-chord leading-tight text-now-ink">
+		<ChordSymbol chord={event.chord} />
+	</p>
 	<ul>
 		{#each event.chord.tones as tone (tone.role)}
-			<li>
+			<li class="grid min-h-10 grid-cols-[42px_40px_1fr_auto] items-center border-b border-b-hair">
 				<svg width="36" height="34" viewBox="-18 -17 36 34" aria-hidden="true"
 					><RoleMark now={tone.role} label={prefs.label(tone)} r={13} /></svg
 				>
-				<b>{prefs.name(tone.name)}</b>
+				<b class="font-display text-head font-extrabold">{prefs.name(tone.name)}</b>
 				<span>{roleWords(tone.role)}</span>
-				<small>{outside.includes(tone) ? 'outside home' : tone.essential ? '' : 'tension'}</small>
+				<small class="text-reason text-second"
+					>{outside.includes(tone) ? 'outside home' : tone.essential ? '' : 'tension'}</small
+				>
 			</li>
 		{/each}
 	</ul>
 </section>
-
-<style>
-	.where {
-		font-size: 15px;
-		color: var(--second);
-	}
-	.where strong {
-		color: var(--ink);
-		margin-right: 6px;
-	}
-	.symbol {
-		font-size: 46px;
-		line-height: 1.2;
-		padding: 6px 0 8px;
-		color: var(--now-ink);
-		border-bottom: 1px solid var(--hair);
-	}
-	li {
-		display: grid;
-		grid-template-columns: 42px 40px 1fr auto;
-		align-items: center;
-		min-height: 40px;
-		border-bottom: 1px solid var(--hair);
-	}
-	b {
-		font-family: var(--font-display);
-		font-weight: 800;
-		font-size: 18px;
-	}
-	small {
-		font-size: 13px;
-		color: var(--second);
-	}
-</style>

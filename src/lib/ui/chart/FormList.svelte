@@ -33,14 +33,23 @@
 <section>
 	<div class="section-head">
 		<h2>Start from a form</h2>
-		<small>in {signs(name)}{chart.bars.length > 0 ? ', replaces the bars' : ''}</small>
+		<small class="[font-family:inherit] text-reason whitespace-nowrap text-second"
+			>in {signs(name)}{chart.bars.length > 0 ? ', replaces the bars' : ''}</small
+		>
 	</div>
 	<ul>
 		{#each shown as form (form.id)}
 			<li>
-				<button type="button" class:this={form.id === own} onclick={() => onform(form, tonic)}>
+				<button
+					class="flex min-h-7.25 w-full items-baseline justify-between gap-2 border-b border-b-hair px-0 py-1 text-left hover:bg-lit data-this:font-bold max-desk:min-h-10 max-desk:items-center"
+					data-this={form.id === own || undefined}
+					type="button"
+					onclick={() => onform(form, tonic)}
+				>
 					<span>{form.name}</span>
-					<small>{form.id === own ? 'this chart' : proseSigns(form.says)}</small>
+					<small class="font-mono text-reason whitespace-nowrap text-second"
+						>{form.id === own ? 'this chart' : proseSigns(form.says)}</small
+					>
 				</button>
 			</li>
 		{/each}
@@ -51,38 +60,3 @@
 		>
 	{/if}
 </section>
-
-<style>
-	li button {
-		display: flex;
-		justify-content: space-between;
-		align-items: baseline;
-		gap: 8px;
-		width: 100%;
-		min-height: 29px;
-		padding: 4px 0;
-		text-align: left;
-		border-bottom: 1px solid var(--hair);
-	}
-	li button:hover {
-		background: var(--lit);
-	}
-	.this {
-		font-weight: 700;
-	}
-	small {
-		font-family: var(--font-mono);
-		font-size: 13px;
-		color: var(--second);
-		white-space: nowrap;
-	}
-	.section-head small {
-		font-family: inherit;
-	}
-	@media (max-width: 1099px) {
-		li button {
-			min-height: 40px;
-			align-items: center;
-		}
-	}
-</style>

@@ -67,7 +67,9 @@
 <section>
 	<div class="section-head"><h2 id="home">Where is home?</h2></div>
 	{#if shown.length === 0}
-		<p class="note">Write a chord or two: then the tonics are weighed.</p>
+		<p class="px-0 py-2 text-reason text-second">
+			Write a chord or two: then the tonics are weighed.
+		</p>
 	{/if}
 	<RadioGroup.Root
 		value={chosen ? keyName(chosen) : ''}
@@ -80,34 +82,52 @@
 		{#each shown as entry (keyName(entry))}
 			{@const name = keyName(entry)}
 			{@const lead = entry === chosen}
-			<RadioGroup.Item value={name} class="home-row">
+			<RadioGroup.Item
+				value={name}
+				class="grid w-full grid-cols-[22px_1fr_auto_60px] items-center gap-x-1.5 border-b border-b-hair px-0 py-2 text-left hover:bg-lit"
+			>
 				{#snippet children({ checked })}
-					<span class="dot" class:checked></span>
-					<span class="name" class:lead>{keyWords(name)}</span>
-					<span class="word">{strength(entry)}</span>
-					<span class="bar" aria-hidden="true"
-						><i style="width:{100 * entry.score}%" class:lead></i></span
+					<span
+						class="size-3.25 rounded-full border-[1.5px] border-ink data-checked:bg-ink"
+						data-checked={checked || undefined}
+					></span>
+					<span
+						class="font-display text-head font-semibold data-lead:text-head data-lead:font-extrabold"
+						data-lead={lead || undefined}>{keyWords(name)}</span
 					>
-					<span class="reasons">
-						{#each told(entry, lead) as reason (reason)}<span>{proseSigns(reason)}</span>{/each}
+					<span class="text-reason text-second">{strength(entry)}</span>
+					<span class="h-2.75 bg-density-1" aria-hidden="true"
+						><i
+							class="block h-full bg-density-3 data-lead:bg-density-4"
+							data-lead={lead || undefined}
+							style="width:{100 * entry.score}%"
+						></i></span
+					>
+					<span class="col-start-2 -col-end-1 grid text-reason leading-[1.32] text-second">
+						{#each told(entry, lead) as reason (reason)}<span class="before:content-['·_']"
+								>{proseSigns(reason)}</span
+							>{/each}
 					</span>
 				{/snippet}
 			</RadioGroup.Item>
 		{/each}
 	</RadioGroup.Root>
-	<p class="note">
+	<p class="px-0 py-2 text-reason text-second">
 		{#if written}
 			Your text says {keyWords(keyName(written))}.
-			<button type="button" class="inline" onclick={() => onkey(null)}
-				><code>key: auto</code></button
+			<button
+				type="button"
+				class="border-b-[1.5px] border-b-ink font-bold text-ink"
+				onclick={() => onkey(null)}><code>key: auto</code></button
 			> lets the ranking decide.
 		{:else if shown.length > 0}
 			The ranking decides. Choosing one writes it into the text.
 		{/if}
 	</p>
-	<form onsubmit={take}>
+	<form class="flex items-center gap-2 text-reason" onsubmit={take}>
 		<label for="own-key">Type a key</label>
 		<input
+			class="h-7.5 w-23 border-[1.5px] border-strong bg-lit px-1.5 py-0 font-mono font-medium text-ink"
 			id="own-key"
 			bind:this={field}
 			bind:value={typed}
@@ -117,104 +137,11 @@
 			aria-invalid={wrong !== ''}
 		/>
 		<KeyCap keys="K" />
-		<span class="next"><span>Next home</span> <KeyCap keys="T" /></span>
+		<span class="ml-auto inline-flex items-center gap-1.5"
+			><span>Next home</span> <KeyCap keys="T" /></span
+		>
 	</form>
-	{#if wrong}<p id="own-key-wrong" class="wrong" role="alert">{wrong}</p>{/if}
+	{#if wrong}<p id="own-key-wrong" class="wrong pt-1.5 text-reason font-bold" role="alert">
+			{wrong}
+		</p>{/if}
 </section>
-
-<style>
-	section :global(.home-row) {
-		display: grid;
-		grid-template-columns: 22px 1fr auto 60px;
-		align-items: center;
-		column-gap: 6px;
-		width: 100%;
-		padding: 7px 0 8px;
-		text-align: left;
-		border-bottom: 1px solid var(--hair);
-	}
-	section :global(.home-row:hover) {
-		background: var(--lit);
-	}
-	.dot {
-		width: 13px;
-		height: 13px;
-		border: 1.5px solid var(--ink);
-		border-radius: 50%;
-	}
-	.dot.checked {
-		background: var(--ink);
-	}
-	.name {
-		font-family: var(--font-display);
-		font-weight: 600;
-		font-size: 18px;
-	}
-	.name.lead {
-		font-weight: 800;
-		font-size: 20px;
-	}
-	.word {
-		font-size: 13px;
-		color: var(--second);
-	}
-	.bar {
-		height: 11px;
-		background: var(--density-1);
-	}
-	.bar i {
-		display: block;
-		height: 100%;
-		background: var(--density-3);
-	}
-	.bar i.lead {
-		background: var(--density-4);
-	}
-	.reasons {
-		grid-column: 2 / -1;
-		display: grid;
-		font-size: 13px;
-		line-height: 1.32;
-		color: var(--second);
-	}
-	.reasons span::before {
-		content: '· ';
-	}
-	.note {
-		font-size: 13px;
-		color: var(--second);
-		padding: 8px 0;
-	}
-	.inline {
-		border-bottom: 1.5px solid var(--ink);
-		color: var(--ink);
-		font-weight: 700;
-	}
-	form {
-		display: flex;
-		align-items: center;
-		gap: 8px;
-		font-size: 13px;
-	}
-	input {
-		width: 92px;
-		height: 30px;
-		padding: 0 6px;
-		border: 1.5px solid var(--strong);
-		background: var(--lit);
-		font-family: var(--font-mono);
-		font-weight: 500;
-		color: var(--ink);
-	}
-	.next {
-		margin-left: auto;
-		display: inline-flex;
-		align-items: center;
-		gap: 6px;
-	}
-	.wrong {
-		font-size: 13px;
-		font-weight: 700;
-		padding-top: 6px;
-	}
-</style>

@@ -55,45 +55,21 @@
 <section>
 	<div class="section-head"><h2>From outside home</h2></div>
 	{#if rows.length === 0}
-		<p>Every chord tone lies in the key.</p>
+		<p class="pt-2 text-reason text-second">Every chord tone lies in the key.</p>
 	{/if}
 	<ul>
 		{#each rows.slice(0, MOST) as row (row.name)}
-			<li>
-				<b>{prefs.name(row.name)}</b>
-				<small
+			<li class="grid grid-cols-[40px_1fr_auto] items-baseline border-b border-b-hair px-0 py-1.5">
+				<b class="font-display text-head font-extrabold">{prefs.name(row.name)}</b>
+				<small class="text-reason text-second"
 					>{row.bars.length > 1 ? 'bars' : 'bar'}
 					{list(row.bars)}, {list(row.symbols.map((symbol) => proseSigns(symbol)))}</small
 				>
-				{#if row.leads}<span class="leads">{row.leads}</span>{/if}
+				{#if row.leads}<span class="text-reason">{row.leads}</span>{/if}
 			</li>
 		{/each}
 	</ul>
-	{#if rows.length > MOST}<p>and {rows.length - MOST} more</p>{/if}
+	{#if rows.length > MOST}<p class="pt-2 text-reason text-second">
+			and {rows.length - MOST} more
+		</p>{/if}
 </section>
-
-<style>
-	li {
-		display: grid;
-		grid-template-columns: 40px 1fr auto;
-		align-items: baseline;
-		padding: 6px 0;
-		border-bottom: 1px solid var(--hair);
-	}
-	b {
-		font-family: var(--font-display);
-		font-weight: 800;
-		font-size: 18px;
-	}
-	.leads {
-		font-size: 13px;
-	}
-	small,
-	p {
-		font-size: 13px;
-		color: var(--second);
-	}
-	p {
-		padding-top: 8px;
-	}
-</style>

@@ -19,40 +19,17 @@
 	}
 </script>
 
-<div class="row" role="group" aria-label="Transpose the chart to">
+<div
+	class="grid grid-cols-[repeat(12,1fr)] max-tablet:grid-cols-[repeat(6,1fr)]"
+	role="group"
+	aria-label="Transpose the chart to"
+>
 	{#each tonics as name (name)}
 		<button
+			class="h-9.5 border-b border-b-hair font-display text-head font-semibold hover:bg-lit aria-pressed:bg-ink! aria-pressed:font-extrabold aria-pressed:text-paper"
 			type="button"
-			class:here={isHere(name)}
 			aria-pressed={isHere(name)}
 			onclick={() => move(name)}>{signs(name)}</button
 		>
 	{/each}
 </div>
-
-<style>
-	.row {
-		display: grid;
-		grid-template-columns: repeat(12, 1fr);
-	}
-	button {
-		height: 38px;
-		font-family: var(--font-display);
-		font-weight: 600;
-		font-size: 19px;
-		border-bottom: 1px solid var(--hair);
-	}
-	button:hover {
-		background: var(--lit);
-	}
-	@media (max-width: 640px) {
-		.row {
-			grid-template-columns: repeat(6, 1fr);
-		}
-	}
-	.here {
-		background: var(--ink) !important;
-		color: var(--paper);
-		font-weight: 800;
-	}
-</style>

@@ -32,14 +32,15 @@
 			<Dialog.Title class="sheet-title">What to drill</Dialog.Title>
 			<Dialog.Description class="sheet-lead">{line}</Dialog.Description>
 			<form
-				class="three"
+				data-part="three"
+				class="grid grid-cols-[1.25fr_1fr_1fr] gap-x-6 gap-y-5 max-tablet:grid-cols-[minmax(0,1fr)]"
 				onsubmit={(event) => {
 					event.preventDefault();
 					void keep();
 				}}
 			>
 				<section>
-					<h3>1 · What</h3>
+					<h3 class="mb-2 border-b-2 border-b-ink pb-1 text-head">1 · What</h3>
 					<Choice
 						label="From roots to free playing"
 						options={presets}
@@ -48,8 +49,8 @@
 						list
 					/>
 				</section>
-				<section class="stack">
-					<h3>2 · Where</h3>
+				<section class="flex flex-col gap-2.5">
+					<h3 class="mb-2 border-b-2 border-b-ink pb-1 text-head">2 · Where</h3>
 					<label
 						>Position
 						<input
@@ -75,7 +76,7 @@
 							</select></label
 						>
 					{/if}
-					<div class="pair">
+					<div class="grid grid-cols-[1fr_1fr] items-end gap-3">
 						<label
 							>From bar <input
 								type="number"
@@ -111,13 +112,17 @@
 							</select></label
 						>
 					{/if}
-					<label class="check">
-						<input type="checkbox" bind:checked={draft.locked} /> The hand stays in its position
+					<label class="inline-flex items-center gap-2 text-line text-ink">
+						<input
+							class="m-0 inline-block size-5 accent-ink"
+							type="checkbox"
+							bind:checked={draft.locked}
+						/> The hand stays in its position
 					</label>
 				</section>
-				<section class="stack">
-					<h3>3 · How fast</h3>
-					<div class="pair">
+				<section class="flex flex-col gap-2.5">
+					<h3 class="mb-2 border-b-2 border-b-ink pb-1 text-head">3 · How fast</h3>
+					<div class="grid grid-cols-[1fr_1fr] items-end gap-3">
 						<label
 							>From tempo
 							<input
@@ -139,7 +144,7 @@
 							/></label
 						>
 					</div>
-					<div class="pair">
+					<div class="grid grid-cols-[1fr_1fr] items-end gap-3">
 						<label
 							>Step
 							<input
@@ -165,77 +170,20 @@
 						>Times through make a pass
 						<input type="number" min="1" max="16" bind:value={draft.loops} required /></label
 					>
-					<p class="hint"><b>Care.</b> Raise the tempo in small steps; stop when anything hurts.</p>
+					<p class="text-reason text-second">
+						<b>Care.</b> Raise the tempo in small steps; stop when anything hurts.
+					</p>
 				</section>
 				<DrillRules {draft} instrument={open.instrument} />
-				{#if trouble}<p class="wrong" role="alert">{trouble}</p>{/if}
-				<p class="ends">
+				{#if trouble}<p class="wrong col-span-full" role="alert">{trouble}</p>{/if}
+				<p class="col-span-full flex flex-wrap items-center gap-4">
 					<button type="submit" class="act act-main">Drill this</button>
 					<button type="button" class="quiet" onclick={onclose}>Leave it as it was</button>
-					<small>{plural(draft.loops * (draft.to - draft.from + 1), 'bar')} a pass</small>
+					<small class="text-second"
+						>{plural(draft.loops * (draft.to - draft.from + 1), 'bar')} a pass</small
+					>
 				</p>
 			</form>
 		</Dialog.Content>
 	</Dialog.Portal>
 </Dialog.Root>
-
-<style>
-	.three {
-		display: grid;
-		grid-template-columns: 1.25fr 1fr 1fr;
-		gap: 20px 24px;
-	}
-	h3 {
-		font-size: 18px;
-		border-bottom: 2px solid var(--ink);
-		padding-bottom: 4px;
-		margin-bottom: 8px;
-	}
-	.stack {
-		display: flex;
-		flex-direction: column;
-		gap: 10px;
-	}
-	.pair {
-		display: grid;
-		grid-template-columns: 1fr 1fr;
-		gap: 12px;
-		align-items: end;
-	}
-	.check {
-		display: inline-flex;
-		align-items: center;
-		gap: 8px;
-		font-size: 15px;
-		color: var(--ink);
-	}
-	.check input {
-		display: inline-block;
-		width: 20px;
-		height: 20px;
-		margin: 0;
-		accent-color: var(--ink);
-	}
-	.hint {
-		font-size: 13px;
-		color: var(--second);
-	}
-	.ends,
-	.wrong {
-		grid-column: 1 / -1;
-	}
-	.ends {
-		display: flex;
-		flex-wrap: wrap;
-		align-items: center;
-		gap: 16px;
-	}
-	.ends small {
-		color: var(--second);
-	}
-	@media (max-width: 760px) {
-		.three {
-			grid-template-columns: minmax(0, 1fr);
-		}
-	}
-</style>

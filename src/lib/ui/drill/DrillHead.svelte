@@ -20,35 +20,24 @@
 	}
 </script>
 
-<div class="verdict saying">
+<div class="verdict gap-x-3">
 	{#if view.playing}
-		<h1>{desk.looped ? 'Loop' : 'Pass'} at {Math.round(desk.nextTempo)}.</h1>
+		<h1 class="text-verdict">{desk.looped ? 'Loop' : 'Pass'} at {Math.round(desk.nextTempo)}.</h1>
 		<p>{plural(landed, 'change')} landed so far</p>
 	{:else if view.verdict}
-		<h1>{view.verdict.head}</h1>
+		<h1 class="text-verdict">{view.verdict.head}</h1>
 		<p>
 			{desk.done?.stopped ? 'Stopped on the way; what was played is kept. ' : ''}{view.verdict.rest}
 			{#each view.verdict.bars as bar (bar)}
-				<button type="button" class="bar" onclick={() => goToBar(bar)}>bar {bar}</button>
+				<button
+					type="button"
+					class="ml-2 border-b-2 border-b-ink font-bold text-ink"
+					onclick={() => goToBar(bar)}>bar {bar}</button
+				>
 			{/each}
 		</p>
 	{:else}
-		<h1>Land every change at {Math.round(desk.place.tempo)}.</h1>
+		<h1 class="text-verdict">Land every change at {Math.round(desk.place.tempo)}.</h1>
 		<p>One bar is counted in; play along. What you miss shows afterwards.</p>
 	{/if}
 </div>
-
-<style>
-	.saying {
-		column-gap: 12px;
-	}
-	.saying h1 {
-		font-size: 25px;
-	}
-	.bar {
-		font-weight: 700;
-		color: var(--ink);
-		border-bottom: 2px solid var(--ink);
-		margin-left: 8px;
-	}
-</style>

@@ -61,7 +61,7 @@
 	<div class="section-head"><h2>Listening</h2></div>
 	<Later><InputPanel {desk} {listening} onfile={(file) => void judgeFile(file)} /></Later>
 	{#if recording.share !== null}
-		<p class="reading" role="status">
+		<p class="pt-1.5 text-reason" role="status">
 			Listens to the recording: {Math.round(100 * recording.share)} %
 			<button type="button" class="quiet" onclick={() => recording.cancel()}>Cancel</button>
 		</p>
@@ -72,9 +72,9 @@
 		<h2>By ear</h2>
 		<small>without any input</small>
 	</div>
-	<p class="hands">
+	<p class="flex flex-wrap gap-2 pt-2">
 		{#each grades as [grade, key] (grade)}
-			<button type="button" class="act" onclick={() => onhand(grade)}
+			<button type="button" class="act px-2 py-0" onclick={() => onhand(grade)}
 				>{HAND_WORDS[grade]} <KeyCap keys={key} /></button
 			>
 		{/each}
@@ -85,11 +85,11 @@
 		<h2>Warm-up</h2>
 		<small>at {desk.drill.ladder.start}, out of the plan</small>
 	</div>
-	<p class="hands">
+	<p class="flex flex-wrap gap-2 pt-2">
 		{#each WARM_UPS as kind (kind)}
 			<button
 				type="button"
-				class="act"
+				class="act px-2 py-0 aria-pressed:bg-ink aria-pressed:text-paper"
 				disabled={playing}
 				aria-pressed={desk.aside === kind}
 				title={WARM_UP_WORDS[kind].says}
@@ -98,36 +98,7 @@
 		{/each}
 	</p>
 </section>
-<p class="care">
-	<b>Care.</b> Raise the tempo in small steps. Rest a few minutes in every half hour. Stop when anything
-	hurts, tingles or goes numb.
+<p class="border-t border-t-hair pt-2.5 text-reason text-second">
+	<b class="text-ink">Care.</b> Raise the tempo in small steps. Rest a few minutes in every half hour.
+	Stop when anything hurts, tingles or goes numb.
 </p>
-
-<style>
-	.reading {
-		font-size: 13px;
-		padding-top: 6px;
-	}
-	.hands .act[aria-pressed='true'] {
-		background: var(--ink);
-		color: var(--paper);
-	}
-	.hands {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 8px;
-		padding-top: 8px;
-	}
-	.hands .act {
-		padding: 0 9px;
-	}
-	.care {
-		font-size: 13px;
-		color: var(--second);
-		border-top: 1px solid var(--hair);
-		padding-top: 10px;
-	}
-	.care b {
-		color: var(--ink);
-	}
-</style>

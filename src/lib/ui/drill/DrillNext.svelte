@@ -13,51 +13,21 @@
 	const lower = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
 </script>
 
-<div class="step">
+<div
+	class="flex min-h-14 items-center justify-between gap-4 border-b-2 border-b-ink max-tablet:flex-wrap max-tablet:px-0 max-tablet:py-1.5"
+>
 	<div>
-		<h2>
+		<h2 class="text-verdict">
 			{next ? `Next: ${lower(said(next.text))}` : `Start at ${Math.round(desk.nextTempo)}.`}
 		</h2>
-		{#if next}<p>{said(next.reason)}</p>{/if}
+		{#if next}<p class="text-line text-second">{said(next.reason)}</p>{/if}
 	</div>
-	<button type="button" class="next" onclick={ongo}>
+	<button
+		type="button"
+		class="inline-flex min-h-11 items-center gap-3 border-l-6 border-l-next bg-next-tint px-3.5 py-0 text-line font-bold whitespace-nowrap"
+		onclick={ongo}
+	>
 		{next ? (next.kind === 'loop' ? 'Start the loop' : 'Go on') : 'Start'}
 		<KeyCap keys="Enter" />
 	</button>
 </div>
-
-<style>
-	.step {
-		display: flex;
-		align-items: center;
-		justify-content: space-between;
-		gap: 16px;
-		min-height: 56px;
-		border-bottom: 2px solid var(--ink);
-	}
-	h2 {
-		font-size: 25px;
-	}
-	p {
-		color: var(--second);
-		font-size: 14px;
-	}
-	.next {
-		display: inline-flex;
-		align-items: center;
-		gap: 12px;
-		min-height: 44px;
-		padding: 0 14px;
-		font-weight: 700;
-		font-size: 16px;
-		white-space: nowrap;
-		background: var(--next-tint);
-		border-left: 6px solid var(--next);
-	}
-	@media (max-width: 760px) {
-		.step {
-			flex-wrap: wrap;
-			padding: 6px 0;
-		}
-	}
-</style>

@@ -20,40 +20,46 @@
 	const sizes = [78, 70, 60, 50, 42, 34, 28];
 </script>
 
-<svg viewBox="0 0 {width} {HEIGHT}" {width} height={HEIGHT} aria-hidden="true">
-	<text class="small now" x="0" y="14">now</text>
+<svg class="block" viewBox="0 0 {width} {HEIGHT}" {width} height={HEIGHT} aria-hidden="true">
+	<text class="fill-now-ink text-line font-bold" x="0" y="14">now</text>
 	{#if open.now}
-		<g class="now">
-			<ChordText chord={open.now} x={0} y={88} size={fittingSize(open.now, half - 110, sizes)} />
-		</g>
+		<ChordText
+			class="fill-now-ink"
+			chord={open.now}
+			x={0}
+			y={88}
+			size={fittingSize(open.now, half - 110, sizes)}
+		/>
 	{:else}
-		<text class="nothing" x="0" y="84">N.C.</text>
+		<text class="fill-second font-display text-chord font-semibold" x="0" y="84">N.C.</text>
 	{/if}
-	<text class="small next" x={half - 40} y="14">next</text>
+	<text class="fill-next-ink text-line font-bold" x={half - 40} y="14">next</text>
 	{#if open.next}
-		<g class="next">
-			<ChordText
-				chord={open.next}
-				x={half - 40}
-				y={88}
-				size={fittingSize(open.next, half - 130, sizes)}
-			/>
-		</g>
+		<ChordText
+			class="fill-next-ink"
+			chord={open.next}
+			x={half - 40}
+			y={88}
+			size={fittingSize(open.next, half - 130, sizes)}
+		/>
 		{#if target}
 			<StandTarget {target} x={width - 116} y={40} r={23} />
-			<text class="place" x={width - 116} y="90"
+			<text class="fill-ink text-line font-bold anchor-middle" x={width - 116} y="90"
 				>{prefs.name(target.name)} · string {target.string}</text
 			>
-			<text class="place" x={width - 116} y="107"
+			<text class="fill-ink text-line font-bold anchor-middle" x={width - 116} y="107"
 				>{target.fret === 0 ? 'open' : `fret ${target.fret}`}</text
 			>
 		{/if}
 	{/if}
 	{#if number !== null}
-		<text class="count" class:counting={heard.kind === 'counting'} x={width - 14} y="72"
-			>{number}</text
+		<text
+			class="fill-ink font-display text-stand font-extrabold anchor-end data-counting:fill-third"
+			data-counting={heard.kind === 'counting' || undefined}
+			x={width - 14}
+			y="72">{number}</text
 		>
-		<text class="unit" x={width - 14} y="90"
+		<text class="fill-second text-line anchor-end" x={width - 14} y="90"
 			>{heard.kind === 'counting' ? `of ${heard.of}` : number === 1 ? 'beat' : 'beats'}</text
 		>
 	{/if}
@@ -63,52 +69,3 @@
 		? `, ${signs(open.next.symbol)} next`
 		: ''}
 </p>
-
-<style>
-	svg {
-		display: block;
-	}
-	.now :global(text) {
-		fill: var(--now-ink);
-	}
-	.next :global(text) {
-		fill: var(--next-ink);
-	}
-	.small {
-		font-size: 15px;
-		font-weight: 700;
-	}
-	.small.now {
-		fill: var(--now-ink);
-	}
-	.small.next {
-		fill: var(--next-ink);
-	}
-	.place {
-		font-size: 15px;
-		font-weight: 700;
-		text-anchor: middle;
-		fill: var(--ink);
-	}
-	.count {
-		font-family: var(--font-display);
-		font-weight: 800;
-		font-size: 76px;
-		text-anchor: end;
-		fill: var(--ink);
-	}
-	.count.counting {
-		fill: var(--third);
-	}
-	.unit {
-		font-size: 14px;
-		text-anchor: end;
-		fill: var(--second);
-	}
-	.nothing {
-		font-family: var(--font-display);
-		font-weight: 600;
-		font-size: 48px;
-		fill: var(--second);
-	}
-</style>

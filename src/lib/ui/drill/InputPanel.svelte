@@ -52,7 +52,7 @@
 	let picker: HTMLInputElement | undefined = $state();
 </script>
 
-<div class="input">
+<div class="flex flex-col gap-1.5 pt-2">
 	<label
 		>Who plays
 		<select
@@ -70,17 +70,18 @@
 			value={desk.simulated.name ?? ''}
 			onchange={(name) => name !== '' && desk.simulated.choose(name)}
 		/>
-		<p class="says">It plays the plan through the same ears as you.</p>
+		<p class="text-reason text-second">It plays the plan through the same ears as you.</p>
 		<details>
-			<summary>Set by hand</summary>
-			<div class="parts">
+			<summary class="cursor-pointer text-reason">Set by hand</summary>
+			<div class="grid grid-cols-[1fr_1fr] gap-x-3 gap-y-1.5 pt-1.5">
 				{#each PARTS as { part, name, unit } (part)}
 					{@const { least, most } = SKILL_BOUNDS[part]}
 					{@const times = unit === '%' ? 100 : 1}
-					<label
+					<label class="text-count"
 						>{name}
 						<span
 							><input
+								class="inline-block w-19.5"
 								type="number"
 								disabled={playing}
 								min={least * times}
@@ -96,31 +97,41 @@
 			</div>
 		</details>
 	{:else}
-		<p class="says" class:trouble={listening.trouble !== null} role="status">{listening.says}</p>
+		<p
+			class="text-reason text-second data-trouble:font-bold data-trouble:text-ink"
+			data-trouble={listening.trouble !== null || undefined}
+			role="status"
+		>
+			{listening.says}
+		</p>
 		{#if listening.trouble === null}
-			<p class="meter">
-				<span class="heard" aria-label="Pitch heard">{heard}</span>
+			<p class="flex items-center gap-3">
+				<span
+					data-part="heard"
+					class="min-w-11.5 font-display text-verdict font-extrabold"
+					aria-label="Pitch heard">{heard}</span
+				>
 				{#if listening.kind === 'microphone'}
-					<meter min="0" max="1" low={0.15} value={level} aria-label="Level"
+					<meter class="h-3.5 flex-1" min="0" max="1" low={0.15} value={level} aria-label="Level"
 						>{Math.round(100 * level)} %</meter
 					>
 				{/if}
 			</p>
 			{#if listening.kind === 'microphone' && !listening.trusted}
-				<p class="says">
+				<p class="text-reason text-second">
 					Put headphones on: the microphone must hear you, not the band. Before the first pass four
 					clicks try it.
 				</p>
 			{/if}
 			{#if measuring}
-				<p class="clicks" role="status">
+				<p role="status">
 					{measuring.what === 'latency'
 						? 'Play one note on every click'
 						: 'Be still for four clicks'}:
-					<b>{measuring.click < 0 ? '…' : measuring.click + 1}</b>
+					<b class="font-bold text-ink">{measuring.click < 0 ? '…' : measuring.click + 1}</b>
 				</p>
 			{:else}
-				<p class="acts">
+				<p class="relative flex flex-wrap items-center gap-x-3.5 gap-y-0">
 					{#if listening.kind === 'microphone'}
 						<button
 							type="button"
@@ -135,15 +146,17 @@
 						disabled={playing}
 						onclick={() => void listening.measureLatency()}>Measure latency</button
 					>
-					<small>{plural(latency, 'ms', 'ms')} off</small>
+					<small class="text-count text-second">{plural(latency, 'ms', 'ms')} off</small>
 				</p>
 			{/if}
 			{#if listening.told}
-				<p class="says" role="status">
+				<p class="text-reason text-second" role="status">
 					{listening.told}
 					{#if listening.kind === 'microphone' && !listening.trusted}
-						<button type="button" class="anyway" onclick={() => (listening.trusted = true)}
-							>Play anyway</button
+						<button
+							type="button"
+							class="font-bold text-ink underline underline-offset-[3px]"
+							onclick={() => (listening.trusted = true)}>Play anyway</button
 						>
 					{/if}
 				</p>
@@ -151,16 +164,16 @@
 		{/if}
 	{/if}
 	{#if insecure}
-		<p class="says">
+		<p class="text-reason text-second">
 			Over plain http this device has no microphone and no MIDI here, and its screen may fall
 			asleep. The neck, the letters, recordings and your own ear work.
 		</p>
 	{/if}
-	<p class="acts">
+	<p class="relative flex flex-wrap items-center gap-x-3.5 gap-y-0">
 		<button type="button" class="quiet" disabled={playing} onclick={() => picker?.click()}
 			>Judge a recording</button
 		>
-		<small>WAV, MIDI, or what this browser plays</small>
+		<small class="text-count text-second">WAV, MIDI, or what this browser plays</small>
 		<input
 			bind:this={picker}
 			class="sr"
@@ -178,53 +191,6 @@
 </div>
 
 <style>
-	.input {
-		display: flex;
-		flex-direction: column;
-		gap: 6px;
-		padding-top: 8px;
-	}
-	.says {
-		font-size: 13px;
-		color: var(--second);
-	}
-	summary {
-		font-size: 13px;
-		cursor: pointer;
-	}
-	.parts {
-		display: grid;
-		grid-template-columns: 1fr 1fr;
-		gap: 6px 12px;
-		padding-top: 6px;
-	}
-	.parts label {
-		font-size: 12px;
-	}
-	.parts input {
-		display: inline-block;
-		width: 78px;
-	}
-	.trouble,
-	.clicks b {
-		color: var(--ink);
-		font-weight: 700;
-	}
-	.meter {
-		display: flex;
-		align-items: center;
-		gap: 12px;
-	}
-	.heard {
-		min-width: 46px;
-		font-family: var(--font-display);
-		font-weight: 800;
-		font-size: 22px;
-	}
-	meter {
-		flex: 1;
-		height: 14px;
-	}
 	meter::-webkit-meter-bar {
 		border: 1px solid var(--strong);
 		border-radius: 0;
@@ -233,22 +199,5 @@
 	meter::-webkit-meter-optimum-value,
 	meter::-webkit-meter-suboptimum-value {
 		background: var(--next);
-	}
-	.acts {
-		display: flex;
-		flex-wrap: wrap;
-		align-items: center;
-		gap: 0 14px;
-		position: relative;
-	}
-	.acts small {
-		font-size: 12px;
-		color: var(--second);
-	}
-	.anyway {
-		font-weight: 700;
-		color: var(--ink);
-		text-decoration: underline;
-		text-underline-offset: 3px;
 	}
 </style>

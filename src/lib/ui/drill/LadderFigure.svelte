@@ -33,10 +33,11 @@
 	const passes = (tempo: number) => tried.filter((pass) => pass.tempo === tempo).slice(-8);
 </script>
 
-<p class="words">
+<p class="pt-1.5 text-reason text-second">
 	{inWords(ladder.up)} clean {ladder.up === 1 ? 'pass' : 'passes'}: up<br />one broken pass: down
 </p>
 <svg
+	class="-mt-7.5 block w-full"
 	viewBox="0 0 {WIDTH} {HEIGHT}"
 	role="img"
 	aria-label="Tempo ladder from {ladder.start} to {ladder.ceiling}: now at {place.tempo}, {place.clean} clean in a row"
@@ -44,22 +45,31 @@
 	{#each shown as tempo, i (tempo)}
 		{@const here = tempo === place.tempo}
 		<rect
-			class:done={tempo < place.tempo}
-			class:here
-			class:from={moved && tempo === played}
+			class="fill-none stroke-strong stroke-[1.5] data-done:fill-density-4 data-done:stroke-density-4 data-from:fill-now data-from:stroke-now data-here:fill-next data-here:stroke-next"
+			data-done={tempo < place.tempo || undefined}
+			data-here={here || undefined}
+			data-from={(moved && tempo === played) || undefined}
 			x={x(i)}
 			y={y(i)}
 			width={wide}
 			height="9"
 		/>
-		<text class:big={here} x={x(i) + wide / 2} y={y(i) + 22}>{tempo}</text>
+		<text
+			class="fill-second text-count anchor-middle data-big:fill-next-ink data-big:text-line data-big:font-bold"
+			data-big={here || undefined}
+			x={x(i) + wide / 2}
+			y={y(i) + 22}>{tempo}</text
+		>
 		{#each passes(tempo) as pass, k (k)}
 			{@const px = x(i) + wide / 2 - 5 + (k % 2) * 10}
 			{@const py = y(i) - 8 - Math.floor(k / 2) * 10}
 			{#if pass.clean}
-				<circle cx={px} cy={py} r="3.6" />
+				<circle class="fill-ink" cx={px} cy={py} r="3.6" />
 			{:else}
-				<path d="M{px - 3.4},{py - 3.4}l6.8,6.8m0,-6.8l-6.8,6.8" />
+				<path
+					class="fill-none stroke-ink stroke-2"
+					d="M{px - 3.4},{py - 3.4}l6.8,6.8m0,-6.8l-6.8,6.8"
+				/>
 			{/if}
 		{/each}
 	{/each}
@@ -68,60 +78,14 @@
 		{#if a >= 0 && b >= 0}
 			{@const [x1, x2] = [x(a) + wide / 2, x(b) + wide / 2]}
 			{@const [y1, y2] = [y(a) - 34, y(b) - 26]}
-			<path class="way" d="M{x1},{y1}Q{(x1 + x2) / 2},{Math.min(y1, y2) - 26} {x2},{y2}" />
-			<path class="way" d="M{x2 - 5},{y2 - 6}L{x2},{y2}L{x2 + 5},{y2 - 6}" />
+			<path
+				class="fill-none stroke-next-line stroke-[2.4]"
+				d="M{x1},{y1}Q{(x1 + x2) / 2},{Math.min(y1, y2) - 26} {x2},{y2}"
+			/>
+			<path
+				class="fill-none stroke-next-line stroke-[2.4]"
+				d="M{x2 - 5},{y2 - 6}L{x2},{y2}L{x2 + 5},{y2 - 6}"
+			/>
 		{/if}
 	{/if}
 </svg>
-
-<style>
-	.words {
-		font-size: 13px;
-		color: var(--second);
-		padding-top: 6px;
-	}
-	svg {
-		display: block;
-		width: 100%;
-		margin-top: -30px;
-	}
-	rect {
-		fill: none;
-		stroke: var(--strong);
-		stroke-width: 1.5;
-	}
-	rect.done {
-		fill: var(--density-4);
-		stroke: var(--density-4);
-	}
-	rect.here {
-		fill: var(--next);
-		stroke: var(--next);
-	}
-	rect.from {
-		fill: var(--now);
-		stroke: var(--now);
-	}
-	text {
-		font-size: 12px;
-		fill: var(--second);
-		text-anchor: middle;
-	}
-	text.big {
-		font-weight: 700;
-		font-size: 14px;
-		fill: var(--next-ink);
-	}
-	circle {
-		fill: var(--ink);
-	}
-	path {
-		fill: none;
-		stroke: var(--ink);
-		stroke-width: 2;
-	}
-	.way {
-		stroke: var(--next-line);
-		stroke-width: 2.4;
-	}
-</style>

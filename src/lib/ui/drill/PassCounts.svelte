@@ -15,12 +15,18 @@
 	];
 </script>
 
-<table>
-	<thead class="sr"><tr><th>Result</th><th>Changes</th></tr></thead>
+<table class="w-full border-collapse">
+	<thead class="sr"
+		><tr class="border-b border-b-hair"
+			><th class="flex h-8.5 items-center gap-1.5 text-left font-normal">Result</th><th
+				class="flex h-8.5 items-center gap-1.5 text-left font-normal">Changes</th
+			></tr
+		></thead
+	>
 	<tbody>
 		{#each ROWS as result (result)}
-			<tr class:none={counts[result] === 0}>
-				<th scope="row">
+			<tr class="border-b border-b-hair" data-none={counts[result] === 0 || undefined}>
+				<th class="flex h-8.5 items-center gap-1.5 text-left font-normal" scope="row">
 					<svg viewBox="-32 -16 64 32" width="60" height="30" aria-hidden="true">
 						<ResultMark
 							role="3"
@@ -29,42 +35,16 @@
 							shift={result === 'early' ? -8 : result === 'late' ? 13 : 0}
 						/>
 					</svg>
-					<span>{RESULT_WORDS[result][0]} <small>{RESULT_WORDS[result][1]}</small></span>
+					<span
+						>{RESULT_WORDS[result][0]}
+						<small class="text-count text-second">{RESULT_WORDS[result][1]}</small></span
+					>
 				</th>
-				<td>{counts[result]}</td>
+				<td
+					class="text-right font-display text-head font-extrabold in-data-none:font-semibold in-data-none:text-third"
+					>{counts[result]}</td
+				>
 			</tr>
 		{/each}
 	</tbody>
 </table>
-
-<style>
-	table {
-		width: 100%;
-		border-collapse: collapse;
-	}
-	th {
-		display: flex;
-		align-items: center;
-		gap: 6px;
-		font-weight: 400;
-		text-align: left;
-		height: 34px;
-	}
-	tr {
-		border-bottom: 1px solid var(--hair);
-	}
-	td {
-		font-family: var(--font-display);
-		font-weight: 800;
-		font-size: 20px;
-		text-align: right;
-	}
-	.none td {
-		font-weight: 600;
-		color: var(--third);
-	}
-	small {
-		font-size: 12px;
-		color: var(--second);
-	}
-</style>

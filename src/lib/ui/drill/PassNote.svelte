@@ -17,18 +17,7 @@
 </script>
 
 <svelte:window onkeydown={keys} />
-<div class="note">
+<div class="grid min-h-8.5 grid-cols-[auto_minmax(0,1fr)] items-center gap-3 text-line">
 	<span>Note <KeyCap keys="M" /></span>
 	<NoteField {note} bind:editing onwrite={(text) => void write(text)} />
 </div>
-
-<style>
-	.note {
-		display: grid;
-		grid-template-columns: auto minmax(0, 1fr);
-		gap: 12px;
-		align-items: center;
-		min-height: 34px;
-		font-size: 14px;
-	}
-</style>

@@ -75,21 +75,23 @@
 	);
 </script>
 
-<div class="strip">
+<div class="overflow-hidden">
 	<p class="sr">{said || 'Nothing played yet.'}</p>
 	{#each rows as row (row.from)}
-		<svg viewBox="0 0 {width} {HEIGHT}" {width} height={HEIGHT} aria-hidden="true">
+		<svg class="block" viewBox="0 0 {width} {HEIGHT}" {width} height={HEIGHT} aria-hidden="true">
 			{#each row.bars as bar (bar.index)}
 				{#if inMark(bar.index)}
-					<rect class="marked" x={bar.x} y="2" width={bar.width} height={HEIGHT - 4} />
-					<rect class="markline" x={bar.x} y="0" width={bar.width} height="5" />
+					<rect class="fill-next-tint" x={bar.x} y="2" width={bar.width} height={HEIGHT - 4} />
+					<rect class="fill-next" x={bar.x} y="0" width={bar.width} height="5" />
 				{/if}
-				<line class="barline" x1={bar.x} x2={bar.x} y1="0" y2="128" />
-				<text class="number" x={bar.x + bar.width - 6} y="17">{bar.index + 1}</text>
+				<line class="stroke-hair" x1={bar.x} x2={bar.x} y1="0" y2="128" />
+				<text class="fill-second font-mono text-count anchor-end" x={bar.x + bar.width - 6} y="17"
+					>{bar.index + 1}</text
+				>
 				{#if onbar}
 					<!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_static_element_interactions -->
 					<rect
-						class="hit"
+						class="cursor-pointer fill-transparent"
 						x={bar.x}
 						y="0"
 						width={bar.width}
@@ -98,15 +100,15 @@
 					/>
 				{/if}
 			{/each}
-			<line class="top" x1="0" x2={width} y1="1" y2="1" />
-			<line class="base" x1="0" x2={width} y1={LANE} y2={LANE} />
+			<line class="stroke-ink stroke-2" x1="0" x2={width} y1="1" y2="1" />
+			<line class="stroke-hair" x1="0" x2={width} y1={LANE} y2={LANE} />
 			{#each row.changes as change, i (change.index)}
 				{@const after = row.changes[i + 1]}
 				{#if change.target && after?.target}
 					{@const rise = Math.min(30, bulge(after.target.midi - change.target.midi) * 0.55)}
 					<path
-						class="arc"
-						class:dotted={!good(change.index) || !good(after.index)}
+						class="fill-none stroke-second stroke-[2.25] data-dotted:dash-[2_4]"
+						data-dotted={!good(change.index) || !good(after.index) || undefined}
 						d={arcPath(change.x, y(change.target.midi), after.x, y(after.target.midi), rise)}
 					/>
 				{/if}
@@ -114,14 +116,15 @@
 			{#each row.changes as change (change.index)}
 				{@const judged = results.get(change.index)}
 				<line
-					class="moment"
-					class:strong={judged !== undefined}
+					class="stroke-strong dash-[2_3] data-strong:stroke-ink data-strong:dash-none"
+					data-strong={judged !== undefined || undefined}
 					x1={change.x}
 					x2={change.x}
 					y1="40"
 					y2="128"
 				/>
-				<g class="symbol" class:now={change.index === now} class:next={change.index === next}>
+				{@const tense = change.index === now ? 'now' : change.index === next ? 'next' : undefined}
+				<g class="fill-second now:fill-now-ink next:fill-next-ink" data-tense={tense}>
 					<ChordText
 						chord={change.chord}
 						x={change.x + 7}
@@ -146,25 +149,28 @@
 				{#if judged && judged.result !== 'passed'}
 					<g transform="translate({change.x},{LANE})">
 						{#if judged.result === 'held'}
-							<rect class="box" x="-11" y="-6" width="22" height="12" />
-							<line class="heldline" x1="-16" x2="16" y1="0" y2="0" />
+							<rect class="fill-paper stroke-strong" x="-11" y="-6" width="22" height="12" />
+							<line class="stroke-ink stroke-4" x1="-16" x2="16" y1="0" y2="0" />
 						{:else}
-							<rect class="box" x="-11" y="-6" width="22" height="12" />
-							<line class="box" x1="0" x2="0" y1="-6" y2="6" />
+							<rect class="fill-paper stroke-strong" x="-11" y="-6" width="22" height="12" />
+							<line class="fill-paper stroke-strong" x1="0" x2="0" y1="-6" y2="6" />
 							{#if judged.result === 'missed'}
-								<path class="cross" d="M-5,-5L5,5M5,-5L-5,5" />
+								<path class="fill-none stroke-ink stroke-[2.2]" d="M-5,-5L5,5M5,-5L-5,5" />
 							{:else if judged.errorMs !== null}
 								{@const at = lane(judged.errorMs)}
 								{#if judged.result === 'landed'}
-									<circle cx={at} r="3.6" />
+									<circle class="fill-ink" cx={at} r="3.6" />
 								{:else}
-									<path class="off" d={at > 0 ? `M${at},-5l7,5l-7,5z` : `M${at},-5l-7,5l7,5z`} />
+									<path
+										class="fill-ink"
+										d={at > 0 ? `M${at},-5l7,5l-7,5z` : `M${at},-5l-7,5l7,5z`}
+									/>
 								{/if}
 							{/if}
 						{/if}
 						<text
-							class="lane"
-							class:bold={judged.result !== 'landed' && judged.result !== 'held'}
+							class="fill-second text-count anchor-middle data-bold:fill-ink data-bold:font-bold"
+							data-bold={(judged.result !== 'landed' && judged.result !== 'held') || undefined}
 							y="21">{laneWord(judged)}</text
 						>
 					</g>
@@ -173,89 +179,3 @@
 		</svg>
 	{/each}
 </div>
-
-<style>
-	svg {
-		display: block;
-	}
-	.strip {
-		overflow: hidden;
-	}
-	.top {
-		stroke: var(--ink);
-		stroke-width: 2;
-	}
-	.base {
-		stroke: var(--hair);
-	}
-	.barline {
-		stroke: var(--hair);
-	}
-	.moment {
-		stroke: var(--strong);
-		stroke-dasharray: 2 3;
-	}
-	.moment.strong {
-		stroke: var(--ink);
-		stroke-dasharray: none;
-	}
-	.number {
-		font-family: var(--font-mono);
-		font-size: 12px;
-		fill: var(--second);
-		text-anchor: end;
-	}
-	.hit {
-		fill: transparent;
-		cursor: pointer;
-	}
-	.marked {
-		fill: var(--next-tint);
-	}
-	.markline {
-		fill: var(--next);
-	}
-	.arc {
-		fill: none;
-		stroke: var(--second);
-		stroke-width: 2.25;
-	}
-	.arc.dotted {
-		stroke-dasharray: 2 4;
-	}
-	.symbol :global(text) {
-		fill: var(--second);
-	}
-	.symbol.now :global(text) {
-		fill: var(--now-ink);
-	}
-	.symbol.next :global(text) {
-		fill: var(--next-ink);
-	}
-	.box {
-		fill: var(--paper);
-		stroke: var(--strong);
-	}
-	.heldline {
-		stroke: var(--ink);
-		stroke-width: 4;
-	}
-	circle,
-	.off {
-		fill: var(--ink);
-	}
-	.cross {
-		fill: none;
-		stroke: var(--ink);
-		stroke-width: 2.2;
-	}
-	.lane {
-		font-size: 12px;
-		fill: var(--second);
-		text-anchor: middle;
-	}
-	.lane.bold {
-		font-weight: 700;
-		fill: var(--ink);
-	}
-</style>

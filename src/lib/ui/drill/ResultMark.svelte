@@ -25,25 +25,26 @@
 	const size = $derived(r * ([...label].length > 2 ? 0.7 : 0.88));
 </script>
 
-<g class={result ?? 'waiting'}>
+<g data-result={result ?? 'waiting'}>
 	{#if result === 'held'}
-		<line class="through" x1={-r * 2.4} x2={r * 2.4} y1="0" y2="0" />
+		<line class="stroke-ink stroke-5" x1={-r * 2.4} x2={r * 2.4} y1="0" y2="0" />
 	{/if}
 	{#if moved || result === 'missed' || result === 'silent'}
-		<path class="ghost" d={shape} />
+		<path class="fill-none stroke-ink stroke-[1.8] dash-[2_3]" d={shape} />
 	{/if}
-	{#if landed}<path class="halo" d={shapePath(kind, r + 4.5)} />{/if}
+	{#if landed}<path class="fill-lit stroke-ink stroke-2" d={shapePath(kind, r + 4.5)} />{/if}
 	{#if solid || result === null}
 		<g transform="translate({x},0)">
 			<path
-				class="shape"
-				class:root={kind === 'root' && solid}
+				class="fill-lit stroke-ink in-data-[result=waiting]:fill-paper in-data-[result=waiting]:stroke-strong in-data-[result=waiting]:stroke-[1.6] data-root:fill-ink"
+				data-root={(kind === 'root' && solid) || undefined}
 				d={shape}
 				stroke-width={shapeStroke(kind)}
 			/>
 			{#if label}
 				<text
-					class:onroot={kind === 'root' && solid}
+					class="pointer-events-none fill-ink font-bold anchor-middle in-data-[result=waiting]:fill-second data-onroot:fill-paper"
+					data-onroot={(kind === 'root' && solid) || undefined}
 					y={labelShift(kind) * r}
 					dy="0.35em"
 					font-size={size}>{label}</text
@@ -53,56 +54,9 @@
 	{/if}
 	{#if result === 'missed'}
 		<path
-			class="cross"
+			class="fill-none stroke-ink stroke-[2.6]"
 			d="M{-r * 0.55},{-r * 0.55}L{r * 0.55},{r * 0.55}M{r * 0.55},{-r * 0.55}L{-r * 0.55},{r *
 				0.55}"
 		/>
 	{/if}
 </g>
-
-<style>
-	.shape {
-		fill: var(--lit);
-		stroke: var(--ink);
-	}
-	.root {
-		fill: var(--ink);
-	}
-	.halo {
-		fill: var(--lit);
-		stroke: var(--ink);
-		stroke-width: 2;
-	}
-	.ghost {
-		fill: none;
-		stroke: var(--ink);
-		stroke-width: 1.8;
-		stroke-dasharray: 2 3;
-	}
-	.waiting .shape {
-		fill: var(--paper);
-		stroke: var(--strong);
-		stroke-width: 1.6;
-	}
-	.through {
-		stroke: var(--ink);
-		stroke-width: 5;
-	}
-	.cross {
-		fill: none;
-		stroke: var(--ink);
-		stroke-width: 2.6;
-	}
-	text {
-		fill: var(--ink);
-		font-weight: 700;
-		text-anchor: middle;
-		pointer-events: none;
-	}
-	.onroot {
-		fill: var(--paper);
-	}
-	.waiting text {
-		fill: var(--second);
-	}
-</style>

@@ -82,21 +82,16 @@
 </p>
 <div class="editor" bind:this={host}>
 	{#if !view}
-		<textarea class="plain" bind:value={text} aria-label="Chart text" spellcheck="false" rows="14"
-		></textarea>
+		<textarea
+			class="min-h-75 w-full bg-transparent py-2 pr-0 pl-7.5 font-mono text-line leading-6"
+			bind:value={text}
+			aria-label="Chart text"
+			spellcheck="false"
+			rows="14"></textarea>
 	{/if}
 </div>
 
 <style>
-	.plain {
-		width: 100%;
-		min-height: 300px;
-		padding: 8px 0 8px 30px;
-		font-family: var(--font-mono);
-		font-size: 15px;
-		line-height: 24px;
-		background: none;
-	}
 	.editor :global(.cm-editor) {
 		outline: none;
 		max-height: 62vh;

@@ -57,21 +57,32 @@
 				<span role="status">{words}</span>
 			</Dialog.Description>
 			{#if files.busy}
-				<progress value={files.read} max={total} aria-label="Files read"></progress>
+				<progress
+					class="mb-3 block h-1.5 w-full appearance-none border-0 bg-sunk"
+					value={files.read}
+					max={total}
+					aria-label="Files read"
+				></progress>
 			{/if}
 			<ul>
 				{#each files.list as entry (entry.id)}
-					<li>
-						<div class="head">
+					<li
+						class="border-t border-t-hair px-0 pt-2.5 pb-3 text-line first:border-t-2 first:border-t-ink"
+					>
+						<div class="flex items-center gap-3 wrap-anywhere">
 							{#if entry.state === 'ready'}
-								<label>
-									<input type="checkbox" bind:checked={entry.wanted} />
+								<label class="inline-flex flex-row items-center gap-2 text-line text-ink">
+									<input
+										class="size-4.5 flex-none accent-ink"
+										type="checkbox"
+										bind:checked={entry.wanted}
+									/>
 									<b>{entry.file.name}</b>
 								</label>
 							{:else}
 								<b>{entry.file.name}</b>
 							{/if}
-							<small>
+							<small class="text-reason whitespace-nowrap text-second">
 								{#if entry.state === 'refused'}not kept
 								{:else if entry.state === 'ready'}{entry.answer?.files[0]?.kind}
 								{:else if entry.state === 'keeping'}is being kept …
@@ -80,16 +91,16 @@
 							{#if total > 1 && !files.busy}
 								<button
 									type="button"
-									class="quiet"
+									class="quiet ml-auto min-w-7 justify-center"
 									aria-label="Leave {entry.file.name} out"
 									onclick={() => files.drop(entry.id)}>✕</button
 								>
 							{/if}
 						</div>
-						{#if entry.message}<p class="refused">{entry.message}</p>{/if}
+						{#if entry.message}<p class="font-semibold">{entry.message}</p>{/if}
 						{#if entry.answer}
 							{@const [told] = entry.answer.files}
-							<p class="what">
+							<p class="font-display text-head font-extrabold">
 								{[
 									...entry.answer.tunes.map(({ title }) => title),
 									...entry.answer.motifs.map(({ name }) => name)
@@ -97,14 +108,16 @@
 							</p>
 							{#each told.understood as sentence (sentence)}<p>{sentence}</p>{/each}
 							{#each told.leftOut as sentence (sentence)}
-								<p class="left"><span aria-hidden="true">–</span> {sentence}</p>
+								<p class="text-reason text-second"><span aria-hidden="true">–</span> {sentence}</p>
 							{/each}
-							{#if told.leftOut.length === 0}<p class="left">Nothing was left out.</p>{/if}
+							{#if told.leftOut.length === 0}<p class="text-reason text-second">
+									Nothing was left out.
+								</p>{/if}
 						{/if}
 					</li>
 				{/each}
 			</ul>
-			<div class="choices">
+			<div class="flex items-center gap-4 border-t-2 border-t-ink pt-3">
 				<button
 					bind:this={main}
 					type="button"
@@ -121,15 +134,6 @@
 </Dialog.Root>
 
 <style>
-	progress {
-		display: block;
-		width: 100%;
-		height: 6px;
-		margin-bottom: 12px;
-		appearance: none;
-		border: 0;
-		background: var(--sunk);
-	}
 	progress::-webkit-progress-bar {
 		background: var(--sunk);
 	}
@@ -138,62 +142,5 @@
 	}
 	progress::-moz-progress-bar {
 		background: var(--ink);
-	}
-	li {
-		padding: 10px 0 12px;
-		border-top: 1px solid var(--hair);
-		font-size: 15px;
-	}
-	li:first-child {
-		border-top: 2px solid var(--ink);
-	}
-	.head {
-		display: flex;
-		align-items: center;
-		gap: 12px;
-		overflow-wrap: anywhere;
-	}
-	.head label {
-		display: inline-flex;
-		flex-direction: row;
-		align-items: center;
-		gap: 8px;
-		font-size: 15px;
-		color: var(--ink);
-	}
-	.head small {
-		color: var(--second);
-		font-size: 13px;
-		white-space: nowrap;
-	}
-	.head .quiet {
-		margin-left: auto;
-		min-width: 28px;
-		justify-content: center;
-	}
-	.head input {
-		width: 18px;
-		height: 18px;
-		flex: none;
-		accent-color: var(--ink);
-	}
-	.what {
-		font-family: var(--font-display);
-		font-weight: 800;
-		font-size: 18px;
-	}
-	.left {
-		color: var(--second);
-		font-size: 13px;
-	}
-	.refused {
-		font-weight: 600;
-	}
-	.choices {
-		display: flex;
-		align-items: center;
-		gap: 16px;
-		padding-top: 12px;
-		border-top: 2px solid var(--ink);
 	}
 </style>

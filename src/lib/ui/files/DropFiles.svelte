@@ -48,9 +48,14 @@
 </script>
 
 {#if over}
-	<div class="over" aria-hidden="true">
-		<p>Drop it here</p>
-		<small>MusicXML, MIDI, ChordPro, chart text, tab, a document or a backup of Arc Step</small>
+	<div
+		class="pointer-events-none fixed inset-3 z-60 flex flex-col items-center justify-center gap-2 border-4 border-dashed border-ink bg-lit/92 p-6 text-center"
+		aria-hidden="true"
+	>
+		<p class="font-display text-chord font-extrabold">Drop it here</p>
+		<small class="text-head text-second"
+			>MusicXML, MIDI, ChordPro, chart text, tab, a document or a backup of Arc Step</small
+		>
 	</div>
 {/if}
 {#if bringIn.shown}
@@ -63,30 +68,3 @@
 		<RestoreDialog files={bringIn} />
 	{/await}
 {/if}
-
-<style>
-	.over {
-		position: fixed;
-		inset: 12px;
-		z-index: 60;
-		display: flex;
-		flex-direction: column;
-		align-items: center;
-		justify-content: center;
-		gap: 8px;
-		padding: 24px;
-		text-align: center;
-		border: 4px dashed var(--ink);
-		background: color-mix(in srgb, var(--lit) 92%, transparent);
-		pointer-events: none;
-	}
-	p {
-		font-family: var(--font-display);
-		font-weight: 800;
-		font-size: 46px;
-	}
-	small {
-		font-size: 18px;
-		color: var(--second);
-	}
-</style>

@@ -67,7 +67,7 @@
 				{files.backup?.name}. Nothing is changed until you say so.
 			</Dialog.Description>
 			<Choice label="How" options={MODES} value={mode} onchange={(to) => (mode = to)} />
-			<p class="how">
+			<p class="mx-0 my-3 max-w-[60ch]">
 				{#if mode === 'merge'}
 					What is missing is added; what was changed later in the file is taken from there; the rest
 					of your notebook stays.
@@ -76,10 +76,10 @@
 				{/if}
 			</p>
 			{#if trouble}
-				<p class="trouble" role="alert">{trouble}</p>
+				<p class="font-semibold wrap-anywhere" role="alert">{trouble}</p>
 			{:else if shown}
 				{@const answer = shown}
-				<div class="scroll">
+				<div class="overflow-x-auto">
 					<table class="data">
 						<thead>
 							<tr
@@ -104,7 +104,7 @@
 			{:else}
 				<p role="status">The file is being read …</p>
 			{/if}
-			<div class="choices">
+			<div class="mt-3 flex flex-wrap items-center gap-x-4 gap-y-2 border-t-2 border-t-ink pt-3">
 				<button
 					type="button"
 					class="act act-main"
@@ -121,26 +121,3 @@
 		</Dialog.Content>
 	</Dialog.Portal>
 </Dialog.Root>
-
-<style>
-	.how {
-		margin: 12px 0;
-		max-width: 60ch;
-	}
-	.scroll {
-		overflow-x: auto;
-	}
-	.trouble {
-		font-weight: 600;
-		overflow-wrap: anywhere;
-	}
-	.choices {
-		display: flex;
-		flex-wrap: wrap;
-		align-items: center;
-		gap: 8px 16px;
-		margin-top: 12px;
-		padding-top: 12px;
-		border-top: 2px solid var(--ink);
-	}
-</style>

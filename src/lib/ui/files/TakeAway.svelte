@@ -52,63 +52,32 @@
 {#snippet list(lines: readonly Line[])}
 	<ul>
 		{#each lines as { name, href, says } (href)}
-			<li><a {href} download>{name}</a> <small>{says}</small></li>
+			<li class="border-b border-b-hair px-0 py-1 text-line">
+				<a class="font-bold underline underline-offset-4" {href} download>{name}</a>
+				<small class="ml-1.5 text-reason text-second">{says}</small>
+			</li>
 		{/each}
 	</ul>
 {/snippet}
 
 <section>
-	<h2>Take it away</h2>
-	<a class="sr" bind:this={link} href={page} download tabindex="-1" aria-hidden="true">PDF</a>
+	<h2 class="border-b-2 border-b-ink pb-1 text-head">Take it away</h2>
+	<a
+		class="sr font-bold underline underline-offset-4"
+		bind:this={link}
+		href={page}
+		download
+		tabindex="-1"
+		aria-hidden="true">PDF</a
+	>
 	{#if route}
-		<h3>{route.name}</h3>
+		<h3 class="mt-2.5 text-reason font-normal text-second">{route.name}</h3>
 		{@render list(routeFiles)}
-		<label>
-			<input type="checkbox" bind:checked={kept} /> MusicXML keeps repeats, where every time is alike
+		<label class="flex items-center gap-2 pt-1.5 text-reason">
+			<input class="size-4.5 flex-none accent-ink" type="checkbox" bind:checked={kept} /> MusicXML keeps
+			repeats, where every time is alike
 		</label>
 	{/if}
-	<h3>The tune</h3>
+	<h3 class="mt-2.5 text-reason font-normal text-second">The tune</h3>
 	{@render list(tuneFiles)}
 </section>
-
-<style>
-	h2 {
-		font-size: 18px;
-		border-bottom: 2px solid var(--ink);
-		padding-bottom: 4px;
-	}
-	h3 {
-		margin-top: 10px;
-		font-size: 13px;
-		font-weight: 400;
-		color: var(--second);
-	}
-	li {
-		padding: 5px 0;
-		border-bottom: 1px solid var(--hair);
-		font-size: 15px;
-	}
-	a {
-		font-weight: 700;
-		text-decoration: underline;
-		text-underline-offset: 4px;
-	}
-	small {
-		margin-left: 6px;
-		font-size: 13px;
-		color: var(--second);
-	}
-	label {
-		display: flex;
-		align-items: center;
-		gap: 8px;
-		padding-top: 6px;
-		font-size: 13px;
-	}
-	input {
-		flex: none;
-		width: 18px;
-		height: 18px;
-		accent-color: var(--ink);
-	}
-</style>

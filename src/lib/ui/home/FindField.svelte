@@ -35,6 +35,7 @@
 
 <search>
 	<form
+		class="relative"
 		action="/"
 		onsubmit={(event) => {
 			event.preventDefault();
@@ -44,6 +45,7 @@
 		<label>
 			<span class="sr">Find tunes by title, key, chords or words</span>
 			<input
+				class="h-8 w-67.5 max-w-full border-[1.5px] border-ink bg-transparent py-0 pr-9 pl-2.5 text-line placeholder:text-second placeholder:opacity-100"
 				bind:this={input}
 				type="search"
 				name="q"
@@ -56,34 +58,12 @@
 				onkeydown={press}
 			/>
 		</label>
-		<span class="cap"><KeyCap keys="/" /></span>
+		<span class="pointer-events-none absolute top-1.5 right-2"><KeyCap keys="/" /></span>
 	</form>
 </search>
 
 <style>
-	form {
-		position: relative;
-	}
-	input {
-		width: 270px;
-		max-width: 100%;
-		height: 32px;
-		padding: 0 36px 0 10px;
-		border: 1.5px solid var(--ink);
-		background: none;
-		font-size: 15px;
-	}
-	input::placeholder {
-		color: var(--second);
-		opacity: 1;
-	}
 	input::-webkit-search-cancel-button {
 		display: none;
-	}
-	.cap {
-		position: absolute;
-		right: 8px;
-		top: 6px;
-		pointer-events: none;
 	}
 </style>

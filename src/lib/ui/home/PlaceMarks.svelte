@@ -25,59 +25,15 @@
 	);
 </script>
 
-<div class="places" role="img" aria-label={said}>
+<div class="flex items-end gap-0.5" role="img" aria-label={said}>
 	{#each places as place (place)}
 		{@const played = practised.has(place)}
 		<span
-			class={played ? `d${step(practised.get(place) ?? null)}` : ''}
-			class:played
-			class:planned={!played && planned.has(place)}
+			class="h-5 w-3 border-b-[1.5px] border-b-strong text-center text-count leading-5 font-bold data-planned:min-w-4.25 data-planned:border-[1.5px] data-planned:border-strong data-planned:leading-4.5 data-planned:font-normal data-played:min-w-4.25 data-[step=0]:bg-density-0 data-[step=0]:outline-[1.5px] data-[step=0]:-outline-offset-[1.5px] data-[step=0]:outline-strong data-[step=1]:bg-density-1 data-[step=2]:bg-density-2 data-[step=3]:bg-density-3 data-[step=3]:text-on-density-3 data-[step=4]:bg-density-4 data-[step=4]:text-on-density-4"
+			data-step={played ? step(practised.get(place) ?? null) : undefined}
+			data-played={played || undefined}
+			data-planned={(!played && planned.has(place)) || undefined}
 			>{played || planned.has(place) ? place : ''}</span
 		>
 	{/each}
 </div>
-
-<style>
-	.places {
-		display: flex;
-		gap: 2px;
-		align-items: flex-end;
-	}
-	.places span {
-		width: 12px;
-		height: 20px;
-		border-bottom: 1.5px solid var(--strong);
-		font-size: 12px;
-		font-weight: 700;
-		line-height: 20px;
-		text-align: center;
-	}
-	.places .played,
-	.places .planned {
-		min-width: 17px;
-	}
-	.places .planned {
-		border: 1.5px solid var(--strong);
-		line-height: 18px;
-		font-weight: 400;
-	}
-	.d0 {
-		background: var(--density-0);
-		outline: 1.5px solid var(--strong);
-		outline-offset: -1.5px;
-	}
-	.d1 {
-		background: var(--density-1);
-	}
-	.d2 {
-		background: var(--density-2);
-	}
-	.d3 {
-		background: var(--density-3);
-		color: var(--on-density-3);
-	}
-	.d4 {
-		background: var(--density-4);
-		color: var(--on-density-4);
-	}
-</style>

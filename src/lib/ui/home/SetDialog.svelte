@@ -57,10 +57,10 @@
 			<Dialog.Description class="sheet-lead">
 				A set is a list of tunes in playing order. A tune may stand in several.
 			</Dialog.Description>
-			<form onsubmit={(event) => void save(event)} novalidate>
+			<form class="grid max-w-120 gap-2" onsubmit={(event) => void save(event)} novalidate>
 				<Field label="Name" bind:value={name} {wrong} maxlength={80} required />
 				<Field label="Note" bind:value={note} maxlength={2000} />
-				<div class="choices">
+				<div class="mt-2 flex flex-wrap items-center gap-x-5 gap-y-2">
 					<button type="submit" class="act act-main">{set ? 'Save it' : 'Make the set'}</button>
 					{#if set}
 						<button
@@ -78,18 +78,3 @@
 		</Dialog.Content>
 	</Dialog.Portal>
 </Dialog.Root>
-
-<style>
-	form {
-		display: grid;
-		gap: 8px;
-		max-width: 32rem;
-	}
-	.choices {
-		display: flex;
-		flex-wrap: wrap;
-		align-items: center;
-		gap: 8px 20px;
-		margin-top: 8px;
-	}
-</style>

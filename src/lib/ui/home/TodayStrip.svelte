@@ -15,33 +15,64 @@
 	const minutes = $derived(list.reduce((sum, item) => sum + item.minutes, 0));
 </script>
 
-<div class="today">
-	<div class="begin">
-		<p class="minutes"><strong>{minutes}</strong> minutes</p>
-		<a class="start" href={drillHref(list[0])} aria-keyshortcuts="Space">
-			<svg viewBox="0 0 20 20" width="26" height="26" aria-hidden="true"
-				><path d="M4 1L18 10L4 19Z" /></svg
+<div
+	data-part="today"
+	class="grid grid-cols-[184px_minmax(0,1fr)] gap-6 max-lap:grid-cols-[minmax(0,1fr)] max-lap:gap-0"
+>
+	<div class="flex flex-col justify-between">
+		<p class="text-line text-second max-lap:hidden">
+			<strong class="mr-2 font-display text-stand leading-none font-extrabold text-ink"
+				>{minutes}</strong
+			> minutes
+		</p>
+		<a
+			class="flex h-15 items-center gap-2.5 bg-ink px-3 py-0 font-display text-verdict font-extrabold text-paper hover:bg-second"
+			href={drillHref(list[0])}
+			aria-keyshortcuts="Space"
+		>
+			<svg class="shrink-0" viewBox="0 0 20 20" width="26" height="26" aria-hidden="true"
+				><path class="fill-current" d="M4 1L18 10L4 19Z" /></svg
 			>
 			<span>Start</span>
-			<span class="key"><KeyCap keys="Space" /></span>
-			<span class="short">{minutes} minutes</span>
+			<span class="ml-auto max-lap:hidden"><KeyCap keys="Space" /></span>
+			<span class="hidden max-lap:ml-auto max-lap:block max-lap:font-sans max-lap:text-line"
+				>{minutes} minutes</span
+			>
 		</a>
 	</div>
-	<ol class="strip">
+	<ol
+		data-part="strip"
+		class="flex min-w-0 border-t-2 border-t-ink max-lap:flex-col max-lap:border-0"
+	>
 		{#each list as item, i (item.card.id)}
-			<li style:flex-grow={item.minutes} class:now={i === 0} class:next={i === 1}>
-				<a href={drillHref(item, false)}>
-					<span class="minute">{item.minutes} min</span>
-					<span class="arc"><LandingArc share={item.card.landed ?? 0} wide /></span>
-					<span class="text">
-						<b>{item.card.title}</b>
-						<span class="what">{drillWords(item)}</span>
-						<span class="why">{item.why}</span>
+			<li
+				class="relative min-w-32 flex-1 border-l-[1.5px] border-l-ink last:border-r-[1.5px] last:border-r-ink max-lap:border-x-0 max-lap:border-t-0 max-lap:border-b max-lap:border-b-hair max-lap:last:border-x-0 max-lap:last:border-t-0 max-lap:last:border-b max-lap:last:border-b-hair now:bg-now-tint now:shadow-[inset_0_6px_0_var(--now)] max-lap:now:shadow-[inset_6px_0_0_var(--now)] next:bg-next-tint next:shadow-[inset_0_6px_0_var(--next)] max-lap:next:shadow-[inset_6px_0_0_var(--next)]"
+				data-tense={i === 0 ? 'now' : i === 1 ? 'next' : undefined}
+				style:flex-grow={item.minutes}
+			>
+				<a
+					class="group/a grid h-full min-h-39.5 grid-rows-[auto_44px_1fr] gap-0.5 px-2.5 pt-2.5 pb-2 max-lap:min-h-0 max-lap:items-center max-lap:gap-3 max-lap:pr-8.5 max-lap:[grid-template:auto_/_84px_minmax(0,1fr)_auto]"
+					href={drillHref(item, false)}
+				>
+					<span
+						class="justify-self-end text-line font-semibold in-now:text-now-ink in-next:text-next-ink max-lap:order-3"
+						>{item.minutes} min</span
+					>
+					<span class="overflow-hidden border-b border-b-strong max-lap:h-7 max-lap:border-0"
+						><LandingArc share={item.card.landed ?? 0} wide /></span
+					>
+					<span class="flex min-w-0 flex-col">
+						<b
+							class="font-display text-head leading-tight font-extrabold wrap-anywhere group-hover/a:underline group-hover/a:underline-offset-[3px] in-now:text-now-ink in-next:text-next-ink"
+							>{item.card.title}</b
+						>
+						<span class="pt-0.5 text-reason font-bold">{drillWords(item)}</span>
+						<span class="text-reason text-second in-now:text-ink in-next:text-ink">{item.why}</span>
 					</span>
 				</a>
 				<button
 					type="button"
-					class="rest"
+					class="absolute top-2 left-1 size-7 text-reason text-second hover:text-ink max-lap:top-1/2 max-lap:right-0 max-lap:left-auto max-lap:[transform:translateY(-50%)]"
 					title="Take it out of the schedule"
 					aria-label="Take {item.card.title}, {drillWords(item)}, out of the schedule"
 					onclick={() => onrest(item.card)}>✕</button
@@ -50,194 +81,3 @@
 		{/each}
 	</ol>
 </div>
-
-<style>
-	.today {
-		display: grid;
-		grid-template-columns: 184px minmax(0, 1fr);
-		gap: 24px;
-	}
-	.begin {
-		display: flex;
-		flex-direction: column;
-		justify-content: space-between;
-	}
-	.minutes {
-		font-size: 15px;
-		color: var(--second);
-	}
-	.minutes strong {
-		font-family: var(--font-display);
-		font-weight: 800;
-		font-size: 78px;
-		line-height: 1;
-		color: var(--ink);
-		margin-right: 8px;
-	}
-	.start {
-		display: flex;
-		align-items: center;
-		gap: 10px;
-		height: 60px;
-		padding: 0 12px;
-		background: var(--ink);
-		color: var(--paper);
-		font-family: var(--font-display);
-		font-weight: 800;
-		font-size: 24px;
-	}
-	.start:hover {
-		background: var(--second);
-	}
-	.start svg {
-		flex-shrink: 0;
-	}
-	.start path {
-		fill: currentColor;
-	}
-	.start .key {
-		margin-left: auto;
-	}
-	.short {
-		display: none;
-	}
-	.strip {
-		display: flex;
-		min-width: 0;
-		border-top: 2px solid var(--ink);
-	}
-	li {
-		flex: 1 1 0;
-		position: relative;
-		min-width: 128px;
-		border-left: 1.5px solid var(--ink);
-	}
-	li:last-child {
-		border-right: 1.5px solid var(--ink);
-	}
-	.now {
-		background: var(--now-tint);
-		box-shadow: inset 0 6px 0 var(--now);
-	}
-	.next {
-		background: var(--next-tint);
-		box-shadow: inset 0 6px 0 var(--next);
-	}
-	li a {
-		display: grid;
-		grid-template-rows: auto 44px 1fr;
-		gap: 2px;
-		height: 100%;
-		min-height: 158px;
-		padding: 10px 10px 8px;
-	}
-	li a:hover b {
-		text-decoration: underline;
-		text-underline-offset: 3px;
-	}
-	.rest {
-		position: absolute;
-		top: 8px;
-		left: 4px;
-		width: 28px;
-		height: 28px;
-		font-size: 13px;
-		color: var(--second);
-	}
-	.rest:hover {
-		color: var(--ink);
-	}
-	.minute {
-		justify-self: end;
-		font-size: 14px;
-		font-weight: 600;
-	}
-	.arc {
-		border-bottom: 1px solid var(--strong);
-		overflow: hidden;
-	}
-	.text {
-		display: flex;
-		flex-direction: column;
-		min-width: 0;
-	}
-	b {
-		font-family: var(--font-display);
-		font-weight: 800;
-		font-size: 19px;
-		line-height: 1.15;
-		overflow-wrap: anywhere;
-	}
-	.now b,
-	.now .minute {
-		color: var(--now-ink);
-	}
-	.next b,
-	.next .minute {
-		color: var(--next-ink);
-	}
-	.what {
-		font-weight: 700;
-		font-size: 13px;
-		padding-top: 2px;
-	}
-	.why {
-		font-size: 13px;
-		color: var(--second);
-	}
-	.now .why,
-	.next .why {
-		color: var(--ink);
-	}
-	@media (max-width: 860px) {
-		.today {
-			grid-template-columns: minmax(0, 1fr);
-			gap: 0;
-		}
-		.minutes,
-		.start .key {
-			display: none;
-		}
-		.short {
-			display: block;
-			margin-left: auto;
-			font-family: var(--font-sans);
-			font-size: 15px;
-		}
-		.strip {
-			flex-direction: column;
-			border: 0;
-		}
-		li,
-		li:last-child {
-			border: 0;
-			border-bottom: 1px solid var(--hair);
-		}
-		.now {
-			box-shadow: inset 6px 0 0 var(--now);
-		}
-		.next {
-			box-shadow: inset 6px 0 0 var(--next);
-		}
-		li a {
-			grid-template: auto / 84px minmax(0, 1fr) auto;
-			align-items: center;
-			min-height: 0;
-			gap: 12px;
-			padding-right: 34px;
-		}
-		.rest {
-			top: 50%;
-			right: 0;
-			left: auto;
-			transform: translateY(-50%);
-		}
-		.minute {
-			order: 3;
-		}
-		.arc {
-			height: 28px;
-			border: 0;
-		}
-	}
-</style>

@@ -62,37 +62,76 @@
 	const carry = (row?: HTMLElement) => row?.classList.add('carried');
 </script>
 
-<section class="set" class:idle={hidden}>
-	<div class="head">
-		<h2>{set?.name ?? outside}</h2>
-		{#if set?.note}<small>{set.note}</small>{/if}
+<section
+	class="mt-2.5 data-idle:invisible data-idle:m-0 data-idle:h-0 data-idle:overflow-hidden"
+	data-idle={hidden || undefined}
+>
+	<div class="flex flex-wrap items-baseline gap-x-3 gap-y-0">
+		<h2 class="text-verdict">{set?.name ?? outside}</h2>
+		{#if set?.note}<small class="text-reason text-second">{set.note}</small>{/if}
 		{#if set}
-			<span class="acts">
-				<a class="quiet" href="/sets/{set.id}">Set list</a>
-				<button class="quiet" type="button" onclick={onchange} aria-label="Change {set.name}">
+			<span class="ml-auto flex gap-4">
+				<a class="quiet text-line" href="/sets/{set.id}">Set list</a>
+				<button
+					class="quiet text-line"
+					type="button"
+					onclick={onchange}
+					aria-label="Change {set.name}"
+				>
 					Change
 				</button>
 			</span>
 		{/if}
 	</div>
-	<table>
+	<table class="w-full border-collapse">
 		<thead hidden={items.length === 0 && rest.length > 0}>
 			<tr>
-				<th class="no"><span class="sr">Number</span></th>
-				<th>Tune</th>
-				<th class="wide">Key</th>
-				<th class="wide">Form</th>
-				<th class="wide">Tempo, clean</th>
-				<th>Changes landed</th>
-				<th class="wide">Places, darker lands better</th>
-				<th class="wide">Last played</th>
-				<th class="wide">Due</th>
-				<th class="wide"><span class="sr">Delete</span></th>
+				<th
+					class="w-10 border-b-2 border-b-ink py-2 pr-3 pl-0 text-left text-reason font-normal whitespace-nowrap text-second"
+					><span class="sr">Number</span></th
+				>
+				<th
+					class="border-b-2 border-b-ink py-2 pr-3 pl-0 text-left text-reason font-normal whitespace-nowrap text-second"
+					>Tune</th
+				>
+				<th
+					class="border-b-2 border-b-ink py-2 pr-3 pl-0 text-left text-reason font-normal whitespace-nowrap text-second max-desk:not-nth-3:not-last:hidden max-tablet:not-last:hidden"
+					>Key</th
+				>
+				<th
+					class="border-b-2 border-b-ink py-2 pr-3 pl-0 text-left text-reason font-normal whitespace-nowrap text-second max-desk:not-nth-3:not-last:hidden max-tablet:not-last:hidden"
+					>Form</th
+				>
+				<th
+					class="border-b-2 border-b-ink py-2 pr-3 pl-0 text-left text-reason font-normal whitespace-nowrap text-second max-desk:not-nth-3:not-last:hidden max-tablet:not-last:hidden"
+					>Tempo, clean</th
+				>
+				<th
+					class="border-b-2 border-b-ink py-2 pr-3 pl-0 text-left text-reason font-normal whitespace-nowrap text-second"
+					>Changes landed</th
+				>
+				<th
+					class="border-b-2 border-b-ink py-2 pr-3 pl-0 text-left text-reason font-normal whitespace-nowrap text-second max-desk:not-nth-3:not-last:hidden max-tablet:not-last:hidden"
+					>Places, darker lands better</th
+				>
+				<th
+					class="border-b-2 border-b-ink py-2 pr-3 pl-0 text-left text-reason font-normal whitespace-nowrap text-second max-desk:not-nth-3:not-last:hidden max-tablet:not-last:hidden"
+					>Last played</th
+				>
+				<th
+					class="border-b-2 border-b-ink py-2 pr-3 pl-0 text-left text-reason font-normal whitespace-nowrap text-second max-desk:not-nth-3:not-last:hidden max-tablet:not-last:hidden"
+					>Due</th
+				>
+				<th
+					class="border-b-2 border-b-ink py-2 pr-3 pl-0 text-left text-reason font-normal whitespace-nowrap text-second max-desk:not-nth-3:not-last:hidden max-tablet:not-last:hidden"
+					><span class="sr">Delete</span></th
+				>
 			</tr>
 		</thead>
 		<tbody
+			class="data-bare:after:block data-bare:after:h-11 data-bare:after:content-['']"
+			data-bare={items.length === 0 || undefined}
 			data-set={id ?? ''}
-			class:bare={items.length === 0}
 			use:dragHandleZone={{
 				items,
 				type: 'tunes',
@@ -123,7 +162,10 @@
 		</tbody>
 	</table>
 	{#if rest.length > 0}
-		<p class:empty={items.length === 0}>
+		<p
+			class="data-empty:relative data-empty:-mt-11 data-empty:h-11 data-empty:border-b data-empty:border-b-hair data-empty:px-0 data-empty:py-3 data-empty:text-second data-empty:not-has-[button]:pointer-events-none"
+			data-empty={items.length === 0 || undefined}
+		>
 			<button class="quiet" type="button" onclick={onmore}>
 				{items.length === 0
 					? `Show ${plural(rest.length, 'tune')}`
@@ -131,10 +173,13 @@
 			</button>
 		</p>
 	{:else if shown.length === 0}
-		<p class="empty">
+		<p
+			class="relative -mt-11 h-11 border-b border-b-hair px-0 py-3 text-second not-has-[button]:pointer-events-none"
+		>
 			{#if set}
-				No tune yet: drag one here by its number, or press <kbd>Alt</kbd> <kbd>↑</kbd>
-				<kbd>↓</kbd> on a tune.
+				No tune yet: drag one here by its number, or press <kbd class="font-mono font-bold">Alt</kbd
+				> <kbd class="font-mono font-bold">↑</kbd>
+				<kbd class="font-mono font-bold">↓</kbd> on a tune.
 			{:else}
 				Drop it here to take it out of its set.
 			{/if}
@@ -145,73 +190,7 @@
 </section>
 
 <style>
-	.set {
-		margin-top: 10px;
-	}
-	.set.idle {
-		height: 0;
-		margin: 0;
-		overflow: hidden;
-		visibility: hidden;
-	}
-	.head {
-		display: flex;
-		flex-wrap: wrap;
-		align-items: baseline;
-		gap: 0 12px;
-	}
-	.head h2 {
-		font-size: 24px;
-	}
-	.head small {
-		font-size: 13px;
-		color: var(--second);
-	}
-	.acts {
-		display: flex;
-		gap: 16px;
-		margin-left: auto;
-	}
-	.acts .quiet {
-		font-size: 14px;
-	}
-	table {
-		width: 100%;
-		border-collapse: collapse;
-	}
-	th {
-		text-align: left;
-		font-weight: 400;
-		font-size: 13px;
-		color: var(--second);
-		padding: 8px 12px 7px 0;
-		border-bottom: 2px solid var(--ink);
-		white-space: nowrap;
-	}
-	.no {
-		width: 40px;
-	}
 	/* A list without rows still takes what is dropped on it; its words lie over that room. */
-	.bare::after {
-		content: '';
-		display: block;
-		height: 44px;
-	}
-	.empty:not(:has(button)) {
-		pointer-events: none;
-	}
-	.empty {
-		position: relative;
-		height: 44px;
-		margin-top: -44px;
-		padding: 11px 0;
-		border-bottom: 1px solid var(--hair);
-		color: var(--second);
-	}
-	kbd {
-		font-family: var(--font-mono);
-		font-weight: 700;
-	}
 	:global(tr.carried) {
 		display: block;
 		height: auto !important;
@@ -231,15 +210,5 @@
 		border: 0;
 		padding: 0;
 		background: none !important;
-	}
-	@media (max-width: 1099px) {
-		.wide:not(:nth-child(3)):not(:last-child) {
-			display: none;
-		}
-	}
-	@media (max-width: 640px) {
-		.wide:not(:last-child) {
-			display: none;
-		}
 	}
 </style>

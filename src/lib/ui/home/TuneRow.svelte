@@ -25,19 +25,25 @@
 	const clean = $derived(practice?.cleanTempo ?? null);
 </script>
 
-<tr data-tune={tune.id}>
-	<td class="no">
+<tr class="group/tr relative" data-tune={tune.id}>
+	<td
+		class="h-11 w-10 border-b border-b-hair py-0 pr-1.5 pl-0 font-display text-verdict font-semibold whitespace-nowrap text-third group-focus-within/tr:bg-lit group-hover/tr:bg-lit max-tablet:pr-2 max-tablet:whitespace-normal"
+	>
 		{#if movable}
 			<button
 				type="button"
-				class="grip"
+				data-part="grip"
+				class="touch-none text-inherit [font:inherit] hover:text-ink"
 				use:dragHandle
 				aria-label="Move {tune.title}, now number {number}: drag, or hold Alt with up and down"
 			>
 				<!-- What is dragged must not be the button itself, which the drag takes for a field. -->
-				<span>
+				<span class="flex min-h-8 items-center gap-1.5">
 					<svg viewBox="0 0 6 16" width="6" height="16" aria-hidden="true"
-						><path d="M1 3v.01M5 3v.01M1 8v.01M5 8v.01M1 13v.01M5 13v.01" /></svg
+						><path
+							class="stroke-current stroke-2 cap-round"
+							d="M1 3v.01M5 3v.01M1 8v.01M5 8v.01M1 13v.01M5 13v.01"
+						/></svg
 					>{number}
 				</span>
 			</button>
@@ -45,23 +51,48 @@
 			{number}
 		{/if}
 	</td>
-	<td class="title">
-		<a class="open" href="/tunes/{tune.id}/chart">{tune.title}</a>
-		{#if where}<span class="where">{where}</span>{/if}
-		<span class="narrow">{keyWords(tune.key)} · {tune.tempo}</span>
+	<td
+		class="h-11 border-b border-b-hair py-1 pr-3 pl-0 font-display text-verdict leading-tight font-extrabold wrap-anywhere whitespace-normal group-focus-within/tr:bg-lit group-hover/tr:bg-lit max-tablet:py-1.5 max-tablet:pr-2 max-tablet:pl-0 max-tablet:text-head max-tablet:whitespace-normal tablet:min-w-47.5"
+	>
+		<a
+			data-part="open"
+			class="inline-block px-0 py-1 max-tablet:block max-tablet:p-0"
+			href="/tunes/{tune.id}/chart">{tune.title}</a
+		>
+		{#if where}<span
+				class="block max-w-[34ch] overflow-hidden pb-1 font-sans text-reason leading-tight font-normal text-ellipsis text-second"
+				>{where}</span
+			>{/if}
+		<span
+			class="hidden max-tablet:block max-tablet:font-sans max-tablet:text-reason max-tablet:font-normal max-tablet:text-second"
+			>{keyWords(tune.key)} · {tune.tempo}</span
+		>
 	</td>
-	<td class="wide key">{keyWords(tune.key)}</td>
-	<td class="wide">{plural(tune.bars, 'bar')}, {tune.feel}</td>
-	<td class="wide tempo">
+	<td
+		class="h-11 border-b border-b-hair py-0 pr-3 pl-0 font-bold whitespace-nowrap group-focus-within/tr:bg-lit group-hover/tr:bg-lit max-desk:not-nth-3:not-last:hidden max-tablet:pr-2 max-tablet:whitespace-normal max-tablet:not-last:hidden"
+		>{keyWords(tune.key)}</td
+	>
+	<td
+		class="h-11 border-b border-b-hair py-0 pr-3 pl-0 whitespace-nowrap group-focus-within/tr:bg-lit group-hover/tr:bg-lit max-desk:not-nth-3:not-last:hidden max-tablet:pr-2 max-tablet:whitespace-normal max-tablet:not-last:hidden"
+		>{plural(tune.bars, 'bar')}, {tune.feel}</td
+	>
+	<td
+		class="h-11 border-b border-b-hair py-0 pr-3 pl-0 font-display text-head font-extrabold whitespace-nowrap group-focus-within/tr:bg-lit group-hover/tr:bg-lit max-desk:not-nth-3:not-last:hidden max-tablet:pr-2 max-tablet:whitespace-normal max-tablet:not-last:hidden"
+	>
 		{#if clean === null}
-			<span class="of">aim {tune.tempo}</span>
+			<span class="font-sans text-line font-normal text-second">aim {tune.tempo}</span>
 		{:else}
-			{clean} <span class="of">{clean >= tune.tempo ? 'reached' : `of ${tune.tempo}`}</span>
+			{clean}
+			<span class="font-sans text-line font-normal text-second"
+				>{clean >= tune.tempo ? 'reached' : `of ${tune.tempo}`}</span
+			>
 		{/if}
 	</td>
-	<td class="arc">
+	<td
+		class="h-11 border-b border-b-hair py-0 pr-3 pl-0 whitespace-nowrap group-focus-within/tr:bg-lit group-hover/tr:bg-lit max-tablet:pr-2 max-tablet:whitespace-normal"
+	>
 		<a
-			class="landing"
+			class="landing flex items-center gap-2.5 whitespace-nowrap max-tablet:justify-end max-tablet:gap-1.5"
 			href="/tunes/{tune.id}/drill"
 			tabindex="-1"
 			aria-label="Drill {tune.title}: {share === null
@@ -70,186 +101,50 @@
 		>
 			<LandingArc share={share ?? 0} />
 			{#if share === null}
-				<span class="none">not yet</span>
+				<span class="text-third">not yet</span>
 			{:else}
-				<span><strong>{percent(share)}</strong> %</span>
+				<span
+					><strong class="font-display text-head font-extrabold">{percent(share)}</strong> %</span
+				>
 			{/if}
 		</a>
 	</td>
-	<td class="wide">
+	<td
+		class="h-11 border-b border-b-hair py-0 pr-3 pl-0 whitespace-nowrap group-focus-within/tr:bg-lit group-hover/tr:bg-lit max-desk:not-nth-3:not-last:hidden max-tablet:pr-2 max-tablet:whitespace-normal max-tablet:not-last:hidden"
+	>
 		<PlaceMarks {practised} {planned} />
 	</td>
-	<td class="wide when">{practice?.lastPlayed ? ago(practice.lastPlayed, now) : ''}</td>
-	<td class="wide when">
+	<td
+		class="h-11 border-b border-b-hair py-0 pr-3 pl-0 text-line whitespace-nowrap group-focus-within/tr:bg-lit group-hover/tr:bg-lit max-desk:not-nth-3:not-last:hidden max-tablet:pr-2 max-tablet:whitespace-normal max-tablet:not-last:hidden"
+		>{practice?.lastPlayed ? ago(practice.lastPlayed, now) : ''}</td
+	>
+	<td
+		class="h-11 border-b border-b-hair py-0 pr-3 pl-0 text-line whitespace-nowrap group-focus-within/tr:bg-lit group-hover/tr:bg-lit max-desk:not-nth-3:not-last:hidden max-tablet:pr-2 max-tablet:whitespace-normal max-tablet:not-last:hidden"
+	>
 		{#if practice?.due}
 			{@const due = ahead(practice.due, now)}
-			<span class:due={due === 'today'}>{due}</span>
+			<span class="data-due:font-bold" data-due={due === 'today' || undefined}>{due}</span>
 		{/if}
 	</td>
-	<td class="wide last">
-		<button type="button" onclick={onremove} aria-label="Delete {tune.title}" title="Delete">
+	<td
+		class="h-11 w-7 border-b border-b-hair p-0 whitespace-nowrap group-focus-within/tr:bg-lit group-hover/tr:bg-lit max-desk:not-nth-3:not-last:hidden max-tablet:pr-2 max-tablet:whitespace-normal max-tablet:not-last:hidden"
+	>
+		<button
+			class="grid size-7 place-items-center text-third hover:text-ink"
+			type="button"
+			onclick={onremove}
+			aria-label="Delete {tune.title}"
+			title="Delete"
+		>
 			<svg viewBox="0 0 16 16" width="16" height="16" aria-hidden="true"
-				><path d="M3 3L13 13M13 3L3 13" /></svg
+				><path class="stroke-current stroke-2" d="M3 3L13 13M13 3L3 13" /></svg
 			>
 		</button>
 	</td>
 </tr>
 
 <style>
-	tr {
-		position: relative;
-	}
-	td {
-		padding: 0 12px 0 0;
-		height: 44px;
-		border-bottom: 1px solid var(--hair);
-		white-space: nowrap;
-	}
-	tr:hover td,
-	tr:focus-within td {
-		background: var(--lit);
-	}
-	.no {
-		width: 40px;
-		padding-right: 6px;
-		font-family: var(--font-display);
-		font-weight: 600;
-		font-size: 21px;
-		color: var(--third);
-	}
-	.title {
-		font-family: var(--font-display);
-		font-weight: 800;
-		font-size: 23px;
-		line-height: 1.15;
-		padding-block: 4px;
-		white-space: normal;
-		overflow-wrap: anywhere;
-	}
-	@media (min-width: 641px) {
-		.title {
-			min-width: 190px;
-		}
-	}
-	.open {
-		display: inline-block;
-		padding: 4px 0;
-	}
-	.key {
-		font-weight: 700;
-	}
-	.tempo {
-		font-family: var(--font-display);
-		font-weight: 800;
-		font-size: 20px;
-	}
-	.of {
-		font-family: var(--font-sans);
-		font-weight: 400;
-		font-size: 14px;
-		color: var(--second);
-	}
-	.when {
-		font-size: 14px;
-	}
-	.due {
-		font-weight: 700;
-	}
-	.landing {
-		display: flex;
-		align-items: center;
-		gap: 10px;
-		white-space: nowrap;
-	}
-	strong {
-		font-family: var(--font-display);
-		font-weight: 800;
-		font-size: 20px;
-	}
-	.none {
-		color: var(--third);
-	}
-	.grip {
-		font: inherit;
-		color: inherit;
-		touch-action: none;
-	}
-	.grip span {
-		display: flex;
-		align-items: center;
-		gap: 6px;
-		min-height: 32px;
-	}
-	.grip path {
-		stroke: currentColor;
-		stroke-width: 2;
-		stroke-linecap: round;
-	}
-	.where {
-		display: block;
-		font-family: var(--font-sans);
-		font-weight: 400;
-		font-size: 13px;
-		line-height: 1.2;
-		color: var(--second);
-		padding-bottom: 4px;
-		max-width: 34ch;
-		overflow: hidden;
-		text-overflow: ellipsis;
-	}
-	.last {
-		width: 28px;
-		padding: 0;
-	}
-	.last button {
-		display: grid;
-		place-items: center;
-		width: 28px;
-		height: 28px;
-		color: var(--third);
-	}
-	button:hover {
-		color: var(--ink);
-	}
-	path {
-		stroke: currentColor;
-		stroke-width: 2;
-	}
-	.narrow {
-		display: none;
-	}
-	@media (max-width: 1099px) {
-		.wide:not(:nth-child(3)):not(:last-child) {
-			display: none;
-		}
-	}
 	@media (max-width: 640px) {
-		.wide:not(:last-child) {
-			display: none;
-		}
-		td {
-			padding-right: 8px;
-			white-space: normal;
-		}
-		.title {
-			font-size: 19px;
-			padding: 6px 8px 6px 0;
-		}
-		.open {
-			padding: 0;
-			display: block;
-		}
-		.narrow {
-			display: block;
-			font-family: var(--font-sans);
-			font-weight: 400;
-			font-size: 13px;
-			color: var(--second);
-		}
-		.landing {
-			justify-content: flex-end;
-			gap: 6px;
-		}
 		.landing :global(svg) {
 			width: 56px;
 		}

@@ -66,8 +66,9 @@
 		view.lowest === null || view.highest === null ? '–' : `${view.highest - view.lowest} semitones`;
 </script>
 
-<div class="pair" bind:clientWidth={width}>
+<div class="relative min-w-0 overflow-hidden" bind:clientWidth={width}>
 	<svg
+		class="block"
 		viewBox="0 0 {width} {HEAD + 2 * ROW}"
 		width="100%"
 		height={HEAD + 2 * ROW}
@@ -76,8 +77,9 @@
 		{#each chart.changes as change, i (change.index)}
 			{@const at = x(performed(chart, change.tick, swing))}
 			{@const next = chart.changes[i + 1]}
-			<line class="edge" x1={at} x2={at} y1="0" y2={HEAD + 2 * ROW} />
+			<line class="stroke-strong" x1={at} x2={at} y1="0" y2={HEAD + 2 * ROW} />
 			<ChordText
+				class="fill-ink"
 				chord={change.to.chord}
 				x={at + 8}
 				y={28}
@@ -86,10 +88,10 @@
 		{/each}
 		{#each rows as row, i (row.take.id)}
 			<g transform="translate(0,{HEAD + i * ROW})">
-				<line class="rule" x1="0" x2={width} y1="0" y2="0" />
+				<line class="stroke-hair" x1="0" x2={width} y1="0" y2="0" />
 				{#each row.view.notes.filter(({ loop }) => loop === 0) as note, k (k)}
 					<line
-						class="note"
+						class="stroke-third stroke-4"
 						x1={x(note.tick)}
 						x2={Math.max(x(note.tick) + 3, x(note.tick + note.durationTicks) - 2)}
 						y1={y(note.midi)}
@@ -100,8 +102,8 @@
 					{@const next = row.marks[k + 1]}
 					{#if next}
 						<path
-							class="arc"
-							class:dotted={!mark.good || !next.good}
+							class="fill-none stroke-ink stroke-2 data-dotted:dash-[2_4]"
+							data-dotted={!mark.good || !next.good || undefined}
 							d={arcPath(mark.x, y(mark.midi), next.x, y(next.midi), 12)}
 						/>
 					{/if}
@@ -122,14 +124,17 @@
 	</svg>
 	{#each rows as { take, view }, i (take.id)}
 		<div
-			class="facts"
-			class:narrow
+			class="absolute left-0 flex w-43 flex-col text-reason leading-snug text-second data-narrow:w-full data-narrow:items-baseline data-narrow:gap-x-3 data-narrow:gap-y-0 data-narrow:[flex-flow:row_wrap]"
+			data-narrow={narrow || undefined}
 			style:top="{HEAD + i * ROW + 6}px"
-			class:better={verdict.better === i}
 		>
-			<b>{take.note || take.rule.split(' · ').slice(1, 3).join(', ')}</b>
+			<b class="text-line text-ink">{take.note || take.rule.split(' · ').slice(1, 3).join(', ')}</b>
 			<span>{ago(new Date(take.playedAt).getTime(), now)}, at {Math.round(take.tempo)}</span>
-			<span><strong>{view.summary.landed} of {view.summary.asked}</strong> land</span>
+			<span
+				><strong class="font-display text-verdict font-extrabold text-ink"
+					>{view.summary.landed} of {view.summary.asked}</strong
+				> land</span
+			>
 			<span>{Math.round(100 * view.chordToneShare)} % chord tones on beats</span>
 		</div>
 	{/each}
@@ -156,80 +161,16 @@
 		</tbody>
 	</table>
 </div>
-<p class="says">
+<p class="pt-1 text-reason text-second">
 	{#if verdict.better === null}
 		Both follow the changes alike.
 	{:else}
-		<b>The {verdict.better === 0 ? 'upper' : 'lower'} one follows the changes better.</b>
+		<b class="text-ink"
+			>The {verdict.better === 0 ? 'upper' : 'lower'} one follows the changes better.</b
+		>
 		{verdict.reasons.join(' ')}
 	{/if}
 	Timing: {timing(views[0])} above, {timing(views[1])} below. Range: {range(views[0])} above, {range(
 		views[1]
 	)} below.
 </p>
-
-<style>
-	.pair {
-		position: relative;
-		min-width: 0;
-		overflow: hidden;
-	}
-	svg {
-		display: block;
-	}
-	svg :global(.chord) {
-		fill: var(--ink);
-	}
-	.edge {
-		stroke: var(--strong);
-	}
-	.rule {
-		stroke: var(--hair);
-	}
-	.note {
-		stroke: var(--third);
-		stroke-width: 4;
-	}
-	.arc {
-		fill: none;
-		stroke: var(--ink);
-		stroke-width: 2;
-	}
-	.arc.dotted {
-		stroke-dasharray: 2 4;
-	}
-	.facts {
-		position: absolute;
-		left: 0;
-		width: 172px;
-		display: flex;
-		flex-direction: column;
-		font-size: 13px;
-		line-height: 1.25;
-		color: var(--second);
-	}
-	.facts.narrow {
-		width: 100%;
-		flex-flow: row wrap;
-		gap: 0 12px;
-		align-items: baseline;
-	}
-	.facts b {
-		font-size: 15px;
-		color: var(--ink);
-	}
-	.facts strong {
-		font-family: var(--font-display);
-		font-weight: 800;
-		font-size: 21px;
-		color: var(--ink);
-	}
-	.says {
-		font-size: 13px;
-		color: var(--second);
-		padding-top: 4px;
-	}
-	.says b {
-		color: var(--ink);
-	}
-</style>

@@ -28,12 +28,13 @@
 </script>
 
 <svg
+	class="block w-full"
 	viewBox="0 0 {WIDTH} {height}"
 	role="img"
 	aria-label="Places of position {habits.position} and how often each was played"
 >
 	<rect
-		class="window"
+		class="fill-lit"
 		x={x(habits.position) - wide / 2}
 		y={TOP}
 		width={wide * 4}
@@ -41,104 +42,54 @@
 	/>
 	{#each frets as fret (fret)}
 		<line
-			class="fret"
+			class="stroke-hair"
 			x1={x(fret) + wide / 2}
 			x2={x(fret) + wide / 2}
 			y1={TOP}
 			y2={TOP + strings * GAP}
 		/>
-		<text class="number" x={x(fret)} y={height - 8}>{fret}</text>
+		<text class="fill-second text-count anchor-middle" x={x(fret)} y={height - 8}>{fret}</text>
 	{/each}
 	{#each { length: strings } as _, i (i)}
 		<line
-			class="string"
+			class="stroke-third"
 			x1={LEFT - 6}
 			x2={WIDTH - 8}
 			y1={y(i + 1)}
 			y2={y(i + 1)}
 			stroke-width={1 + i * 0.35}
 		/>
-		<text class="number" x="8" y={y(i + 1) + 4}>{i + 1}</text>
+		<text class="fill-second text-count anchor-middle" x="8" y={y(i + 1) + 4}>{i + 1}</text>
 	{/each}
 	{#each habits.unused as place (`${place.string}-${place.fret}`)}
-		<circle class="never" cx={x(place.fret)} cy={y(place.string)} r="7" />
+		<circle
+			class="fill-paper stroke-strong stroke-[1.6] [stroke-dasharray:2_2.6]"
+			cx={x(place.fret)}
+			cy={y(place.string)}
+			r="7"
+		/>
 	{/each}
 	{#each habits.places as place (`${place.string}-${place.fret}`)}
 		<circle
-			class="d{step(place.count)}"
+			class="data-[step=1]:fill-density-1 data-[step=1]:stroke-strong data-[step=2]:fill-density-2 data-[step=3]:fill-density-3 data-[step=4]:fill-density-4"
+			data-step={step(place.count)}
 			cx={x(place.fret)}
 			cy={y(place.string)}
 			r={6 + 6 * (place.count / most)}
 		/>
 		{#if place.count / most > 0.3}
-			<text class="count on{step(place.count)}" x={x(place.fret)} y={y(place.string) + 4}
-				>{Math.round((100 * place.count) / all)}</text
+			<text
+				class="fill-ink text-count font-bold anchor-middle data-[step=3]:fill-on-density-3 data-[step=4]:fill-on-density-4"
+				data-step={step(place.count)}
+				x={x(place.fret)}
+				y={y(place.string) + 4}>{Math.round((100 * place.count) / all)}</text
 			>
 		{/if}
 	{/each}
 </svg>
-<p>
-	<b>{stringSentence(habits)}</b>
+<p class="text-reason text-second">
+	<b class="text-ink">{stringSentence(habits)}</b>
 	{waiting} of {plural(habits.tonePlaces, 'chord-tone place')} wait. In the discs: how many of a hundred
 	notes. {roleSentence(habits)}
 	{stepSentence(habits)}
 </p>
-
-<style>
-	svg {
-		display: block;
-		width: 100%;
-	}
-	.window {
-		fill: var(--lit);
-	}
-	.fret {
-		stroke: var(--hair);
-	}
-	.string {
-		stroke: var(--third);
-	}
-	.number {
-		font-size: 12px;
-		text-anchor: middle;
-		fill: var(--second);
-	}
-	.never {
-		fill: var(--paper);
-		stroke: var(--strong);
-		stroke-width: 1.6;
-		stroke-dasharray: 2 2.6;
-	}
-	.d1 {
-		fill: var(--density-1);
-		stroke: var(--strong);
-	}
-	.d2 {
-		fill: var(--density-2);
-	}
-	.d3 {
-		fill: var(--density-3);
-	}
-	.d4 {
-		fill: var(--density-4);
-	}
-	.count {
-		font-size: 12px;
-		font-weight: 700;
-		text-anchor: middle;
-		fill: var(--ink);
-	}
-	.on3 {
-		fill: var(--on-density-3);
-	}
-	.on4 {
-		fill: var(--on-density-4);
-	}
-	p {
-		font-size: 13px;
-		color: var(--second);
-	}
-	b {
-		color: var(--ink);
-	}
-</style>

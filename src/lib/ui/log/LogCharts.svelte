@@ -17,8 +17,11 @@
 	const percent = (share: number | null) => (share === null ? '–' : `${Math.round(100 * share)} %`);
 </script>
 
-<div class="three">
-	<section>
+<div
+	data-part="three"
+	class="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)_minmax(0,1fr)] gap-6 max-desk:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] max-tablet:grid-cols-[minmax(0,1fr)]"
+>
+	<section class="min-w-0 max-desk:last:col-span-full">
 		<div class="section-head">
 			<h2>Landing rate</h2>
 			<small>% of changes, by week</small>
@@ -51,7 +54,7 @@
 			/>
 		{/if}
 	</section>
-	<section>
+	<section class="min-w-0 max-desk:last:col-span-full">
 		<div class="section-head">
 			<h2>Place by chord kind</h2>
 			<small>% landed</small>
@@ -84,7 +87,7 @@
 			/>
 		{/if}
 	</section>
-	<section>
+	<section class="min-w-0 max-desk:last:col-span-full">
 		<div class="section-head">
 			<h2>Tempo, clean</h2>
 			<small>bar reached, dots aimed at</small>
@@ -109,27 +112,3 @@
 		{/if}
 	</section>
 </div>
-
-<style>
-	.three {
-		display: grid;
-		grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) minmax(0, 1fr);
-		gap: 24px;
-	}
-	section {
-		min-width: 0;
-	}
-	@media (max-width: 1099px) {
-		.three {
-			grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-		}
-		.three > section:last-child {
-			grid-column: 1 / -1;
-		}
-	}
-	@media (max-width: 640px) {
-		.three {
-			grid-template-columns: minmax(0, 1fr);
-		}
-	}
-</style>

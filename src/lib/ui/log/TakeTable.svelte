@@ -37,51 +37,86 @@
 	};
 </script>
 
-<div class="scroll">
-	<table>
+<div class="relative overflow-x-auto">
+	<table class="w-full border-collapse text-line">
 		<thead>
 			<tr>
 				{#each COLUMNS as [sort, name] (sort)}
 					<th
+						class="h-6.75 border-b border-b-hair py-0 pr-3.5 pl-0 text-left text-reason font-normal whitespace-nowrap text-second data-number:text-right max-tablet:data-wide:hidden"
+						data-number={sort === 'tempo' || undefined}
+						data-wide={sort === 'key' || undefined}
 						aria-sort={filter.sort === sort ? (filter.down ? 'descending' : 'ascending') : 'none'}
-						class:number={sort === 'tempo'}
-						class:wide={sort === 'key'}
 					>
 						<a
+							class="hover:underline hover:underline-offset-[3px]"
 							href={href({ sort, down: filter.sort === sort ? !filter.down : true, skip: 0 })}
 							data-sveltekit-noscroll
 							>{name}{filter.sort === sort ? (filter.down ? ' ↓' : ' ↑') : ''}</a
 						>
 					</th>
 				{/each}
-				<th class="wide">Note</th>
-				<th><span class="sr">Compare, delete</span></th>
+				<th
+					class="h-6.75 border-b border-b-hair py-0 pr-3.5 pl-0 text-left text-reason font-normal whitespace-nowrap text-second max-tablet:hidden"
+					>Note</th
+				>
+				<th
+					class="h-6.75 border-b border-b-hair py-0 pr-3.5 pl-0 text-left text-reason font-normal whitespace-nowrap text-second"
+					><span class="sr">Compare, delete</span></th
+				>
 			</tr>
 		</thead>
 		<tbody>
 			{#each log.takes as take (take.id)}
-				<tr class:chosen={chosen.includes(take.id)} title={proseSigns(take.rule)}>
-					<td>{ago(new Date(take.playedAt).getTime(), now)}</td>
-					<td class="tune"
-						><a href="/tunes/{take.tuneId}/drill?position={take.position}">{take.title}</a></td
+				<tr data-chosen={chosen.includes(take.id) || undefined} title={proseSigns(take.rule)}>
+					<td
+						class="h-6.75 border-b border-b-hair py-0 pr-3.5 pl-0 text-left whitespace-nowrap in-data-chosen:bg-lit"
+						>{ago(new Date(take.playedAt).getTime(), now)}</td
 					>
-					<td>{take.position}</td>
-					<td class="wide">{proseSigns(take.key)}</td>
-					<td class="number">{Math.round(take.tempo)}</td>
-					<td>{landed(take)}{take.looped ? ' (part)' : ''}</td>
-					<td class="wide note">
+					<td
+						class="h-6.75 border-b border-b-hair py-0 pr-3.5 pl-0 text-left font-semibold whitespace-nowrap in-data-chosen:bg-lit"
+						><a
+							class="hover:underline hover:underline-offset-[3px]"
+							href="/tunes/{take.tuneId}/drill?position={take.position}">{take.title}</a
+						></td
+					>
+					<td
+						class="h-6.75 border-b border-b-hair py-0 pr-3.5 pl-0 text-left whitespace-nowrap in-data-chosen:bg-lit"
+						>{take.position}</td
+					>
+					<td
+						class="h-6.75 border-b border-b-hair py-0 pr-3.5 pl-0 text-left whitespace-nowrap in-data-chosen:bg-lit max-tablet:hidden"
+						>{proseSigns(take.key)}</td
+					>
+					<td
+						class="h-6.75 border-b border-b-hair py-0 pr-3.5 pl-0 text-right whitespace-nowrap in-data-chosen:bg-lit"
+						>{Math.round(take.tempo)}</td
+					>
+					<td
+						class="h-6.75 border-b border-b-hair py-0 pr-3.5 pl-0 text-left whitespace-nowrap in-data-chosen:bg-lit"
+						>{landed(take)}{take.looped ? ' (part)' : ''}</td
+					>
+					<td
+						class="h-6.75 max-w-55 border-b border-b-hair py-0 pr-3.5 pl-0 text-left whitespace-nowrap in-data-chosen:bg-lit max-tablet:hidden"
+					>
 						<NoteField stays note={take.note} onwrite={(note) => void onnote(take, note)} />
 					</td>
-					<td class="acts">
+					<td
+						class="h-6.75 border-b border-b-hair p-0 text-right whitespace-nowrap in-data-chosen:bg-lit"
+					>
 						<button
+							class="h-6.5 min-w-6.5 text-second hover:text-ink"
 							type="button"
 							disabled={take.grade !== null}
 							aria-pressed={chosen.includes(take.id)}
 							aria-label="Compare this take, {INPUT_NAMES[take.input]}"
 							onclick={() => onchoose(take)}>{chosen.includes(take.id) ? '◆' : '◇'}</button
 						>
-						<button type="button" aria-label="Delete this take" onclick={() => onremove(take)}
-							>✕</button
+						<button
+							class="h-6.5 min-w-6.5 text-second hover:text-ink"
+							type="button"
+							aria-label="Delete this take"
+							onclick={() => onremove(take)}>✕</button
 						>
 					</td>
 				</tr>
@@ -89,62 +124,3 @@
 		</tbody>
 	</table>
 </div>
-
-<style>
-	.scroll {
-		position: relative;
-		overflow-x: auto;
-	}
-	table {
-		width: 100%;
-		border-collapse: collapse;
-		font-size: 15px;
-	}
-	th,
-	td {
-		text-align: left;
-		padding: 0 14px 0 0;
-		height: 27px;
-		white-space: nowrap;
-		border-bottom: 1px solid var(--hair);
-	}
-	th {
-		font-size: 13px;
-		font-weight: 400;
-		color: var(--second);
-	}
-	th a:hover,
-	.tune a:hover {
-		text-decoration: underline;
-		text-underline-offset: 3px;
-	}
-	.number {
-		text-align: right;
-	}
-	.tune {
-		font-weight: 600;
-	}
-	.chosen td {
-		background: var(--lit);
-	}
-	.note {
-		max-width: 220px;
-	}
-	.acts {
-		padding: 0;
-		text-align: right;
-	}
-	.acts button {
-		min-width: 26px;
-		height: 26px;
-		color: var(--second);
-	}
-	.acts button:hover {
-		color: var(--ink);
-	}
-	@media (max-width: 760px) {
-		.wide {
-			display: none;
-		}
-	}
-</style>

@@ -63,21 +63,22 @@
 </script>
 
 {#if cards.length === 0}
-	<p class="empty">{empty}</p>
+	<p class="px-0 py-3 text-second">{empty}</p>
 {/if}
-<div class="groups">
+<div class="grid grid-cols-[repeat(auto-fit,minmax(min(100%,300px),1fr))] gap-4">
 	{#each groups as { tense, chord, own } (tense)}
 		<RadioGroup.Root
 			value={own.some((entry) => entry.key === value) ? value : ''}
 			onValueChange={onpick}
 			orientation="horizontal"
 			aria-label="{name} of {signs(chord.symbol)}, {tense}"
-			class="shape-strip {tense}"
+			class="-mx-1 my-0 flex [scroll-snap-type:x_proximity] [scrollbar-width:thin] [scrollbar-color:var(--strong)_transparent] items-start gap-3 overflow-x-auto p-1"
+			data-tense={tense}
 		>
 			{#each own as { key, title, head, caption, spoken, drawing } (key)}
 				<RadioGroup.Item
 					value={key}
-					class="shape-card"
+					class="min-w-37 flex-[0_0_calc(50%_-_6px)] [scroll-snap-align:start] border-2 border-transparent px-1 pt-px pb-1 text-left hover:bg-lit data-[state=checked]:border-ink"
 					aria-label={spoken}
 					onclick={(event) => {
 						// A second press lets the shape go.
@@ -87,13 +88,16 @@
 					}}
 				>
 					{#snippet children({ checked })}
-						<span class="head" use:follow={checked}>
-							<span class="symbol"
+						<span
+							class="flex items-baseline gap-2 text-reason whitespace-nowrap"
+							use:follow={checked}
+						>
+							<span class="text-head in-now:text-now-ink in-next:text-next-ink"
 								>{#if title}{title}{:else}<ChordSymbol {chord} />{/if}</span
 							>
 							<b>{head}</b>
 						</span>
-						<span class="picture" use:seen={key}>
+						<span class="block aspect-[168/96]" use:seen={key}>
 							{#if inView[key]}
 								<ShapeCard
 									{drawing}
@@ -104,82 +108,14 @@
 								/>
 							{/if}
 						</span>
-						<span class="caption">{caption}</span>
+						<span class="text-reason text-second">{caption}</span>
 					{/snippet}
 				</RadioGroup.Item>
 			{/each}
 		</RadioGroup.Root>
 	{/each}
 </div>
-<p class="detail">
+<p data-part="detail" class="min-h-[2.6em] pt-0.5 text-reason leading-snug text-second">
 	{detail}
 	{#if stretches}<b>Warm up first; let go when it pulls.</b>{/if}
 </p>
-
-<style>
-	.groups {
-		display: grid;
-		grid-template-columns: repeat(auto-fit, minmax(min(100%, 300px), 1fr));
-		gap: 16px;
-	}
-	:global(.shape-strip) {
-		display: flex;
-		align-items: start;
-		gap: 12px;
-		overflow-x: auto;
-		scroll-snap-type: x proximity;
-		scrollbar-width: thin;
-		scrollbar-color: var(--strong) transparent;
-		padding: 5px 4px 4px;
-		margin: 0 -4px;
-	}
-	:global(.shape-card) {
-		flex: 0 0 calc(50% - 6px);
-		min-width: 148px;
-		text-align: left;
-		scroll-snap-align: start;
-		padding: 1px 4px 3px;
-		border: 2px solid transparent;
-	}
-	:global(.shape-card:hover) {
-		background: var(--lit);
-	}
-	:global(.shape-card[data-state='checked']) {
-		border-color: var(--ink);
-	}
-	.head {
-		display: flex;
-		align-items: baseline;
-		gap: 8px;
-		font-size: 13px;
-		white-space: nowrap;
-	}
-	.symbol {
-		font-size: 20px;
-	}
-	:global(.now) .symbol {
-		color: var(--now-ink);
-	}
-	:global(.next) .symbol {
-		color: var(--next-ink);
-	}
-	.picture {
-		display: block;
-		aspect-ratio: 168 / 96;
-	}
-	.caption {
-		font-size: 13px;
-		color: var(--second);
-	}
-	.detail {
-		font-size: 13px;
-		line-height: 1.3;
-		color: var(--second);
-		padding-top: 2px;
-		min-height: 2.6em;
-	}
-	.empty {
-		padding: 12px 0;
-		color: var(--second);
-	}
-</style>

@@ -9,41 +9,17 @@
 </script>
 
 {#if open.now && open.next}
-	<div class="changes">
-		<div class="ladder"><ToneLadder now={open.now} next={open.next} /></div>
+	<div
+		class="grid grid-cols-[minmax(0,304px)_minmax(0,1fr)] gap-x-6 gap-y-2 pt-2 max-tablet:grid-cols-[minmax(0,1fr)]"
+	>
+		<div><ToneLadder now={open.now} next={open.next} /></div>
 		<div>
-			<p class="sum">{changeSummary(open.now, open.next)}</p>
+			<p class="pb-1 font-bold">{changeSummary(open.now, open.next)}</p>
 			<ul>
-				{#each lines as line (line)}<li>{line}</li>{/each}
+				{#each lines as line (line)}<li class="px-0 py-1 text-line">{line}</li>{/each}
 			</ul>
 		</div>
 	</div>
 {:else}
-	<p class="empty">This chart holds one chord: nothing changes.</p>
+	<p class="px-0 py-3 text-second">This chart holds one chord: nothing changes.</p>
 {/if}
-
-<style>
-	.changes {
-		display: grid;
-		grid-template-columns: minmax(0, 304px) minmax(0, 1fr);
-		gap: 8px 24px;
-		padding-top: 8px;
-	}
-	.sum {
-		font-weight: 700;
-		padding-bottom: 4px;
-	}
-	li {
-		padding: 3px 0;
-		font-size: 14px;
-	}
-	.empty {
-		padding: 12px 0;
-		color: var(--second);
-	}
-	@media (max-width: 640px) {
-		.changes {
-			grid-template-columns: minmax(0, 1fr);
-		}
-	}
-</style>

@@ -24,7 +24,7 @@
 
 <Popover.Root bind:open={shown}>
 	<Popover.Trigger
-		class="min-h-6 px-1 max-tablet:min-h-11 text-count whitespace-nowrap text-second hover:underline"
+		class="min-h-6 px-1 text-count whitespace-nowrap text-second hover:underline max-tablet:min-h-11"
 		aria-label="Any scale for {signs(chord.symbol)}">any …</Popover.Trigger
 	>
 	<Popover.Portal>

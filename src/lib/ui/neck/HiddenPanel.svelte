@@ -24,7 +24,7 @@
 	const chosen = $derived(view.hidden.find((entry) => entry.key === view.choice));
 </script>
 
-<div class="hidden-panel">
+<div class="grid grid-cols-[repeat(auto-fit,minmax(min(100%,300px),1fr))] gap-x-4 gap-y-2">
 	<StepList
 		{rows}
 		name="Hidden arpeggios"
@@ -34,70 +34,27 @@
 	/>
 	<div class="reread">
 		{#if chosen}
-			<p class="over"><b>{signs(chosen.item.name)}</b> over every chord</p>
-			<ul>
+			<p class="px-0 py-1.5 text-reason text-second">
+				<b class="text-ink">{signs(chosen.item.name)}</b> over every chord
+			</p>
+			<ul class="[columns:190px_2] border-t border-t-hair pt-1">
 				{#each view.reread as { chord, roles, verdicts } (chord.symbol)}
-					<li>
-						<span class="symbol"><ChordSymbol {chord} /></span>
-						<span class="roles"
-							>{#each roles as role, i (i)}<span class={verdicts[i]}>{signs(role)}</span
+					<li class="flex min-h-6 [break-inside:avoid] items-baseline gap-2 text-line">
+						<span class="min-w-15.5 text-line"><ChordSymbol {chord} /></span>
+						<span class="flex gap-2"
+							>{#each roles as role, i (i)}<span
+									class="data-[verdict=clash]:underline data-[verdict=clash]:decoration-dotted data-[verdict=clash]:decoration-2 data-[verdict=clash]:underline-offset-4 data-[verdict=home]:font-bold data-[verdict=passing]:text-third"
+									data-verdict={verdicts[i]}>{signs(role)}</span
 								>{/each}</span
 						>
 					</li>
 				{/each}
 			</ul>
 		{:else}
-			<p class="over">
+			<p class="px-0 py-1.5 text-reason text-second">
 				{#if view.hiddenIn}In {scaleTitle(view.hiddenIn, view.open.player.scales)}.{/if} Choose one: it
 				stands out on the neck, and is read over every chord here.
 			</p>
 		{/if}
 	</div>
 </div>
-
-<style>
-	.hidden-panel {
-		display: grid;
-		grid-template-columns: repeat(auto-fit, minmax(min(100%, 300px), 1fr));
-		gap: 8px 16px;
-	}
-	.over {
-		font-size: 13px;
-		color: var(--second);
-		padding: 6px 0;
-	}
-	b {
-		color: var(--ink);
-	}
-	ul {
-		columns: 190px 2;
-		border-top: 1px solid var(--hair);
-		padding-top: 4px;
-	}
-	li {
-		display: flex;
-		align-items: baseline;
-		gap: 8px;
-		font-size: 14px;
-		break-inside: avoid;
-		min-height: 24px;
-	}
-	.symbol {
-		min-width: 62px;
-		font-size: 16px;
-	}
-	.roles {
-		display: flex;
-		gap: 7px;
-	}
-	.home {
-		font-weight: 700;
-	}
-	.passing {
-		color: var(--third);
-	}
-	.clash {
-		text-decoration: underline dotted 2px;
-		text-underline-offset: 3px;
-	}
-</style>

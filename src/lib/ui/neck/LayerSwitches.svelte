@@ -15,59 +15,25 @@
 	const names = $derived(prefs.current.labels === 'names');
 </script>
 
-<div class="layers" role="group" aria-label="What the neck shows">
+<div class="flex flex-wrap gap-x-4 gap-y-0" role="group" aria-label="What the neck shows">
 	{#each LAYERS as { pref, key, name } (pref)}
 		<button
 			type="button"
-			class={name}
+			class="inline-flex min-h-7 items-center gap-1.5 border-b-3 border-b-transparent text-reason text-second hover:text-ink aria-pressed:border-b-ink aria-pressed:font-bold aria-pressed:text-ink max-tablet:min-h-11 now:aria-pressed:border-b-now next:aria-pressed:border-b-next"
+			data-tense={name}
 			aria-pressed={prefs.current[pref]}
 			aria-keyshortcuts={key}
-			onclick={() => prefs.toggle(pref)}><KeyCap keys={key} /> {name}</button
+			onclick={() => prefs.toggle(pref)}
+			><span class="text-ink"><KeyCap keys={key} /></span>
+			{name}</button
 		>
 	{/each}
 	<button
+		class="inline-flex min-h-7 items-center gap-1.5 border-b-3 border-b-transparent text-reason text-second hover:text-ink max-tablet:min-h-11"
 		type="button"
 		aria-keyshortcuts="N"
 		onclick={() => prefs.set('labels', names ? 'roles' : 'names')}
-		><KeyCap keys="N" /> {names ? 'names' : 'roles'}</button
+		><span class="text-ink"><KeyCap keys="N" /></span>
+		{names ? 'names' : 'roles'}</button
 	>
 </div>
-
-<style>
-	.layers {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0 16px;
-	}
-	button {
-		display: inline-flex;
-		align-items: center;
-		gap: 6px;
-		min-height: 28px;
-		font-size: 13px;
-		color: var(--second);
-		border-bottom: 3px solid transparent;
-	}
-	button :global(kbd) {
-		color: var(--ink);
-	}
-	button:hover {
-		color: var(--ink);
-	}
-	[aria-pressed='true'] {
-		color: var(--ink);
-		font-weight: 700;
-		border-bottom-color: var(--ink);
-	}
-	.now[aria-pressed='true'] {
-		border-bottom-color: var(--now);
-	}
-	.next[aria-pressed='true'] {
-		border-bottom-color: var(--next);
-	}
-	@media (max-width: 640px) {
-		button {
-			min-height: 44px;
-		}
-	}
-</style>

@@ -49,18 +49,18 @@
 	onValueChange={(family) => view.layOut(family as Family)}
 	orientation="horizontal"
 	aria-label="Way to lay the scale out"
-	class="families"
+	class="mt-2 flex flex-wrap border-[1.5px] border-ink"
 >
 	{#each FAMILIES as family (family)}
 		<RadioGroup.Item
 			value={family}
-			class="family"
+			class="min-h-8 flex-[1_0_auto] border-l-[1.5px] border-l-ink px-2.5 py-0 text-line font-semibold whitespace-nowrap hover:bg-lit data-[state=checked]:bg-ink data-[state=checked]:text-paper"
 			aria-label="{NAMES[family].name}: {NAMES[family].says}">{NAMES[family].name}</RadioGroup.Item
 		>
 	{/each}
 </RadioGroup.Root>
-<div class="line">
-	<p class="says">
+<div class="flex min-h-11.5 items-center justify-between gap-3 px-0 py-1.5">
+	<p class="text-reason text-second">
 		{NAMES[view.family].says}{#if view.family === 'pocket' && view.pocketScale}, now {prefs.name(
 				noteName(view.pocketScale.tonic)
 			)}{/if}
@@ -71,10 +71,14 @@
 			onValueChange={(value) => view.layOut(view.family, Number(value))}
 			orientation="horizontal"
 			aria-label={view.family === 'single-fret' ? 'Frets' : 'Notes a string'}
-			class="families counts"
+			class="mt-0 flex flex-wrap border-[1.5px] border-ink"
 		>
 			{#each counts as n (n)}
-				<RadioGroup.Item value={String(n)} class="family">{n}</RadioGroup.Item>
+				<RadioGroup.Item
+					value={String(n)}
+					class="min-h-8 flex-[1_0_auto] border-l-[1.5px] border-l-ink px-2.5 py-0 text-line font-semibold whitespace-nowrap hover:bg-lit data-[state=checked]:bg-ink data-[state=checked]:text-paper"
+					>{n}</RadioGroup.Item
+				>
 			{/each}
 		</RadioGroup.Root>
 	{/if}
@@ -84,12 +88,12 @@
 	onValueChange={(key) => view.pick(key)}
 	orientation="horizontal"
 	aria-label="Places of this layout"
-	class="layouts"
+	class="flex max-h-21 flex-wrap gap-1.5 overflow-y-auto p-1"
 >
 	{#each view.layouts as layout (layout.id)}
 		<RadioGroup.Item
 			value={layout.id}
-			class="layout"
+			class="inline-flex min-h-8.5 items-baseline gap-1.5 border border-strong px-2.5 py-1.5 text-line hover:bg-lit data-[state=checked]:border-ink data-[state=checked]:bg-ink data-[state=checked]:text-paper"
 			aria-label="From position {layout.position}, {told(layout)}, {plural(
 				layout.notes.length,
 				'note'
@@ -98,11 +102,11 @@
 				if (view.choice !== layout.id) return;
 				event.preventDefault();
 				view.pick('');
-			}}><b>{layout.position}</b> <small>{told(layout)}</small></RadioGroup.Item
+			}}><b>{layout.position}</b> <small class="text-reason">{told(layout)}</small></RadioGroup.Item
 		>
 	{/each}
 </RadioGroup.Root>
-<p class="detail">
+<p data-part="detail" class="pt-1.5 text-reason text-second">
 	{#if view.layouts.length === 0}
 		This scale has no such layout on this instrument.
 	{:else if chosen}
@@ -115,77 +119,3 @@
 		neck.
 	{/if}
 </p>
-
-<style>
-	:global(.families) {
-		display: flex;
-		flex-wrap: wrap;
-		border: 1.5px solid var(--ink);
-		margin-top: 8px;
-	}
-	:global(.family) {
-		flex: 1 0 auto;
-		min-height: 32px;
-		padding: 0 10px;
-		font-weight: 600;
-		font-size: 14px;
-		white-space: nowrap;
-	}
-	:global(.family + .family) {
-		border-left: 1.5px solid var(--ink);
-	}
-	:global(.family:hover) {
-		background: var(--lit);
-	}
-	:global(.family[data-state='checked']) {
-		background: var(--ink);
-		color: var(--paper);
-	}
-	:global(.counts) {
-		margin-top: 0;
-	}
-	.line {
-		display: flex;
-		align-items: center;
-		justify-content: space-between;
-		gap: 12px;
-		padding: 6px 0;
-		min-height: 46px;
-	}
-	.says,
-	.detail {
-		font-size: 13px;
-		color: var(--second);
-	}
-	:global(.layouts) {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 6px;
-		max-height: 84px;
-		overflow-y: auto;
-		padding: 3px;
-	}
-	:global(.layout) {
-		display: inline-flex;
-		align-items: baseline;
-		gap: 6px;
-		min-height: 34px;
-		padding: 6px 10px;
-		border: 1px solid var(--strong);
-		font-size: 15px;
-	}
-	:global(.layout:hover) {
-		background: var(--lit);
-	}
-	:global(.layout[data-state='checked']) {
-		background: var(--ink);
-		color: var(--paper);
-		border-color: var(--ink);
-	}
-	.detail {
-		padding-top: 6px;
-	}
-	small {
-		font-size: 13px;
-	}
-</style>

@@ -75,18 +75,26 @@
 	const bend = $derived(view.bends.find((entry) => entry.key === view.choice));
 </script>
 
-<section class="panels" bind:this={body}>
+<section data-part="panels" class="min-h-50 min-w-0" bind:this={body}>
 	<Tabs.Root value={view.panel} onValueChange={(panel) => view.show(panel as Panel)}>
-		<Tabs.List class="tabs" aria-label="In this place">
+		<Tabs.List
+			class="flex flex-wrap gap-x-2 gap-y-0 border-b-2 border-b-ink"
+			aria-label="In this place"
+		>
 			{#each PANELS as { id, key, name, says } (id)}
-				<Tabs.Trigger value={id} class="tab" aria-label="{name}: {says}" aria-keyshortcuts={key}
-					><KeyCap keys={key} /><span>{name}</span></Tabs.Trigger
+				<Tabs.Trigger
+					value={id}
+					class="inline-flex min-h-8 items-center gap-1 border-b-4 border-b-transparent text-reason whitespace-nowrap text-second hover:text-ink data-[state=active]:border-b-ink data-[state=active]:font-bold data-[state=active]:text-ink max-tablet:min-h-11"
+					aria-label="{name}: {says}"
+					aria-keyshortcuts={key}><KeyCap keys={key} /><span>{name}</span></Tabs.Trigger
 				>
 			{/each}
 		</Tabs.List>
 		<Tabs.Content value={view.panel} tabindex={-1}>
 			{#if !drawn}
-				<p class="detail">Shapes, double stops, bends and more appear in a moment.</p>
+				<p data-part="detail" class="pt-1 text-reason text-second">
+					Shapes, double stops, bends and more appear in a moment.
+				</p>
 			{:else if view.panel === 'shapes'}
 				<ShapePanel {view} {leftHanded} />
 			{:else if view.panel === 'grips'}
@@ -101,7 +109,7 @@
 					empty="No two notes of these chords can be held together here."
 					onpick={(key) => view.pick(key)}
 				/>
-				<p class="detail">
+				<p data-part="detail" class="pt-1 text-reason text-second">
 					{#if stop?.item.treatment}{prefs.prose(stop.item.treatment)}.{:else}Two notes at once; the
 						chosen pair stands out on the neck.{/if}
 				</p>
@@ -113,7 +121,7 @@
 					empty="No bend lands on a tone of these chords here."
 					onpick={(key) => view.pick(key)}
 				/>
-				<p class="detail">
+				<p data-part="detail" class="pt-1 text-reason text-second">
 					{#if bend && bend.item.semitones === 3}One and a half tones pull hard: warm up first, let
 						go when it hurts.{:else}Bend from a note until it sounds the chord tone.{/if}
 				</p>
@@ -129,44 +137,3 @@
 		</Tabs.Content>
 	</Tabs.Root>
 </section>
-
-<style>
-	.panels {
-		min-width: 0;
-		min-height: 200px;
-	}
-	.panels :global(.tabs) {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0 9px;
-		border-bottom: 2px solid var(--ink);
-	}
-	.panels :global(.tab) {
-		display: inline-flex;
-		align-items: center;
-		gap: 4px;
-		min-height: 32px;
-		font-size: 13px;
-		color: var(--second);
-		border-bottom: 4px solid transparent;
-		white-space: nowrap;
-	}
-	.panels :global(.tab:hover) {
-		color: var(--ink);
-	}
-	.panels :global(.tab[data-state='active']) {
-		color: var(--ink);
-		font-weight: 700;
-		border-bottom-color: var(--ink);
-	}
-	.detail {
-		font-size: 13px;
-		color: var(--second);
-		padding-top: 4px;
-	}
-	@media (max-width: 640px) {
-		.panels :global(.tab) {
-			min-height: 44px;
-		}
-	}
-</style>

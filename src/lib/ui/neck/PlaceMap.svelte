@@ -100,35 +100,65 @@
 	const percent = (value: number) => `${Math.round(100 * value)} %`;
 </script>
 
-<div class="map" class:left={leftHanded}>
-	<span class="label head">Place</span>
-	<div class="strip"><PlaceStrip ranked={coverage.ranked} {planned} {leftHanded} /></div>
-	<ul class="label chords" aria-hidden="true" style="--row:{ROW}px">
+<div
+	class="relative grid grid-cols-[58px_minmax(0,1fr)_2px] gap-y-1 data-left:grid-cols-[2px_minmax(0,1fr)_58px] max-tablet:grid-cols-[52px_minmax(0,1fr)] max-tablet:data-left:grid-cols-[52px_minmax(0,1fr)]"
+	data-left={leftHanded || undefined}
+>
+	<span
+		class="col-start-1 self-center pr-2 text-right text-reason font-bold in-data-left:col-start-3 in-data-left:py-0 in-data-left:pr-0 in-data-left:pl-2 in-data-left:text-left max-tablet:col-start-1 max-tablet:row-start-1 max-tablet:py-0 max-tablet:pr-2 max-tablet:pl-0 max-tablet:text-right"
+		>Place</span
+	>
+	<div
+		class="col-start-2 row-start-1 max-tablet:col-span-full max-tablet:row-start-2 max-tablet:text-left"
+	>
+		<PlaceStrip ranked={coverage.ranked} {planned} {leftHanded} />
+	</div>
+	<ul
+		data-part="chords"
+		class="col-start-1 row-start-2 pr-2 text-right text-reason in-data-left:col-start-3 in-data-left:py-0 in-data-left:pr-0 in-data-left:pl-2 in-data-left:text-left max-tablet:col-start-1 max-tablet:row-start-3 max-tablet:py-0 max-tablet:pr-2 max-tablet:pl-0 max-tablet:text-right"
+		aria-hidden="true"
+		style="--row:{ROW}px"
+	>
 		{#each rows as { chord } (chord.symbol)}
 			<li
-				class={tense(chord.symbol)}
+				class="flex h-[var(--row)] items-center justify-end in-data-left:justify-start now:font-bold now:text-now-ink next:font-bold next:text-next-ink"
+				data-tense={tense(chord.symbol)}
 				style="font-size:{fittingSize(chord, 48, [13, 12, 11, 10])}px"
 			>
-				<ChordSymbol {chord} quiet />
+				<ChordSymbol {chord} plain />
 			</li>
 		{/each}
 	</ul>
 	<div
-		class="heat"
+		data-part="heat"
+		class="col-start-2 row-start-2 min-w-0 cursor-pointer overflow-hidden max-tablet:col-start-2 max-tablet:row-start-3"
 		style="height:{ROW * Math.max(1, rows.length)}px"
 		bind:this={host}
 		bind:clientWidth={width}
 		role="img"
 		aria-label="How each chord lies in each place; the table after it has the figures"
 	></div>
-	<div class="frames" aria-hidden="true">
-		<i class="frame" style="left:{frame.left}%;width:{frame.width}%"></i>
+	<div
+		class="pointer-events-none relative col-start-2 row-[1_/_3] mx-0 -my-1 max-tablet:col-start-2 max-tablet:row-start-3"
+		aria-hidden="true"
+	>
+		<i
+			data-part="frame"
+			class="absolute inset-y-0 border-3 border-ink"
+			style="left:{frame.left}%;width:{frame.width}%"
+		></i>
 	</div>
-	<p class="legend" aria-hidden="true">
-		<span class="steps">
-			{#each [0, 1, 2, 3, 4] as step (step)}<i style="background:var(--density-{step})"></i>{/each}
+	<p
+		class="pointer-events-none col-start-2 row-start-2 w-19 justify-self-end text-count text-second in-data-left:justify-self-start max-lap:hidden"
+		aria-hidden="true"
+	>
+		<span class="flex justify-between gap-px">
+			{#each [0, 1, 2, 3, 4] as step (step)}<i
+					class="h-2.75 flex-1"
+					style="background:var(--density-{step})"
+				></i>{/each}
 		</span>
-		<span class="ends"><span>poor</span><span>best</span></span>
+		<span class="flex justify-between gap-px"><span>poor</span><span>best</span></span>
 	</p>
 </div>
 {#if coverage.done}
@@ -155,137 +185,3 @@
 		</table>
 	</div>
 {/if}
-
-<style>
-	.map {
-		position: relative;
-		display: grid;
-		grid-template-columns: 58px minmax(0, 1fr) 2px;
-		row-gap: 5px;
-	}
-	.map > * {
-		grid-column: 2;
-	}
-	.label {
-		grid-column: 1;
-		padding-right: 8px;
-		text-align: right;
-		font-size: 13px;
-	}
-	.head {
-		font-weight: 700;
-		align-self: center;
-	}
-	.chords li {
-		display: flex;
-		align-items: center;
-		justify-content: flex-end;
-		height: var(--row);
-	}
-	.chords :global(.chord) {
-		font-family: var(--font-sans);
-		font-weight: 400;
-	}
-	.chords .now :global(.chord) {
-		color: var(--now-ink);
-		font-weight: 700;
-	}
-	.chords .next :global(.chord) {
-		color: var(--next-ink);
-		font-weight: 700;
-	}
-	.strip {
-		grid-row: 1;
-	}
-	.chords,
-	.heat {
-		grid-row: 2;
-	}
-	.heat {
-		cursor: pointer;
-		min-width: 0;
-		overflow: hidden;
-	}
-	.frames {
-		grid-row: 1 / 3;
-		position: relative;
-		margin: -4px 0 -3px;
-		pointer-events: none;
-	}
-	.frame {
-		position: absolute;
-		top: 0;
-		bottom: 0;
-		border: 3px solid var(--ink);
-	}
-	.legend {
-		grid-row: 2;
-		justify-self: end;
-		width: 76px;
-		font-size: 12px;
-		color: var(--second);
-		pointer-events: none;
-	}
-	.left .legend {
-		justify-self: start;
-	}
-	.steps,
-	.ends {
-		display: flex;
-		justify-content: space-between;
-		gap: 1px;
-	}
-	.steps i {
-		flex: 1;
-		height: 11px;
-	}
-	.left {
-		grid-template-columns: 2px minmax(0, 1fr) 58px;
-	}
-	.left .chords li {
-		justify-content: flex-start;
-	}
-	.left .label {
-		grid-column: 3;
-		text-align: left;
-		padding: 0 0 0 8px;
-	}
-	@media (max-width: 960px) {
-		.legend {
-			display: none;
-		}
-	}
-	@media (max-width: 640px) {
-		.map,
-		.left {
-			grid-template-columns: 52px minmax(0, 1fr);
-		}
-		.map .strip,
-		.map .head {
-			grid-column: 1 / -1;
-			text-align: left;
-		}
-		.map .head {
-			grid-row: 1;
-		}
-		.strip {
-			grid-row: 2;
-		}
-		.map .label {
-			grid-column: 1;
-			text-align: right;
-			padding: 0 8px 0 0;
-		}
-		.chords,
-		.heat {
-			grid-row: 3;
-		}
-		.map .heat {
-			grid-column: 2;
-		}
-		.map .frames {
-			grid-row: 3;
-			grid-column: 2;
-		}
-	}
-</style>

@@ -38,97 +38,30 @@
 	let strip: HTMLElement;
 </script>
 
-<div bind:this={strip} class="strip" class:left={leftHanded} role="group" aria-label="Places">
+<div
+	bind:this={strip}
+	class="flex h-full data-left:flex-row-reverse max-tablet:flex-wrap"
+	data-left={leftHanded || undefined}
+	role="group"
+	aria-label="Places"
+>
 	{#each Array.from({ length: last }, (_, i) => i + 1) as position (position)}
 		{@const at = ranked.findIndex((entry) => entry.position === position)}
 		<button
 			type="button"
-			class="cell step-{at < 0 ? 0 : steps[at]}"
+			class="relative h-8.5 min-w-0 flex-[var(--share)_0_0] font-display text-head font-semibold shadow-[inset_-2px_0_var(--paper)] hover:underline hover:underline-offset-[3px] in-data-left:shadow-[inset_2px_0_var(--paper)] aria-pressed:font-extrabold data-best:font-extrabold data-[step=0]:bg-density-0 data-[step=1]:bg-density-1 data-[step=2]:bg-density-2 data-[step=3]:bg-density-3 data-[step=3]:text-on-density-3 data-[step=4]:bg-density-4 data-[step=4]:text-on-density-4 max-tablet:h-10 max-tablet:flex-[1_0_9%] max-tablet:aria-pressed:[outline:3px_solid_var(--ink)] max-tablet:aria-pressed:-outline-offset-3"
+			data-step={at < 0 ? 0 : steps[at]}
+			data-best={(at >= 0 && ranked[at].rank === 1) || undefined}
 			style:--share={share(position - 1, position)}
-			class:best={at >= 0 && ranked[at].rank === 1}
-			class:here={position === open.position}
 			aria-pressed={position === open.position}
 			tabindex={position === open.position ? 0 : -1}
 			onkeydown={walk}
 			aria-label={words(position)}
 			onclick={() => open.moveTo(position)}
-			>{position}{#if planned.includes(position)}<i class="planned"></i>{/if}</button
+			>{position}{#if planned.includes(position)}<i
+					class="absolute bottom-0.75 left-1/2 -ml-2 w-3.5 border-b-3 border-double border-b-current"
+				></i>{/if}</button
 		>
 	{/each}
-	<span class="rest" style:--share={rest}></span>
+	<span class="flex-[var(--share)_0_0] max-tablet:hidden" style:--share={rest}></span>
 </div>
-
-<style>
-	.strip {
-		display: flex;
-		height: 100%;
-	}
-	.left {
-		flex-direction: row-reverse;
-	}
-	.cell {
-		position: relative;
-		flex: var(--share) 0 0;
-		min-width: 0;
-		box-shadow: inset -2px 0 var(--paper);
-		height: 34px;
-		font-family: var(--font-display);
-		font-weight: 600;
-		font-size: 17px;
-	}
-	.left .cell {
-		box-shadow: inset 2px 0 var(--paper);
-	}
-	.step-0 {
-		background: var(--density-0);
-	}
-	.step-1 {
-		background: var(--density-1);
-	}
-	.step-2 {
-		background: var(--density-2);
-	}
-	.step-3 {
-		background: var(--density-3);
-		color: var(--on-density-3);
-	}
-	.step-4 {
-		background: var(--density-4);
-		color: var(--on-density-4);
-	}
-	.best,
-	.here {
-		font-weight: 800;
-	}
-	.rest {
-		flex: var(--share) 0 0;
-	}
-	.cell:hover {
-		text-decoration: underline;
-		text-underline-offset: 3px;
-	}
-	.planned {
-		position: absolute;
-		left: 50%;
-		bottom: 3px;
-		width: 14px;
-		margin-left: -7px;
-		border-bottom: 3px double currentColor;
-	}
-	@media (max-width: 640px) {
-		.strip {
-			flex-wrap: wrap;
-		}
-		.cell {
-			flex: 1 0 9%;
-			height: 40px;
-		}
-		.here {
-			outline: 3px solid var(--ink);
-			outline-offset: -3px;
-		}
-		.rest {
-			display: none;
-		}
-	}
-</style>

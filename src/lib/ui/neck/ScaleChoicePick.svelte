@@ -26,9 +26,9 @@
 		title(own) + (relative ? ` = ${title(relative)}` : '');
 </script>
 
-<span class="choice">
+<span class="flex min-w-0 items-center justify-end gap-2 text-right max-tablet:col-span-full">
 	{#if choice.edits.length === 0}
-		<span class="fits"
+		<span class="text-reason text-second"
 			>{title(choice.scale)}<br />{choice.containsAll
 				? 'all its tones are in'
 				: lackWords(choice)}</span
@@ -36,19 +36,22 @@
 	{:else}
 		<button
 			type="button"
-			class="use"
+			class="text-right text-line leading-tight hover:underline max-tablet:min-h-11"
 			aria-pressed={inUse}
 			onclick={() => onuse(inUse ? null : choice.scale)}
 		>
 			<span>{choiceWords(choice)}{choice.containsAll ? '' : `, ${lackWords(choice)}`}</span>
-			<small>{inUse ? '✓ ' : ''}{called(choice)}</small>
+			<small
+				class="block text-reason text-second in-aria-pressed:font-bold in-aria-pressed:text-ink"
+				>{inUse ? '✓ ' : ''}{called(choice)}</small
+			>
 		</button>
 	{/if}
 	<span class="grid justify-items-end">
 		{#if count > 1}
 			<button
 				type="button"
-				class="another"
+				class="p-1 text-count whitespace-nowrap text-second hover:underline max-tablet:min-h-11"
 				aria-label="Another scale for {signs(chord.symbol)}, now {at + 1} of {count}"
 				onclick={onanother}>{at + 1}/{count} ›</button
 			>
@@ -56,53 +59,3 @@
 		{@render children()}
 	</span>
 </span>
-
-<style>
-	.choice {
-		display: flex;
-		align-items: center;
-		justify-content: flex-end;
-		gap: 8px;
-		text-align: right;
-		min-width: 0;
-	}
-	.use {
-		text-align: right;
-		line-height: 1.2;
-		font-size: 14px;
-	}
-	.use:hover {
-		text-decoration: underline;
-	}
-	.use small {
-		display: block;
-		font-size: 13px;
-		color: var(--second);
-	}
-	.use[aria-pressed='true'] small {
-		color: var(--ink);
-		font-weight: 700;
-	}
-	.fits {
-		font-size: 13px;
-		color: var(--second);
-	}
-	.another {
-		font-size: 12px;
-		color: var(--second);
-		padding: 4px 4px 4px 4px;
-		white-space: nowrap;
-	}
-	.another:hover {
-		text-decoration: underline;
-	}
-	@media (max-width: 640px) {
-		.choice {
-			grid-column: 1 / -1;
-		}
-		.use,
-		.another {
-			min-height: 44px;
-		}
-	}
-</style>

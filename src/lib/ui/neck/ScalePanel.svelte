@@ -73,41 +73,63 @@
 		<h2>Scale in use</h2>
 		{@render menu()}
 	</div>
-	<div class="row head">
+	<div
+		class="grid min-h-9 grid-cols-[60px_auto_minmax(0,1fr)] items-center gap-x-2 border-b border-b-hair max-tablet:grid-cols-[60px_minmax(0,1fr)]"
+	>
 		<span></span>
-		<span class="notes" style="--count:{scale.notes.length}">
-			{#each scale.notes as note (note.degree)}<b class:telling={telling.has(note.degree)}
-					>{prefs.name(note.name)}</b
+		<span class="flex text-center" style="--count:{scale.notes.length}">
+			{#each scale.notes as note (note.degree)}<b
+					class="w-[clamp(22px,calc(210px_/_var(--count)),35px)] flex-none font-display text-head font-extrabold data-telling:border-b-3 data-telling:border-b-ink"
+					data-telling={telling.has(note.degree) || undefined}>{prefs.name(note.name)}</b
 				>{/each}
 		</span>
 		{#if scale.notes.length <= 6}
-			<button type="button" class="adds" aria-pressed={adds} onclick={() => (adds = !adds)}
-				>{adds ? '✓ ' : ''}What the chords add</button
+			<button
+				type="button"
+				class="text-right text-reason text-second hover:underline aria-pressed:font-bold aria-pressed:text-ink max-tablet:col-span-full"
+				aria-pressed={adds}
+				onclick={() => (adds = !adds)}>{adds ? '✓ ' : ''}What the chords add</button
 			>
-		{:else if telling.size > 0}<small>underlined: what tells this scale apart</small>{/if}
+		{:else if telling.size > 0}<small
+				class="text-right text-count leading-tight text-second max-tablet:col-span-full"
+				>underlined: what tells this scale apart</small
+			>{/if}
 	</div>
 	{#each rows as row (row.tense)}
 		{@const { tense, chord, choice, fields, added, inUse, at } = row}
-		<div class="row {tense}">
-			<span class="name" style="font-size:{fittingSize(chord, 60, [22, 18, 15, 12])}px"
-				><ChordSymbol {chord} /></span
+		<div
+			class="grid min-h-11.5 grid-cols-[60px_auto_minmax(0,1fr)] items-center gap-x-2 border-b border-b-hair data-[tense=clash]:underline data-[tense=clash]:decoration-dotted data-[tense=clash]:decoration-2 data-[tense=clash]:underline-offset-[3px] data-[tense=home]:font-bold data-[tense=home]:text-ink max-tablet:grid-cols-[60px_minmax(0,1fr)]"
+			data-tense={tense}
+		>
+			<span
+				class="overflow-hidden in-now:text-now-ink in-next:text-next-ink"
+				style="font-size:{fittingSize(chord, 60, [22, 18, 15, 12])}px"><ChordSymbol {chord} /></span
 			>
-			<span class="notes" style="--count:{scale.notes.length}">
+			<span class="flex text-center" style="--count:{scale.notes.length}">
 				{#each fields as field (field.degree)}
 					{#if field.edited}
-						<b class="edited"
-							><i aria-hidden="true">{field.rises ? '↗' : '↘'}</i>{prefs.name(field.edited)}</b
+						<b
+							class="relative w-[clamp(22px,calc(210px_/_var(--count)),35px)] flex-none px-0 py-2 font-display text-line font-extrabold whitespace-nowrap in-now:bg-now-tint in-now:text-now-ink in-next:bg-next-tint in-next:text-next-ink"
+							><i class="align-[0.1em] font-sans text-[0.68em] not-italic" aria-hidden="true"
+								>{field.rises ? '↗' : '↘'}</i
+							>{prefs.name(field.edited)}</b
 						>
 					{:else if field.edited === null}
-						<span class="out"><span class="sr">left out</span>–</span>
+						<span class="w-[clamp(22px,calc(210px_/_var(--count)),35px)] flex-none text-third"
+							><span class="sr">left out</span>–</span
+						>
 					{:else}
-						<span class="field {field.verdict}"
+						<span
+							class="w-[clamp(22px,calc(210px_/_var(--count)),35px)] flex-none self-center text-reason text-third data-[verdict=clash]:underline data-[verdict=clash]:decoration-dotted data-[verdict=clash]:decoration-2 data-[verdict=clash]:underline-offset-[3px] data-[verdict=home]:font-bold data-[verdict=home]:text-ink"
+							data-verdict={field.verdict}
 							>{signs(field.role)}<span class="sr">, {verdictWords[field.verdict]}</span></span
 						>
 					{/if}
 				{/each}
-				{#each added as name (name)}<b class="edited added"
-						><i aria-hidden="true">+</i>{prefs.name(name)}</b
+				{#each added as name (name)}<b
+						class="relative ml-1 w-[clamp(22px,calc(210px_/_var(--count)),35px)] flex-none px-0 py-2 font-display text-line font-extrabold whitespace-nowrap in-now:bg-now-tint in-now:text-now-ink in-next:bg-next-tint in-next:text-next-ink"
+						><i class="align-[0.1em] font-sans text-[0.68em] not-italic" aria-hidden="true">+</i
+						>{prefs.name(name)}</b
 					>{/each}
 			</span>
 			<ScaleChoicePick
@@ -131,118 +153,5 @@
 			</ScaleChoicePick>
 		</div>
 	{/each}
-	{#if rows[0]?.clash}<p class="advice">{rows[0].clash}</p>{/if}
+	{#if rows[0]?.clash}<p class="pt-1 text-reason leading-snug text-second">{rows[0].clash}</p>{/if}
 </section>
-
-<style>
-	.row {
-		display: grid;
-		grid-template-columns: 60px auto minmax(0, 1fr);
-		align-items: center;
-		column-gap: 8px;
-		min-height: 46px;
-		border-bottom: 1px solid var(--hair);
-	}
-	.head {
-		min-height: 36px;
-	}
-	.head small {
-		font-size: 12px;
-		line-height: 1.15;
-		color: var(--second);
-		text-align: right;
-	}
-	.notes {
-		display: flex;
-		text-align: center;
-	}
-	.notes > * {
-		width: clamp(22px, calc(210px / var(--count)), 35px);
-		flex: none;
-	}
-	.head b {
-		font-family: var(--font-display);
-		font-weight: 800;
-		font-size: 18px;
-	}
-	.telling {
-		border-bottom: 3px solid var(--ink);
-	}
-	.name {
-		overflow: hidden;
-	}
-	.now .name,
-	.now .edited {
-		color: var(--now-ink);
-	}
-	.next .name,
-	.next .edited {
-		color: var(--next-ink);
-	}
-	.field {
-		font-size: 13px;
-		color: var(--third);
-		align-self: center;
-	}
-	.home {
-		font-weight: 700;
-		color: var(--ink);
-	}
-	.clash {
-		text-decoration: underline dotted 2px;
-		text-underline-offset: 3px;
-	}
-	.edited {
-		position: relative;
-		font-family: var(--font-display);
-		font-weight: 800;
-		font-size: 16px;
-		padding: 7px 0;
-		white-space: nowrap;
-	}
-	.edited i {
-		font-family: var(--font-sans);
-		font-style: normal;
-		font-size: 0.68em;
-		vertical-align: 0.1em;
-	}
-	.now .edited {
-		background: var(--now-tint);
-	}
-	.next .edited {
-		background: var(--next-tint);
-	}
-	.added {
-		margin-left: 3px;
-	}
-	.out {
-		color: var(--third);
-	}
-	.adds {
-		font-size: 13px;
-		color: var(--second);
-		text-align: right;
-	}
-	.adds[aria-pressed='true'] {
-		color: var(--ink);
-		font-weight: 700;
-	}
-	.adds:hover {
-		text-decoration: underline;
-	}
-	.advice {
-		font-size: 13px;
-		line-height: 1.25;
-		color: var(--second);
-		padding-top: 5px;
-	}
-	@media (max-width: 640px) {
-		.row {
-			grid-template-columns: 60px minmax(0, 1fr);
-		}
-		.adds,
-		.head small {
-			grid-column: 1 / -1;
-		}
-	}
-</style>

@@ -54,12 +54,18 @@
 	);
 </script>
 
-<svg viewBox="0 0 {WIDTH} {HEIGHT}" aria-hidden="true">
-	<rect class="lit" x={lit[0]} width={lit[1] - lit[0]} y={TOP - 4} height={HEIGHT - 2 * TOP + 8} />
+<svg class="block w-full" viewBox="0 0 {WIDTH} {HEIGHT}" aria-hidden="true">
+	<rect
+		class="fill-lit"
+		x={lit[0]}
+		width={lit[1] - lit[0]}
+		y={TOP - 4}
+		height={HEIGHT - 2 * TOP + 8}
+	/>
 	{#each Array.from({ length: frets + 1 }, (_, i) => low - 1 + i) as fret (fret)}
 		<line
-			class="wire"
-			class:nut={fret === 0}
+			class="stroke-hair stroke-[1.2] data-nut:stroke-ink data-nut:stroke-4"
+			data-nut={fret === 0 || undefined}
 			x1={wire(fret)}
 			x2={wire(fret)}
 			y1={TOP - 4}
@@ -67,89 +73,50 @@
 		/>
 	{/each}
 	{#each Array.from({ length: strings }, (_, i) => i + 1) as string (string)}
-		<line class="string" x1={wire(low - 1)} x2={wire(span.high)} y1={y(string)} y2={y(string)} />
+		<line
+			class="stroke-strong stroke-1"
+			x1={wire(low - 1)}
+			x2={wire(span.high)}
+			y1={y(string)}
+			y2={y(string)}
+		/>
 	{/each}
-	{#if drawing.joined}<path class="path" d="M{path}" />{/if}
+	{#if drawing.joined}<path class="fill-none stroke-ink stroke-[1.4]" d="M{path}" />{/if}
 	{#each drawing.muted ?? [] as string (string)}
 		{@const at = flip(LEFT + 5)}
-		<path class="mute" d="M{at - 4},{y(string) - 4}l8,8m0,-8l-8,8" stroke-width="1.6" />
+		<path
+			class="fill-none stroke-second"
+			d="M{at - 4},{y(string) - 4}l8,8m0,-8l-8,8"
+			stroke-width="1.6"
+		/>
 	{/each}
 	{#each drawing.rolls as [a, b] (a)}
 		{@const [from, to] = [drawing.notes[a], drawing.notes[b]]}
-		<line class="roll" x1={x(from.fret)} x2={x(to.fret)} y1={y(from.string)} y2={y(to.string)} />
+		<line
+			class="stroke-ink stroke-5"
+			x1={x(from.fret)}
+			x2={x(to.fret)}
+			y1={y(from.string)}
+			y2={y(to.string)}
+		/>
 	{/each}
 	{#each drawing.notes as note, i (i)}
 		{@const kind = roleKind(note.role)}
 		<path
-			class="mark {tense}"
-			class:root={kind === 'root'}
+			class="now:fill-now-fill now:stroke-now-line data-root:now:fill-now next:fill-next-fill next:stroke-next-line data-root:next:fill-next"
+			data-tense={tense}
+			data-root={kind === 'root' || undefined}
 			transform="translate({x(note.fret)},{y(note.string)})"
 			d={shapePath(kind, radius)}
 			stroke-width={shapeStroke(kind)}
 		/>
 		<text
+			class="fill-ink font-bold anchor-middle data-onfill:fill-[#14181b]"
+			data-onfill={kind === 'root' || undefined}
 			x={x(note.fret)}
 			y={y(note.string) + labelShift(kind) * radius}
 			dy="0.35em"
-			font-size={radius < 7 ? 9 : 11.5}
-			class:onFill={kind === 'root'}>{note.finger ?? 0}</text
+			font-size={radius < 7 ? 9 : 11.5}>{note.finger ?? 0}</text
 		>
 	{/each}
 </svg>
-
-<style>
-	svg {
-		display: block;
-		width: 100%;
-	}
-	.lit {
-		fill: var(--lit);
-	}
-	.wire {
-		stroke: var(--hair);
-		stroke-width: 1.2;
-	}
-	.nut {
-		stroke: var(--ink);
-		stroke-width: 4;
-	}
-	.string {
-		stroke: var(--strong);
-		stroke-width: 1;
-	}
-	.path {
-		fill: none;
-		stroke: var(--ink);
-		stroke-width: 1.4;
-	}
-	.mute {
-		fill: none;
-		stroke: var(--second);
-	}
-	.roll {
-		stroke: var(--ink);
-		stroke-width: 5;
-	}
-	.mark.now {
-		fill: var(--now-fill);
-		stroke: var(--now-line);
-	}
-	.mark.next {
-		fill: var(--next-fill);
-		stroke: var(--next-line);
-	}
-	.root.now {
-		fill: var(--now);
-	}
-	.root.next {
-		fill: var(--next);
-	}
-	text {
-		fill: var(--ink);
-		font-weight: 700;
-		text-anchor: middle;
-	}
-	.onFill {
-		fill: #14181b;
-	}
-</style>

@@ -29,106 +29,45 @@
 	);
 </script>
 
-{#if rows.length === 0}<p class="empty">{empty}</p>{/if}
-<div class="groups">
+{#if rows.length === 0}<p class="px-0 py-3 text-second">{empty}</p>{/if}
+<div class="grid grid-cols-[repeat(auto-fit,minmax(min(100%,300px),1fr))] gap-x-4 gap-y-2">
 	{#each groups as { tense, chord, own } (tense)}
-		<div class="group {tense}">
-			<p class="over">over <span><ChordSymbol {chord} /></span></p>
+		<div
+			class="group data-[tense=clash]:underline data-[tense=clash]:decoration-dotted data-[tense=clash]:decoration-2 data-[tense=clash]:underline-offset-[3px]"
+			data-tense={tense}
+		>
+			<p class="px-0 pt-1 pb-0.5 text-reason text-second">
+				over <span class="text-head in-now:text-now-ink in-next:text-next-ink"
+					><ChordSymbol {chord} /></span
+				>
+			</p>
 			<RadioGroup.Root
 				value={own.some((row) => row.key === value) ? value : ''}
 				onValueChange={onpick}
 				aria-label="{name} over {signs(chord.symbol)}, {tense}"
-				class="step-rows"
+				class="max-h-[max(124px,calc(100dvh_-_650px))] [scrollbar-width:thin] [scrollbar-color:var(--strong)_transparent] overflow-y-auto border-t border-t-hair p-0.5 max-desk:max-h-none"
 			>
 				{#each own as row (row.key)}
 					<RadioGroup.Item
 						value={row.key}
-						class="step-row"
+						class="flex min-h-6.5 w-full flex-wrap items-baseline gap-x-2.5 gap-y-0 px-1.5 py-0.5 text-left text-line whitespace-nowrap hover:bg-lit data-[state=checked]:bg-ink data-[state=checked]:text-paper max-desk:min-h-8.5"
 						onclick={(event) => {
 							if (value !== row.key) return;
 							event.preventDefault();
 							onpick('');
 						}}
 					>
-						{#each row.parts as part, i (i)}<span class:heavy={i === 0}>{part}</span>{/each}
-						{#if row.verdict}<span class="verdict {row.verdict}">{row.verdict}</span>{/if}
+						{#each row.parts as part, i (i)}<span
+								class="data-heavy:min-w-21 data-heavy:font-bold"
+								data-heavy={i === 0 || undefined}>{part}</span
+							>{/each}
+						{#if row.verdict}<span
+								class="verdict ml-auto text-reason data-[verdict=clash]:underline data-[verdict=clash]:decoration-dotted data-[verdict=clash]:decoration-2 data-[verdict=clash]:underline-offset-[3px]"
+								data-verdict={row.verdict}>{row.verdict}</span
+							>{/if}
 					</RadioGroup.Item>
 				{/each}
 			</RadioGroup.Root>
 		</div>
 	{/each}
 </div>
-
-<style>
-	.groups {
-		display: grid;
-		grid-template-columns: repeat(auto-fit, minmax(min(100%, 300px), 1fr));
-		gap: 8px 16px;
-	}
-	.over {
-		font-size: 13px;
-		color: var(--second);
-		padding: 4px 0 2px;
-	}
-	.over span {
-		font-size: 17px;
-	}
-	.now .over span {
-		color: var(--now-ink);
-	}
-	.next .over span {
-		color: var(--next-ink);
-	}
-	:global(.step-rows) {
-		max-height: max(124px, calc(100dvh - 650px));
-		overflow-y: auto;
-		scrollbar-width: thin;
-		scrollbar-color: var(--strong) transparent;
-		border-top: 1px solid var(--hair);
-		padding: 2px;
-	}
-	:global(.step-row) {
-		display: flex;
-		align-items: baseline;
-		gap: 10px;
-		width: 100%;
-		min-height: 26px;
-		padding: 2px 6px;
-		text-align: left;
-		font-size: 14px;
-		white-space: nowrap;
-		flex-wrap: wrap;
-		row-gap: 0;
-	}
-	:global(.step-row:hover) {
-		background: var(--lit);
-	}
-	:global(.step-row[data-state='checked']) {
-		background: var(--ink);
-		color: var(--paper);
-	}
-	.heavy {
-		font-weight: 700;
-		min-width: 84px;
-	}
-	.verdict {
-		margin-left: auto;
-		font-size: 13px;
-	}
-	.clash {
-		text-decoration: underline dotted 2px;
-		text-underline-offset: 3px;
-	}
-	.empty {
-		padding: 12px 0;
-		color: var(--second);
-	}
-	@media (max-width: 1099px) {
-		:global(.step-rows) {
-			max-height: none;
-		}
-		:global(.step-row) {
-			min-height: 34px;
-		}
-	}
-</style>

@@ -14,37 +14,11 @@
 	);
 </script>
 
-<dl>
+<dl
+	class="grid grid-cols-[140px_minmax(0,1fr)] gap-x-3 gap-y-0.5 pt-2 text-line max-tablet:grid-cols-[1fr]"
+>
 	{#each told as { head, text, tense } (head)}
-		<dt class={tense ?? ''}>{head}</dt>
-		<dd>{text}</dd>
+		<dt class="font-bold now:text-now-ink next:text-next-ink" data-tense={tense ?? ''}>{head}</dt>
+		<dd class="border-b border-b-hair pb-1">{text}</dd>
 	{/each}
 </dl>
-
-<style>
-	dl {
-		display: grid;
-		grid-template-columns: 140px minmax(0, 1fr);
-		gap: 2px 12px;
-		padding-top: 8px;
-		font-size: 14px;
-	}
-	dt {
-		font-weight: 700;
-	}
-	.now {
-		color: var(--now-ink);
-	}
-	.next {
-		color: var(--next-ink);
-	}
-	dd {
-		padding-bottom: 5px;
-		border-bottom: 1px solid var(--hair);
-	}
-	@media (max-width: 640px) {
-		dl {
-			grid-template-columns: 1fr;
-		}
-	}
-</style>

@@ -44,16 +44,17 @@
 		{@const making = id as Making}
 		<button
 			type="button"
-			class="making"
-			class:on={desk.making === making}
+			class="grid w-full border-b border-l-4 border-b-hair border-l-transparent py-1 pr-0 pl-3 text-left aria-pressed:border-l-ink aria-pressed:bg-lit"
 			aria-pressed={desk.making === making}
 			onclick={() => (desk.making = making)}
 		>
-			<b>{name} <KeyCap keys={MAKING_KEYS[making]} /></b>
-			<span>{says}</span>
+			<b class="flex items-center justify-between pr-2"
+				>{name} <KeyCap keys={MAKING_KEYS[making]} /></b
+			>
+			<span class="text-reason text-second">{says}</span>
 		</button>
 		{#if desk.making === making}
-			<div class="how">
+			<div class="grid gap-2 border-b border-b-hair pt-2 pr-0 pb-2.5 pl-4">
 				{#if making === 'answer'}
 					<Choice
 						label="Land on"
@@ -92,34 +93,3 @@
 		{/if}
 	{/each}
 </section>
-
-<style>
-	.making {
-		display: grid;
-		width: 100%;
-		text-align: left;
-		padding: 4px 0 4px 12px;
-		border-bottom: 1px solid var(--hair);
-		border-left: 4px solid transparent;
-	}
-	.making.on {
-		border-left-color: var(--ink);
-		background: var(--lit);
-	}
-	.making b {
-		display: flex;
-		justify-content: space-between;
-		align-items: center;
-		padding-right: 8px;
-	}
-	.making span {
-		font-size: 13px;
-		color: var(--second);
-	}
-	.how {
-		display: grid;
-		gap: 8px;
-		padding: 8px 0 10px 16px;
-		border-bottom: 1px solid var(--hair);
-	}
-</style>

@@ -54,22 +54,22 @@
 	};
 </script>
 
-<svg viewBox="0 0 {width} {height}" {width} {height} aria-hidden="true">
+<svg class="block max-w-full" viewBox="0 0 {width} {height}" {width} {height} aria-hidden="true">
 	<path
-		class="line"
+		class="fill-none stroke-third stroke-[1.2]"
 		d="M{notes.map(({ note, height: h }) => `${x(note.offsetTicks) + 5},${y(h)}`).join('L')}"
 	/>
 	{#each notes as { note, kind, height: h }, i (i)}
 		<path
-			class="mark"
-			class:root={kind === 'root'}
-			class:last={i === notes.length - 1}
+			class="fill-lit stroke-ink stroke-[1.6] data-last:stroke-[2.2] data-root:fill-ink"
+			data-root={kind === 'root' || undefined}
+			data-last={i === notes.length - 1 || undefined}
 			transform="translate({x(note.offsetTicks) + 5},{y(h)})"
 			d={shapePath(kind, i === notes.length - 1 ? 6 : 4.6)}
 		/>
 		<rect
-			class="tread"
-			class:last={i === notes.length - 1}
+			class="fill-strong data-last:fill-ink"
+			data-last={i === notes.length - 1 || undefined}
 			x={x(note.offsetTicks)}
 			y={height - (note.offsetTicks % QUARTER === 0 ? 6 : 11)}
 			width={Math.max(4, x(note.offsetTicks + note.durationTicks) - x(note.offsetTicks) - 2)}
@@ -77,32 +77,3 @@
 		/>
 	{/each}
 </svg>
-
-<style>
-	svg {
-		display: block;
-		max-width: 100%;
-	}
-	.line {
-		fill: none;
-		stroke: var(--third);
-		stroke-width: 1.2;
-	}
-	.mark {
-		fill: var(--lit);
-		stroke: var(--ink);
-		stroke-width: 1.6;
-	}
-	.mark.root {
-		fill: var(--ink);
-	}
-	.mark.last {
-		stroke-width: 2.2;
-	}
-	.tread {
-		fill: var(--strong);
-	}
-	.tread.last {
-		fill: var(--ink);
-	}
-</style>

@@ -26,71 +26,35 @@
 	</div>
 	<ul>
 		{#each desk.shelf.motifs as motif (motif.id)}
-			<li class:on={desk.shelf.from?.id === motif.id}>
+			<li
+				class="flex flex-wrap justify-end border-b border-l-4 border-b-hair border-l-transparent data-on:border-l-ink data-on:bg-lit"
+				data-on={desk.shelf.from?.id === motif.id || undefined}
+			>
 				<button
 					type="button"
-					class="motif"
+					class="flex w-full items-center justify-between gap-2 py-1 pr-0 pl-2.5 text-left"
 					aria-pressed={desk.shelf.from?.id === motif.id}
 					onclick={() => desk.choose(motif)}
 				>
-					<span class="words"><b>{motif.name}</b><small>{steps(motif)}</small></span>
+					<span class="grid min-w-0"
+						><b class="font-display text-line leading-tight font-extrabold">{motif.name}</b><small
+							class="font-mono text-count text-second">{steps(motif)}</small
+						></span
+					>
 					<MotifGlyph motif={motif.motif} width={150} height={40} />
 				</button>
 				{#if desk.shelf.from?.id === motif.id}
-					<button type="button" class="quiet drop" onclick={() => void remove(motif)}
+					<button type="button" class="quiet pr-2 text-reason" onclick={() => void remove(motif)}
 						>Delete<span class="sr"> {motif.name}</span></button
 					>
 				{/if}
 			</li>
 		{:else}
-			<li class="none">Nothing stored yet: shape a motif and store it.</li>
+			<li
+				class="flex flex-wrap justify-start border-b border-l-4 border-b-hair border-l-transparent px-0 py-2.5 text-second"
+			>
+				Nothing stored yet: shape a motif and store it.
+			</li>
 		{/each}
 	</ul>
 </section>
-
-<style>
-	li {
-		border-bottom: 1px solid var(--hair);
-		border-left: 4px solid transparent;
-		display: flex;
-		flex-wrap: wrap;
-		justify-content: end;
-	}
-	li.on {
-		border-left-color: var(--ink);
-		background: var(--lit);
-	}
-	.motif {
-		display: flex;
-		justify-content: space-between;
-		align-items: center;
-		gap: 8px;
-		width: 100%;
-		padding: 3px 0 3px 10px;
-		text-align: left;
-	}
-	.words {
-		display: grid;
-		min-width: 0;
-	}
-	b {
-		font-family: var(--font-display);
-		font-weight: 800;
-		font-size: 16px;
-		line-height: 1.15;
-	}
-	.words small {
-		font-family: var(--font-mono);
-		font-size: 12px;
-		color: var(--second);
-	}
-	.drop {
-		font-size: 13px;
-		padding-right: 8px;
-	}
-	.none {
-		padding: 10px 0;
-		color: var(--second);
-		justify-content: start;
-	}
-</style>

@@ -64,20 +64,28 @@
 		<h2>Motif</h2>
 		<small>{desk.dirty ? 'not stored yet' : 'stored'}</small>
 	</div>
-	<label class="name"
+	<label
 		>Name <input
+			class="font-bold"
 			type="text"
 			maxlength="80"
 			value={desk.name}
 			onchange={(event) => desk.rename(event.currentTarget.value.trim() || 'Motif')}
 		/></label
 	>
-	<p class="acts" hidden={busy}>
+	<p
+		class="not-[&[hidden]]:flex not-[&[hidden]]:flex-wrap not-[&[hidden]]:gap-x-4 not-[&[hidden]]:gap-y-0.5 not-[&[hidden]]:pt-1.5"
+		hidden={busy}
+	>
 		<button type="button" class="quiet" onclick={onhear}
-			>{playing ? 'Stop' : 'Hear it'} <KeyCap keys="H" /></button
+			>{playing ? 'Stop' : 'Hear it'}
+			<KeyCap keys="H" /></button
 		>
-		<button type="button" class="quiet" disabled={!desk.dirty} onclick={() => void store()}
-			>Store <KeyCap keys="S" /></button
+		<button
+			type="button"
+			class="quiet disabled:cursor-default disabled:text-third"
+			disabled={!desk.dirty}
+			onclick={() => void store()}>Store <KeyCap keys="S" /></button
 		>
 		{#if desk.shelf.from && desk.dirty}
 			<button type="button" class="quiet" onclick={() => void store(true)}>Store as new</button>
@@ -88,12 +96,12 @@
 		>
 	</p>
 	{#if writing}
-		<div class="write">
-			<label
+		<div class="grid grid-cols-[minmax(0,1fr)] gap-1.5 pt-2">
+			<label class="text-reason text-second"
 				>In eighths: - holds, . rests, a comma divides
 				<input
 					type="text"
-					class="mono"
+					class="font-mono font-bold"
 					spellcheck="false"
 					autocomplete="off"
 					autocapitalize="off"
@@ -109,49 +117,14 @@
 				/></label
 			>
 			{#if desk.text === null && typed === null}
-				<p class="hint">The rhythm is finer than an eighth can be divided: write it anew.</p>
+				<p class="text-reason text-second">
+					The rhythm is finer than an eighth can be divided: write it anew.
+				</p>
 			{/if}
-			<p id="{uid}-wrong" class="wrong" role="alert">{wrong}</p>
+			<p id="{uid}-wrong" class="wrong empty:hidden" role="alert">{wrong}</p>
 			<Choice label="Kept as" options={BASES} value={desk.motifBasis} onchange={rebase} />
-			<p class="hint">{STEPS[desk.motifBasis]}</p>
+			<p class="text-reason text-second">{STEPS[desk.motifBasis]}</p>
 			<SlideChoice value={desk.open.slide} onchange={(slide) => (desk.open.slide = slide)} />
 		</div>
 	{/if}
 </section>
-
-<style>
-	.name input {
-		font-weight: 700;
-	}
-	.acts:not([hidden]) {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 2px 16px;
-		padding-top: 6px;
-	}
-	.write {
-		display: grid;
-		grid-template-columns: minmax(0, 1fr);
-		gap: 6px;
-		padding-top: 8px;
-	}
-	.write label {
-		font-size: 13px;
-		color: var(--second);
-	}
-	.mono {
-		font-family: var(--font-mono);
-		font-weight: 700;
-	}
-	.hint {
-		font-size: 13px;
-		color: var(--second);
-	}
-	.wrong:empty {
-		display: none;
-	}
-	[disabled] {
-		color: var(--third);
-		cursor: default;
-	}
-</style>

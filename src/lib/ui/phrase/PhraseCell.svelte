@@ -86,12 +86,13 @@
 	{width}
 	{height}
 	viewBox="0 0 {width} {height}"
-	class={tense}
+	class="block not-first-of-type:border-l-[1.5px] not-first-of-type:border-l-ink"
+	data-tense={tense}
 	role="group"
 	aria-label="{signs(change.to.symbol)}, {says}"
 >
-	<rect class="area" {width} {height} />
-	<g class="name">
+	<rect class="fill-now-tint/55 in-next:fill-next-tint/50" {width} {height} />
+	<g class="fill-now-ink in-next:fill-next-ink">
 		<ChordText
 			chord={change.to.chord}
 			x={12}
@@ -99,17 +100,30 @@
 			size={fittingSize(change.to.chord, width - 170, [38, 32, 26, 20])}
 		/>
 	</g>
-	<text class="says" x={width - 12} y="24">{says}</text>
-	<text class="place" x={width - 12} y="43">{place}</text>
-	<line class="floor" x1="0" x2={width} y1={height - 24} y2={height - 24} />
+	<text
+		class="fill-now-ink text-reason font-bold anchor-end in-next:fill-next-ink"
+		x={width - 12}
+		y="24">{says}</text
+	>
+	<text
+		class="fill-second text-reason font-normal anchor-end in-next:fill-second in-next:font-normal"
+		x={width - 12}
+		y="43">{place}</text
+	>
+	<line class="stroke-hair" x1="0" x2={width} y1={height - 24} y2={height - 24} />
 	{#each beats as beat, i (i)}
-		<line class="tick" x1={beat.x} x2={beat.x} y1={height - 24} y2={height - 18} />
-		<text class="count" class:one={beat.count === 1} x={beat.x} y={height - 5}>{beat.count}</text>
+		<line class="stroke-strong" x1={beat.x} x2={beat.x} y1={height - 24} y2={height - 18} />
+		<text
+			class="fill-second text-count anchor-middle data-one:fill-ink data-one:font-bold"
+			data-one={beat.count === 1 || undefined}
+			x={beat.x}
+			y={height - 5}>{beat.count}</text
+		>
 	{/each}
 	{#if last}
-		<path class="line" d={path} />
+		<path class="fill-none stroke-now-line stroke-[2.4] in-next:stroke-next-line" d={path} />
 		<rect
-			class="hold"
+			class="fill-now-line in-next:fill-next-line"
 			x={last.x + r + 8}
 			y={last.y - 2.5}
 			width={Math.max(0, x(last.note.tick + last.note.durationTicks) - last.x - r - 14)}
@@ -117,10 +131,10 @@
 		/>
 		{#if before && width - last.x > 20}
 			<text
-				class="move"
+				class="fill-ink text-reason font-bold data-left:anchor-end"
+				data-left={last.x > width - 120 || undefined}
 				x={Math.min(width - 8, last.x + 14)}
 				y={last.y + r + 20}
-				class:left={last.x > width - 120}
 				>{moveArrow(last.note.midi - before.note.midi)}
 				{moveLabel(last.note.midi - before.note.midi)}</text
 			>
@@ -132,8 +146,8 @@
 		<g
 			role="button"
 			tabindex={onpick && picked === i ? 0 : -1}
-			class="note"
-			class:picked={picked === i}
+			data-part="note"
+			class="cursor-pointer"
 			transform="translate({entry.x},{entry.y})"
 			aria-label="{prefs.name(note.name)}, {signs(role)} of {signs(
 				change.to.symbol
@@ -152,87 +166,10 @@
 				target={entry.last}
 			/>
 			{#if picked === i || transport.noteTick === note.tick}<circle
-					class="ring"
+					class="fill-none stroke-ink stroke-[2.5]"
+					data-part="ring"
 					r={r + (entry.last ? 12 : 6)}
 				/>{/if}
 		</g>
 	{/each}
 </svg>
-
-<style>
-	svg {
-		display: block;
-	}
-	.area {
-		fill: color-mix(in srgb, var(--now-tint) 55%, transparent);
-	}
-	.next .area {
-		fill: color-mix(in srgb, var(--next-tint) 50%, transparent);
-	}
-	.name {
-		fill: var(--now-ink);
-	}
-	.next .name {
-		fill: var(--next-ink);
-	}
-	.says,
-	.place {
-		text-anchor: end;
-		font-size: 13px;
-		font-weight: 700;
-		fill: var(--now-ink);
-	}
-	.next .says {
-		fill: var(--next-ink);
-	}
-	.place,
-	.next .place {
-		font-weight: 400;
-		fill: var(--second);
-	}
-	.floor {
-		stroke: var(--hair);
-	}
-	.tick {
-		stroke: var(--strong);
-	}
-	.count {
-		font-size: 12px;
-		text-anchor: middle;
-		fill: var(--second);
-	}
-	.count.one {
-		font-weight: 700;
-		fill: var(--ink);
-	}
-	.line {
-		fill: none;
-		stroke: var(--now-line);
-		stroke-width: 2.4;
-	}
-	.next .line {
-		stroke: var(--next-line);
-	}
-	.hold {
-		fill: var(--now-line);
-	}
-	.next .hold {
-		fill: var(--next-line);
-	}
-	.move {
-		font-size: 13px;
-		font-weight: 700;
-		fill: var(--ink);
-	}
-	.move.left {
-		text-anchor: end;
-	}
-	.note {
-		cursor: pointer;
-	}
-	.ring {
-		fill: none;
-		stroke: var(--ink);
-		stroke-width: 2.5;
-	}
-</style>

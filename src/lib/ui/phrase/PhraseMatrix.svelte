@@ -38,14 +38,16 @@
 {#snippet label(name: string, phrases: readonly Phrase[], landing: boolean)}
 	{@const role = landingOf(desk, phrases[0], 0)}
 	{#if !narrow}
-		<p class="label">
-			<b>{name}</b>
+		<p
+			class="w-23 shrink-0 border-r-[1.5px] border-r-ink pt-3.5 pr-2 pb-0 pl-0 text-reason text-second"
+		>
+			<b class="block font-display text-head font-extrabold text-ink">{name}</b>
 			{#if landing}<span>lands on {proseSigns(role ?? '')}<br />{feelOf(role)}</span>{/if}
 		</p>
 	{/if}
 {/snippet}
 
-<div class="row">
+<div class="flex border-t-2 border-t-ink">
 	{@render label('Call', desk.calls, true)}
 	{#each columns as change, at (at)}
 		<PhraseCell
@@ -60,7 +62,7 @@
 		/>
 	{/each}
 </div>
-<div class="row">
+<div class="flex border-t-2 border-t-ink">
 	{@render label(MADE[desk.making], desk.made, !desk.runs)}
 	{#each desk.runs ? columns.slice(0, 1) : columns as change, at (at)}
 		<PhraseCell
@@ -73,28 +75,3 @@
 		/>
 	{/each}
 </div>
-
-<style>
-	.row {
-		display: flex;
-		border-top: 2px solid var(--ink);
-	}
-	.row > :global(svg + svg) {
-		border-left: 1.5px solid var(--ink);
-	}
-	.label {
-		width: 92px;
-		flex-shrink: 0;
-		padding: 14px 8px 0 0;
-		border-right: 1.5px solid var(--ink);
-		font-size: 13px;
-		color: var(--second);
-	}
-	.label b {
-		display: block;
-		font-family: var(--font-display);
-		font-weight: 800;
-		font-size: 18px;
-		color: var(--ink);
-	}
-</style>

@@ -63,26 +63,29 @@
 
 <svelte:window onkeydowncapture={down} onkeyupcapture={up} />
 
-<section aria-label="Play it in">
+<section class="grid grid-cols-[minmax(0,1fr)] gap-2.5" aria-label="Play it in">
 	<div class="section-head">
 		<h2>Play it in</h2>
 		<small aria-live="polite">{plural(input.notes.length, 'note')}</small>
 	</div>
-	<p class="so-far">
+	<p data-part="so-far" class="min-h-6 font-mono font-bold wrap-anywhere">
 		{input.motif ? proseSigns(desk.text ?? '…') : 'Touch the neck, or play the keys.'}
 	</p>
-	<div class="keys" aria-hidden="true">
+	<div aria-hidden="true">
 		{#each rows as row, i (i)}
-			<div class="row" style:padding-left="{i * 10}px">
+			<div class="mb-1 flex gap-1" style:padding-left="{i * 10}px">
 				{#each row as { letter, name, midi } (letter)}
-					<span class="key" class:root={name === nameOf(input.rows[0]?.[0] ?? midi)}
-						><small>{letter}</small>{name}</span
+					<span
+						class="w-8 border-[1.5px] border-strong px-0 pt-0.5 pb-1 text-center text-reason leading-tight font-bold data-root:border-now-line data-root:bg-now-tint"
+						data-root={name === nameOf(input.rows[0]?.[0] ?? midi) || undefined}
+						><small class="block font-mono text-count font-medium text-second">{letter}</small
+						>{name}</span
 					>
 				{/each}
 			</div>
 		{/each}
 	</div>
-	<p class="hint">
+	<p class="text-reason text-second">
 		Three rows of letters, an octave each; with <KeyCap keys="Shift" /> a semitone higher.
 	</p>
 	<Choice
@@ -92,7 +95,7 @@
 		onchange={(grid) => (input.grid = Number(grid))}
 	/>
 	{#if transport.playing}
-		<p class="live">
+		<p class="font-bold">
 			{#if transport.heard.kind === 'counting'}
 				Counting in: {transport.heard.count}
 			{:else if transport.heard.kind === 'playing'}
@@ -102,17 +105,19 @@
 			{/if}
 		</p>
 	{:else}
-		<ul class="acts">
+		<ul class="flex flex-wrap items-center gap-x-4 gap-y-1.5 text-reason">
 			<li><KeyCap keys="→" /> longer</li>
 			<li><KeyCap keys="." /> air</li>
 			<li><KeyCap keys="⌫" /> one back</li>
-			<li><KeyCap keys="Space" /> with the band</li>
+			<li>
+				<KeyCap keys="Space" /> with the band
+			</li>
 		</ul>
 	{/if}
-	<p class="ends">
+	<p class="flex flex-wrap items-center gap-x-4 gap-y-1.5">
 		<button
 			type="button"
-			class="act act-main"
+			class="act act-main disabled:cursor-default disabled:text-third"
 			disabled={input.motif === null}
 			onclick={() => input.finish()}>Take it <KeyCap keys="Enter" /></button
 		>
@@ -123,7 +128,7 @@
 			<button type="button" class="quiet" onclick={() => input.clear()}>Begin again</button>
 		{/if}
 	</p>
-	<div class="midi" role="status">
+	<div class="text-reason text-second" role="status">
 		{#if input.midi === 'on'}
 			{input.devices.length > 0
 				? `Listening to ${input.devices.join(', ')}.`
@@ -137,7 +142,7 @@
 		{:else}
 			<button
 				type="button"
-				class="quiet"
+				class="quiet disabled:cursor-default disabled:text-third"
 				disabled={input.midi === 'asking'}
 				onclick={() => void input.useMidi()}
 				>{input.midi === 'asking' ? 'Asking for MIDI …' : 'Listen to MIDI'}</button
@@ -145,64 +150,3 @@
 		{/if}
 	</div>
 </section>
-
-<style>
-	section {
-		display: grid;
-		grid-template-columns: minmax(0, 1fr);
-		gap: 10px;
-	}
-	.so-far {
-		font-family: var(--font-mono);
-		font-weight: 700;
-		min-height: 24px;
-		overflow-wrap: anywhere;
-	}
-	.row {
-		display: flex;
-		gap: 3px;
-		margin-bottom: 3px;
-	}
-	.key {
-		width: 32px;
-		padding: 2px 0 3px;
-		border: 1.5px solid var(--strong);
-		text-align: center;
-		font-weight: 700;
-		font-size: 13px;
-		line-height: 1.2;
-	}
-	.key.root {
-		background: var(--now-tint);
-		border-color: var(--now-line);
-	}
-	.key small {
-		display: block;
-		font-family: var(--font-mono);
-		font-size: 11px;
-		font-weight: 500;
-		color: var(--second);
-	}
-	.hint,
-	.midi {
-		font-size: 13px;
-		color: var(--second);
-	}
-	.live {
-		font-weight: 700;
-	}
-	.acts,
-	.ends {
-		display: flex;
-		flex-wrap: wrap;
-		align-items: center;
-		gap: 6px 16px;
-	}
-	.acts {
-		font-size: 13px;
-	}
-	[disabled] {
-		color: var(--third);
-		cursor: default;
-	}
-</style>

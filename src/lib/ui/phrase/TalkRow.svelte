@@ -100,24 +100,31 @@
 		`Bar ${at.bar.index + 1}, ${at.chord ? signs(at.chord.symbol) : 'silence'}: ${WORDS[at.part]}`;
 </script>
 
-<section class="talk" aria-label="Where to play">
-	<div class="head">
-		<h2>Where to play</h2>
-		<small>{talkWords(desk.parts)}</small>
-		<span class="tools">
+<section class="pt-1" aria-label="Where to play">
+	<div class="flex flex-wrap items-baseline gap-x-3 gap-y-0 pb-1">
+		<h2 class="font-display text-head font-extrabold">Where to play</h2>
+		<small class="text-reason text-second">{talkWords(desk.parts)}</small>
+		<span class="ml-auto flex flex-wrap gap-x-4 gap-y-0 pr-4 text-line">
 			<button type="button" class="quiet" onclick={() => desk.nextPart()}
 				>Bar {desk.bar + 1}: {WORDS[desk.parts[desk.bar] ?? 'free']} <KeyCap keys="C" /></button
 			>
 			<MenuButton {lines}>Fill</MenuButton>
 		</span>
 	</div>
-	<div class="bars" role="group" aria-label="Bars {from + 1} to {from + bars.length}">
+	<div
+		class="flex border-t-2 border-t-ink"
+		role="group"
+		aria-label="Bars {from + 1} to {from + bars.length}"
+	>
 		{#each bars as at (at.bar.index)}
 			<button
 				type="button"
-				class="bar {at.tense} {at.part}"
-				class:picked={at.bar.index === desk.bar}
-				class:sounding={transport.heard.kind === 'playing' && transport.heard.bar === at.bar.index}
+				class="grid min-w-0 grid-rows-[22px_18px_18px] border-t-4 border-l border-t-transparent border-l-hair px-1.5 pt-1 pb-0 text-left aria-pressed:shadow-[inset_0_-4px_0_var(--ink)] data-sounding:border-t-ink data-[part=air]:[border-left-style:dashed] now:data-[part=answer]:border-t-now-line now:data-[part=answer]:bg-now-tint now:data-[part=call]:border-t-now-line now:data-[part=call]:bg-now-tint now:data-[part=hold]:border-t-now-line now:data-[part=hold]:bg-now-tint next:data-[part=answer]:border-t-next-line next:data-[part=answer]:bg-next-tint next:data-[part=call]:border-t-next-line next:data-[part=call]:bg-next-tint next:data-[part=hold]:border-t-next-line next:data-[part=hold]:bg-next-tint"
+				data-tense={at.tense}
+				data-part={at.part}
+				data-sounding={(transport.heard.kind === 'playing' &&
+					transport.heard.bar === at.bar.index) ||
+					undefined}
 				style:width="{cell}px"
 				tabindex={at.bar.index === desk.bar ? 0 : -1}
 				aria-pressed={at.bar.index === desk.bar}
@@ -125,14 +132,23 @@
 				onclick={() => choose(at.bar.index)}
 				onkeydown={(event) => walk(event, at.bar.index)}
 			>
-				<span class="top">
-					{#if at.shown && at.chord}<b><ChordSymbol chord={at.chord} /></b>{/if}
-					<i>{at.bar.index + 1}</i>
+				<span class="flex min-w-0 items-baseline justify-between overflow-hidden whitespace-nowrap">
+					{#if at.shown && at.chord}<b class="text-head"><ChordSymbol chord={at.chord} /></b>{/if}
+					<i class="ml-auto text-count text-second not-italic">{at.bar.index + 1}</i>
 				</span>
-				<span class="what">{at.part === 'free' ? '' : WORDS[at.part]}</span>
-				<svg viewBox="0 0 100 18" preserveAspectRatio="none" aria-hidden="true">
+				<span
+					class="truncate text-reason in-data-[part=answer]:font-bold in-data-[part=call]:font-bold"
+					>{at.part === 'free' ? '' : WORDS[at.part]}</span
+				>
+				<svg
+					class="block h-4.5 w-full"
+					viewBox="0 0 100 18"
+					preserveAspectRatio="none"
+					aria-hidden="true"
+				>
 					<line
-						class:air={at.part === 'air' || at.part === 'free'}
+						class="stroke-strong data-air:dash-[2_6]"
+						data-air={at.part === 'air' || at.part === 'free' || undefined}
 						x1="0"
 						x2="100"
 						y1="17"
@@ -140,7 +156,8 @@
 					/>
 					{#each at.treads as tread, i (i)}
 						<rect
-							class:last={tread.last}
+							class="fill-strong data-last:fill-ink"
+							data-last={tread.last || undefined}
 							x={tread.x * 100 + 1}
 							y={tread.raised ? 2 : 9}
 							width={Math.max(2, tread.w * 100 - 2)}
@@ -152,111 +169,3 @@
 		{/each}
 	</div>
 </section>
-
-<style>
-	.talk {
-		padding-top: 4px;
-	}
-	.head {
-		display: flex;
-		flex-wrap: wrap;
-		align-items: baseline;
-		gap: 0 12px;
-		padding-bottom: 3px;
-	}
-	h2 {
-		font-family: var(--font-display);
-		font-weight: 800;
-		font-size: 18px;
-	}
-	small {
-		font-size: 13px;
-		color: var(--second);
-	}
-	.tools {
-		margin-left: auto;
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0 16px;
-		padding-right: 16px;
-		font-size: 14px;
-	}
-	.bars {
-		display: flex;
-		border-top: 2px solid var(--ink);
-	}
-	.bar {
-		display: grid;
-		grid-template-rows: 22px 18px 18px;
-		min-width: 0;
-		padding: 3px 6px 0;
-		text-align: left;
-		border-left: 1px solid var(--hair);
-		border-top: 4px solid transparent;
-	}
-	.bar.air {
-		border-left-style: dashed;
-	}
-	.bar.now.call,
-	.bar.now.answer,
-	.bar.now.hold {
-		background: var(--now-tint);
-		border-top-color: var(--now-line);
-	}
-	.bar.next.call,
-	.bar.next.answer,
-	.bar.next.hold {
-		background: var(--next-tint);
-		border-top-color: var(--next-line);
-	}
-	.bar.picked {
-		box-shadow: inset 0 -4px 0 var(--ink);
-	}
-	.bar.sounding {
-		border-top-color: var(--ink);
-	}
-	.top {
-		display: flex;
-		justify-content: space-between;
-		align-items: baseline;
-		min-width: 0;
-		overflow: hidden;
-		white-space: nowrap;
-	}
-	.top b {
-		font-size: 17px;
-	}
-	.top i {
-		margin-left: auto;
-		font-style: normal;
-		font-size: 12px;
-		color: var(--second);
-	}
-	.what {
-		font-size: 13px;
-		white-space: nowrap;
-		overflow: hidden;
-		text-overflow: ellipsis;
-	}
-	.call .what,
-	.answer .what {
-		font-weight: 700;
-	}
-	svg {
-		width: 100%;
-		height: 18px;
-		display: block;
-	}
-	line {
-		stroke: var(--strong);
-	}
-	line.air {
-		stroke-dasharray: 2 6;
-	}
-	rect {
-		fill: var(--strong);
-	}
-	rect.last {
-		fill: var(--ink);
-	}
-</style>

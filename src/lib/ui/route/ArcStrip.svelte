@@ -138,38 +138,42 @@
 <!-- Pointer only: while writing, the neck takes the same notes by keys. -->
 <!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_noninteractive_element_interactions -->
 <svg
+	class="block data-writing:cursor-crosshair"
+	data-writing={writer.on || undefined}
 	{width}
 	height={HEIGHT}
 	viewBox="0 0 {width} {HEIGHT}"
 	role="group"
 	aria-label="Arc strip, bars {axis.from + 1} to {axis.to}"
-	class:writing={writer.on}
 	onclick={write}
 >
 	<defs>
 		<linearGradient id="{uid}-arc">
-			<stop offset="0" class="from" /><stop offset="1" class="to" />
+			<stop offset="0" class="[stop-color:var(--now-line)]" /><stop
+				offset="1"
+				class="[stop-color:var(--next-line)]"
+			/>
 		</linearGradient>
 	</defs>
 	<StripBands {axis} {width} height={HEIGHT} {y} planned={plan.planned} />
 	{#each arcs as { from, to, on } (`${from.change.index}-${to.change.index}`)}
 		{@const height = Math.min(MOST, bulge(to.target.midi - from.target.midi))}
 		<path
-			class="arc"
-			class:on
+			class="fill-none stroke-second stroke-[2.25] data-on:stroke-[var(--arc,var(--next-line))] data-on:stroke-[4.5]"
+			data-on={on || undefined}
 			style:--arc={on ? `url(#${uid}-arc)` : undefined}
 			d={arcPath(from.x, from.y, to.x, to.y + 0.01, height)}
 		/>
 	{/each}
 	{#each labels as label (label.x)}
 		{@const semitones = label.to.midi - label.from.midi}
-		<text class="move" class:on={label.on} x={label.x} y={HEIGHT - 36}>
+		<text class="fill-ink text-line font-bold" x={label.x} y={HEIGHT - 36}>
 			{moveArrow(semitones)}
 			{label.room > 116 ? moveLabel(semitones) : Math.abs(semitones)}
 			{#if label.room > 150 && plan.isFrozen(label.from.change)}· kept{/if}
 		</text>
 		{#if label.room > 130}
-			<text class="how" x={label.x + 20} y={HEIGHT - 17}
+			<text class="fill-second text-reason" x={label.x + 20} y={HEIGHT - 17}
 				>{arrivalOf(label.to.change) ?? handLabel(label.from, label.to)}</text
 			>
 		{/if}
@@ -178,14 +182,16 @@
 		<LineNotes {plan} {selection} {axis} {width} {y} {arcY} {grid} still={writer.on} />
 	{/if}
 	{#if topPoint}
-		<g class="again" transform="translate({topPoint.x},{topPoint.y})"><circle r="6" /></g>
+		<g transform="translate({topPoint.x},{topPoint.y})"
+			><circle class="fill-paper stroke-ink stroke-2" r="6" /></g
+		>
 	{/if}
 	{#each visible as { target, change, x, y } (change.index)}
 		{@const tone = { role: target.role, name: target.name, pc: target.midi % 12 }}
 		<!-- svelte-ignore a11y_click_events_have_key_events -->
 		<g
 			role="button"
-			class="target"
+			class="cursor-pointer outline-offset-4"
 			transform="translate({x},{y})"
 			tabindex={isNext(change.index) ? 0 : -1}
 			aria-current={isNext(change.index) ? 'step' : undefined}
@@ -214,68 +220,20 @@
 	{/each}
 	<StripPassed {plan} {axis} {width} y={(TOP + BOTTOM) / 2} />
 	{#if sounding}
-		<circle class="sounding" cx={axis.x(sounding.tick)} cy={y(sounding.midi)} r="20" />
+		<circle
+			data-part="sounding"
+			class="pointer-events-none fill-none stroke-ink stroke-[3.5]"
+			cx={axis.x(sounding.tick)}
+			cy={y(sounding.midi)}
+			r="20"
+		/>
 	{/if}
 	{#if writer.caret !== null}
 		{@const at = axis.x(writer.caret)}
-		<g class="caret" data-tick={writer.caret}>
+		<g class="pointer-events-none fill-ink stroke-ink stroke-2" data-tick={writer.caret}>
 			<line x1={at} x2={at} y1="56" y2={HEIGHT - 52} />
 			<path d="M{at - 7},50h14l-7,9Z" />
 		</g>
 	{/if}
 	<StripNames {axis} {width} />
 </svg>
-
-<style>
-	svg {
-		display: block;
-	}
-	.writing {
-		cursor: crosshair;
-	}
-	.sounding {
-		fill: none;
-		stroke: var(--ink);
-		stroke-width: 3.5;
-		pointer-events: none;
-	}
-	.caret {
-		fill: var(--ink);
-		stroke: var(--ink);
-		stroke-width: 2;
-		pointer-events: none;
-	}
-	.from {
-		stop-color: var(--now-line);
-	}
-	.to {
-		stop-color: var(--next-line);
-	}
-	.arc {
-		fill: none;
-		stroke: var(--second);
-		stroke-width: 2.25;
-	}
-	.arc.on {
-		stroke: var(--arc, var(--next-line));
-		stroke-width: 4.5;
-	}
-	.move {
-		font-size: 15px;
-		font-weight: 700;
-		fill: var(--ink);
-	}
-	.how {
-		font-size: 13px;
-		fill: var(--second);
-	}
-	.target {
-		cursor: pointer;
-		outline-offset: 4px;
-	}
-	.again circle {
-		fill: var(--paper);
-		stroke: var(--ink);
-		stroke-width: 2;
-	}
-</style>

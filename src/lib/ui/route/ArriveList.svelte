@@ -24,62 +24,29 @@
 <ul>
 	{#each shown as option (option.approach)}
 		{@const on = option.approach === taken}
-		<li>
+		<li class="border-b border-b-hair">
 			<button
+				class="grid min-h-6.75 w-full grid-cols-[14px_1fr_auto] items-center gap-2 text-left text-line hover:bg-lit"
 				type="button"
 				aria-pressed={on}
-				class:on
 				onclick={() => onchoose(option.approach)}
 				aria-label="{APPROACH_WORDS[option.approach]}: {notesOf(option)}{wished === option.approach
 					? ', wished for'
 					: ''}"
 			>
-				<span class="dot" class:on class:wished={wished === option.approach}></span>
-				<b>{capital(APPROACH_WORDS[option.approach])}</b>
-				<span class="how">{option.notes.map((note) => prefs.name(note.name)).join(', ')}</span>
+				<span
+					data-part="dot"
+					class="size-3 rounded-full border-[1.5px] border-ink data-on:bg-ink data-wished:[outline:1.5px_solid_var(--ink)] data-wished:outline-offset-2"
+					data-on={on || undefined}
+					data-wished={wished === option.approach || undefined}
+				></span>
+				<b class="font-normal in-aria-pressed:font-bold"
+					>{capital(APPROACH_WORDS[option.approach])}</b
+				>
+				<span class="text-reason text-second"
+					>{option.notes.map((note) => prefs.name(note.name)).join(', ')}</span
+				>
 			</button>
 		</li>
 	{/each}
 </ul>
-
-<style>
-	li {
-		border-bottom: 1px solid var(--hair);
-	}
-	button {
-		display: grid;
-		grid-template-columns: 14px 1fr auto;
-		gap: 8px;
-		align-items: center;
-		width: 100%;
-		min-height: 27px;
-		text-align: left;
-		font-size: 14px;
-	}
-	button:hover {
-		background: var(--lit);
-	}
-	b {
-		font-weight: 400;
-	}
-	.on b {
-		font-weight: 700;
-	}
-	.dot {
-		width: 12px;
-		height: 12px;
-		border: 1.5px solid var(--ink);
-		border-radius: 50%;
-	}
-	.dot.on {
-		background: var(--ink);
-	}
-	.dot.wished {
-		outline: 1.5px solid var(--ink);
-		outline-offset: 2px;
-	}
-	.how {
-		font-size: 13px;
-		color: var(--second);
-	}
-</style>

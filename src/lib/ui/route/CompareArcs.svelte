@@ -26,60 +26,37 @@
 </script>
 
 <svg
+	class="block w-full border-t-2 border-t-ink"
 	viewBox="0 0 {WIDTH} {HEIGHT}"
 	role="img"
 	aria-label="The landings of both routes over the chart, the left one solid, the right one dashed"
 >
 	{#each open.chart.changes as change (change.index)}
-		<line class="edge" x1={x(change.tick)} x2={x(change.tick)} y1="0" y2={HEIGHT} />
+		<line class="stroke-hair" x1={x(change.tick)} x2={x(change.tick)} y1="0" y2={HEIGHT} />
 	{/each}
 	{#each drawn as { side, path } (side)}
-		<path class:right={side === 1} d={path} />
+		<path
+			class="fill-none stroke-ink stroke-[2.2] data-right:stroke-second data-right:dash-[6_4]"
+			data-right={side === 1 || undefined}
+			d={path}
+		/>
 	{/each}
 	{#each drawn as { side, points } (side)}
 		{#each points as point (point.target.change)}
 			{#if side === 0}
-				<circle cx={point.x} cy={point.y} r="4.5" />
+				<circle class="fill-ink" cx={point.x} cy={point.y} r="4.5" />
 			{:else}
-				<rect class="right" x={point.x - 4.5} y={point.y - 4.5} width="9" height="9" />
+				<rect
+					class="fill-paper stroke-second stroke-2"
+					x={point.x - 4.5}
+					y={point.y - 4.5}
+					width="9"
+					height="9"
+				/>
 			{/if}
 		{/each}
 	{/each}
 </svg>
-<p class="key"><b>●</b> left, solid <b>□</b> right, dashed</p>
-
-<style>
-	svg {
-		display: block;
-		width: 100%;
-		border-top: 2px solid var(--ink);
-	}
-	.edge {
-		stroke: var(--hair);
-	}
-	path {
-		fill: none;
-		stroke: var(--ink);
-		stroke-width: 2.2;
-	}
-	path.right {
-		stroke: var(--second);
-		stroke-dasharray: 6 4;
-	}
-	circle {
-		fill: var(--ink);
-	}
-	rect.right {
-		fill: var(--paper);
-		stroke: var(--second);
-		stroke-width: 2;
-	}
-	.key {
-		font-size: 13px;
-		color: var(--second);
-	}
-	.key b {
-		margin-left: 8px;
-		color: var(--ink);
-	}
-</style>
+<p class="text-reason text-second">
+	<b class="ml-2 text-ink">●</b> left, solid <b class="ml-2 text-ink">□</b> right, dashed
+</p>

@@ -117,9 +117,10 @@
 {#snippet landing(target: (typeof rows)[number]['a'])}
 	{#if target}
 		<b>{prefs.name(target.name)}</b>
-		{signs(target.role)} <small>string {target.string}, fret {target.fret}</small>
+		{signs(target.role)}
+		<small class="text-reason text-second">string {target.string}, fret {target.fret}</small>
 	{:else}
-		<small>no landing</small>
+		<small class="text-reason text-second">no landing</small>
 	{/if}
 {/snippet}
 
@@ -138,17 +139,25 @@
 					Both are planned on the chart as it is now.
 				{/if}
 			</Dialog.Description>
-			<div class="pick">
+			<div class="pick mb-3 grid grid-cols-[1fr_1fr] gap-x-6 gap-y-2 max-tablet:grid-cols-[1fr]">
 				<div>
-					<label for="{id}-a">Left</label>
-					<select id="{id}-a" bind:value={left}>
+					<label class="min-w-0 text-reason text-second" for="{id}-a">Left</label>
+					<select
+						class="min-h-9 w-full min-w-0 border-[1.5px] border-ink bg-paper px-2 py-0 text-line text-ink"
+						id="{id}-a"
+						bind:value={left}
+					>
 						{#each choices as choice (choice.id)}<option value={choice.id}>{choice.name}</option
 							>{/each}
 					</select>
 				</div>
 				<div>
-					<label for="{id}-b">Right</label>
-					<select id="{id}-b" bind:value={right}>
+					<label class="min-w-0 text-reason text-second" for="{id}-b">Right</label>
+					<select
+						class="min-h-9 w-full min-w-0 border-[1.5px] border-ink bg-paper px-2 py-0 text-line text-ink"
+						id="{id}-b"
+						bind:value={right}
+					>
 						{#each choices as choice (choice.id)}<option value={choice.id}>{choice.name}</option
 							>{/each}
 					</select>
@@ -161,39 +170,107 @@
 			{/each}
 			{#if both}
 				<CompareArcs sides={both} />
-				<div class="tables">
-					<table>
-						<thead><tr><th>Bar</th><th>Chord</th><th>Left</th><th>Right</th></tr></thead>
+				<div class="mt-3 grid grid-cols-[3fr_2fr] items-start gap-6 max-tablet:grid-cols-[1fr]">
+					<table class="mb-3 w-full border-collapse text-line">
+						<thead
+							><tr
+								><th
+									class="border-b-2 border-b-ink py-1 pr-2.5 pl-0 text-left text-reason font-normal text-second tabular-nums"
+									>Bar</th
+								><th
+									class="border-b-2 border-b-ink py-1 pr-2.5 pl-0 text-left text-reason font-normal text-second tabular-nums"
+									>Chord</th
+								><th
+									class="border-b-2 border-b-ink py-1 pr-2.5 pl-0 text-left text-reason font-normal text-second tabular-nums"
+									>Left</th
+								><th
+									class="border-b-2 border-b-ink py-1 pr-2.5 pl-0 text-left text-reason font-normal text-second tabular-nums"
+									>Right</th
+								></tr
+							></thead
+						>
 						<tbody>
 							{#each rows as row (row.change.index)}
-								<tr class:differs={!row.same}>
-									<td>{row.change.bar}{row.change.beat !== 1 ? `.${row.change.beat}` : ''}</td>
-									<th scope="row">{signs(row.change.to.symbol)}</th>
-									<td>{@render landing(row.a)}</td>
-									<td
-										>{#if row.same}<small>the same</small>{:else}{@render landing(row.b)}{/if}</td
+								<tr class="data-differs:bg-lit" data-differs={!row.same || undefined}>
+									<td class="border-b border-b-hair py-1 pr-2.5 pl-0 text-left tabular-nums"
+										>{row.change.bar}{row.change.beat !== 1 ? `.${row.change.beat}` : ''}</td
+									>
+									<th
+										class="border-b border-b-hair py-1 pr-2.5 pl-0 text-left font-medium tabular-nums"
+										scope="row">{signs(row.change.to.symbol)}</th
+									>
+									<td class="border-b border-b-hair py-1 pr-2.5 pl-0 text-left tabular-nums"
+										>{@render landing(row.a)}</td
+									>
+									<td class="border-b border-b-hair py-1 pr-2.5 pl-0 text-left tabular-nums"
+										>{#if row.same}<small class="text-reason text-second">the same</small
+											>{:else}{@render landing(row.b)}{/if}</td
 									>
 								</tr>
 							{/each}
 						</tbody>
 					</table>
 					<div>
-						<table>
-							<thead><tr><th>Measure</th><th>Left</th><th>Right</th></tr></thead>
+						<table class="mb-3 w-full border-collapse text-line">
+							<thead
+								><tr
+									><th
+										class="border-b-2 border-b-ink py-1 pr-2.5 pl-0 text-left text-reason font-normal text-second tabular-nums"
+										>Measure</th
+									><th
+										class="border-b-2 border-b-ink py-1 pr-2.5 pl-0 text-left text-reason font-normal text-second tabular-nums"
+										>Left</th
+									><th
+										class="border-b-2 border-b-ink py-1 pr-2.5 pl-0 text-left text-reason font-normal text-second tabular-nums"
+										>Right</th
+									></tr
+								></thead
+							>
 							<tbody>
 								{#each measures as row (row.words)}
-									<tr><th scope="row">{row.words}</th><td>{row.a}</td><td>{row.b}</td></tr>
+									<tr
+										><th
+											class="border-b border-b-hair py-1 pr-2.5 pl-0 text-left font-medium tabular-nums"
+											scope="row">{row.words}</th
+										><td class="border-b border-b-hair py-1 pr-2.5 pl-0 text-left tabular-nums"
+											>{row.a}</td
+										><td class="border-b border-b-hair py-1 pr-2.5 pl-0 text-left tabular-nums"
+											>{row.b}</td
+										></tr
+									>
 								{/each}
 							</tbody>
 						</table>
-						<table>
-							<thead><tr><th>Cost of</th><th>Left</th><th>Right</th></tr></thead>
+						<table class="mb-3 w-full border-collapse text-line">
+							<thead
+								><tr
+									><th
+										class="border-b-2 border-b-ink py-1 pr-2.5 pl-0 text-left text-reason font-normal text-second tabular-nums"
+										>Cost of</th
+									><th
+										class="border-b-2 border-b-ink py-1 pr-2.5 pl-0 text-left text-reason font-normal text-second tabular-nums"
+										>Left</th
+									><th
+										class="border-b-2 border-b-ink py-1 pr-2.5 pl-0 text-left text-reason font-normal text-second tabular-nums"
+										>Right</th
+									></tr
+								></thead
+							>
 							<tbody>
 								{#each costs as row (row.words)}
 									<tr
-										><th scope="row">{row.words}</th>
-										<td class:less={row.a < row.b}>{row.a.toFixed(1)}</td>
-										<td class:less={row.b < row.a}>{row.b.toFixed(1)}</td></tr
+										><th
+											class="border-b border-b-hair py-1 pr-2.5 pl-0 text-left font-medium tabular-nums"
+											scope="row">{row.words}</th
+										>
+										<td
+											class="border-b border-b-hair py-1 pr-2.5 pl-0 text-left tabular-nums data-less:font-bold"
+											data-less={row.a < row.b || undefined}>{row.a.toFixed(1)}</td
+										>
+										<td
+											class="border-b border-b-hair py-1 pr-2.5 pl-0 text-left tabular-nums data-less:font-bold"
+											data-less={row.b < row.a || undefined}>{row.b.toFixed(1)}</td
+										></tr
 									>
 								{/each}
 							</tbody>
@@ -201,79 +278,7 @@
 					</div>
 				</div>
 			{/if}
-			<p class="foot"><Dialog.Close class="act">Close</Dialog.Close></p>
+			<p class="pt-2"><Dialog.Close class="act">Close</Dialog.Close></p>
 		</Dialog.Content>
 	</Dialog.Portal>
 </Dialog.Root>
-
-<style>
-	.pick {
-		display: grid;
-		grid-template-columns: 1fr 1fr;
-		gap: 8px 24px;
-		margin-bottom: 12px;
-	}
-	label {
-		font-size: 13px;
-		color: var(--second);
-		min-width: 0;
-	}
-	select {
-		min-height: 36px;
-		min-width: 0;
-		width: 100%;
-		border: 1.5px solid var(--ink);
-		background: var(--paper);
-		color: var(--ink);
-		padding: 0 8px;
-		font-size: 15px;
-	}
-	.tables {
-		display: grid;
-		grid-template-columns: 3fr 2fr;
-		align-items: start;
-		gap: 24px;
-		margin-top: 12px;
-	}
-	table {
-		width: 100%;
-		border-collapse: collapse;
-		font-size: 14px;
-		margin-bottom: 12px;
-	}
-	th,
-	td {
-		text-align: left;
-		padding: 3px 10px 3px 0;
-		border-bottom: 1px solid var(--hair);
-		font-variant-numeric: tabular-nums;
-	}
-	thead th {
-		border-bottom: 2px solid var(--ink);
-		font-weight: 400;
-		font-size: 13px;
-		color: var(--second);
-	}
-	tbody th {
-		font-weight: 500;
-	}
-	.differs {
-		background: var(--lit);
-	}
-	.less {
-		font-weight: 700;
-	}
-	small {
-		font-size: 13px;
-		color: var(--second);
-	}
-	.foot {
-		padding-top: 8px;
-	}
-	@media (max-width: 760px) {
-		.tables,
-		.pick {
-			grid-template-columns: 1fr;
-		}
-	}
-</style>

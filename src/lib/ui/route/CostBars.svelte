@@ -15,33 +15,13 @@
 	const top = $derived(rows[0]?.cost ?? 1);
 </script>
 
-<dl>
+<dl class="grid text-reason">
 	{#each rows as { term, cost } (term)}
-		<div>
+		<div class="flex justify-between gap-2">
 			<dt>{TERM_WORDS[term]}</dt>
-			<dd><span style="width:{(64 * cost) / top}px"></span>{cost.toFixed(1)}</dd>
+			<dd class="flex items-center gap-1.5 tabular-nums">
+				<span class="h-2 bg-second" style="width:{(64 * cost) / top}px"></span>{cost.toFixed(1)}
+			</dd>
 		</div>
 	{/each}
 </dl>
-
-<style>
-	dl {
-		display: grid;
-		font-size: 13px;
-	}
-	div {
-		display: flex;
-		justify-content: space-between;
-		gap: 8px;
-	}
-	dd {
-		display: flex;
-		align-items: center;
-		gap: 6px;
-		font-variant-numeric: tabular-nums;
-	}
-	span {
-		height: 8px;
-		background: var(--second);
-	}
-</style>

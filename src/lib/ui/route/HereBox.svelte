@@ -52,7 +52,7 @@
 	}
 </script>
 
-<section class="here">
+<section class="grid gap-1.5 pt-1">
 	<Choice
 		label="Land at rest, or leaning on"
 		options={WISHES}
@@ -60,9 +60,14 @@
 		onchange={(wish) => plan.setLean(open.cursor, wish === 'free' ? null : wish)}
 	/>
 	{#if plan.line.length > 0 && chord}
-		<label for={id}
+		<label class="flex items-center justify-between gap-2 text-reason text-second" for={id}
 			>Notes over {proseSigns(open.change?.to.symbol ?? '')}
-			<select {id} {value} onchange={(event) => choose(event.currentTarget.value)}>
+			<select
+				class="min-h-8 max-w-47.5 min-w-0 border-[1.5px] border-ink bg-paper px-2 py-0 text-line text-ink"
+				{id}
+				{value}
+				onchange={(event) => choose(event.currentTarget.value)}
+			>
 				<option value="">as the route says</option>
 				{#each options as option (option.value)}<option value={option.value}>{option.name}</option
 					>{/each}
@@ -73,54 +78,13 @@
 		>
 	{/if}
 	<svg
+		class="block w-full"
 		viewBox="0 0 {WIDTH} {HEIGHT}"
 		role="img"
 		aria-label="How much each landing leans: low is at rest, high wants to move on"
 	>
-		<line class="rest" x1="0" x2={WIDTH} y1={HEIGHT - 4} y2={HEIGHT - 4} />
-		<path d={curve.join('')} />
-		{#if here}<circle cx={here.x} cy={here.y} r="4" />{/if}
+		<line class="stroke-hair" x1="0" x2={WIDTH} y1={HEIGHT - 4} y2={HEIGHT - 4} />
+		<path class="fill-none stroke-second stroke-[1.6] join-round" d={curve.join('')} />
+		{#if here}<circle class="fill-next-line" cx={here.x} cy={here.y} r="4" />{/if}
 	</svg>
 </section>
-
-<style>
-	.here {
-		display: grid;
-		gap: 6px;
-		padding-top: 4px;
-	}
-	svg {
-		width: 100%;
-		display: block;
-	}
-	path {
-		fill: none;
-		stroke: var(--second);
-		stroke-width: 1.6;
-		stroke-linejoin: round;
-	}
-	circle {
-		fill: var(--next-line);
-	}
-	.rest {
-		stroke: var(--hair);
-	}
-	label {
-		display: flex;
-		gap: 8px;
-		align-items: center;
-		justify-content: space-between;
-		font-size: 13px;
-		color: var(--second);
-	}
-	select {
-		border: 1.5px solid var(--ink);
-		background: var(--paper);
-		color: var(--ink);
-		min-height: 32px;
-		min-width: 0;
-		max-width: 190px;
-		padding: 0 8px;
-		font-size: 14px;
-	}
-</style>

@@ -46,11 +46,16 @@
 	}
 </script>
 
-<ul class="landings">
+<ul data-part="landings">
 	{#each shown as landing (`${landing.string}-${landing.fret}`)}
 		{@const on = isChosen(landing)}
-		<li>
-			<button type="button" class:on aria-pressed={on} onclick={() => onchoose(landing)}>
+		<li class="border-b border-b-hair">
+			<button
+				class="-mx-6 my-0 grid w-[calc(100%_+_--spacing(12))] grid-cols-[52px_1fr] items-center px-6 py-1 text-left hover:bg-lit aria-pressed:bg-next-tint! aria-pressed:shadow-[inset_6px_0_0_var(--next)] max-desk:mx-0 max-desk:w-full max-desk:px-2"
+				type="button"
+				aria-pressed={on}
+				onclick={() => onchoose(landing)}
+			>
 				<svg width="44" height="44" viewBox="-22 -22 44 44" aria-hidden="true">
 					<RoleMark
 						next={landing.role}
@@ -60,84 +65,30 @@
 						locked={on && locked}
 					/>
 				</svg>
-				<span class="what">
+				<span class="grid gap-px leading-snug">
 					<span
 						><b>{prefs.name(landing.name)}, {roleWords(landing.role)}</b>
-						<small
+						<small class="ml-1 text-reason text-second in-aria-pressed:text-ink"
 							>string {landing.string}, {landing.fret === 0
 								? 'open'
 								: `fret ${landing.fret}`}</small
 						></span
 					>
-					{#each words(landing) as line, i (i)}<span class="why">{line}</span>{/each}
+					{#each words(landing) as line, i (i)}<span class="text-reason">{line}</span>{/each}
 				</span>
 			</button>
 		</li>
 	{/each}
 </ul>
-<div class="after">
+<div class="flex justify-between">
 	{#if more > 0 || all}
-		<button type="button" class="quiet more" onclick={() => (all = !all)}
+		<button type="button" class="quiet mt-1 text-reason" onclick={() => (all = !all)}
 			>{all ? 'Fewer places' : `${more} more places`}</button
 		>
 	{/if}
 	{#if chosen}
-		<button type="button" class="quiet more" onclick={onforbid}
+		<button type="button" class="quiet mt-1 text-reason" onclick={onforbid}
 			>Not this place <KeyCap keys="D" /></button
 		>
 	{/if}
 </div>
-
-<style>
-	ul {
-		--pad: 24px;
-	}
-	@media (max-width: 1099px) {
-		ul {
-			--pad: 0px;
-		}
-	}
-	li {
-		border-bottom: 1px solid var(--hair);
-	}
-	button:not(.more) {
-		display: grid;
-		grid-template-columns: 52px 1fr;
-		align-items: center;
-		width: calc(100% + 2 * var(--pad));
-		margin: 0 calc(-1 * var(--pad));
-		padding: 5px max(8px, var(--pad));
-		text-align: left;
-	}
-	button:not(.more):hover {
-		background: var(--lit);
-	}
-	button.on {
-		background: var(--next-tint) !important;
-		box-shadow: inset 6px 0 0 var(--next);
-	}
-	.what {
-		display: grid;
-		gap: 1px;
-		line-height: 1.25;
-	}
-	small {
-		font-size: 13px;
-		color: var(--second);
-		margin-left: 4px;
-	}
-	.on small {
-		color: var(--ink);
-	}
-	.why {
-		font-size: 13px;
-	}
-	.after {
-		display: flex;
-		justify-content: space-between;
-	}
-	.more {
-		font-size: 13px;
-		margin-top: 4px;
-	}
-</style>

@@ -102,8 +102,9 @@
 	{@const picked = selection.has(note.tick)}
 	<g
 		role="button"
-		class="note {tense}"
-		class:picked
+		data-part="note"
+		class="cursor-grab touch-none outline-offset-2 active:cursor-grabbing"
+		data-tense={tense}
 		tabindex={selection.leading?.tick === note.tick ? 0 : -1}
 		aria-pressed={picked}
 		aria-label={words(entry)}
@@ -114,21 +115,28 @@
 		onpointercancel={() => (drag = null)}
 	>
 		{#if base !== null}
-			<line class="stem" x1={x} x2={x} y1={base} y2={at} />
-			<circle class="foot" cx={x} cy={base} r="1.6" />
+			<line class="stroke-strong stroke-[1.25]" x1={x} x2={x} y1={base} y2={at} />
+			<circle class="fill-second" cx={x} cy={base} r="1.6" />
 		{/if}
 		<rect
-			class="reach"
+			data-part="reach"
+			class="fill-transparent"
 			x={x - Math.max(6, spacing / 2)}
 			y={at - 12}
 			width={Math.max(12, spacing)}
 			height="24"
 		/>
 		{#if entry.end - entry.x > 1.6 * spacing}
-			<line class="ring" x1={x + 9} x2={entry.end - 5} y1={at} y2={at} />
+			<line
+				class="stroke-second stroke-3 in-now:stroke-now-line in-next:stroke-next-line"
+				x1={x + 9}
+				x2={entry.end - 5}
+				y1={at}
+				y2={at}
+			/>
 		{/if}
 		<g transform="translate({x},{at})">
-			{#if picked}<circle class="pick" r={small ? 9 : 13.5} />{/if}
+			{#if picked}<circle class="fill-paper stroke-ink stroke-2" r={small ? 9 : 13.5} />{/if}
 			{#if note.role}
 				<RoleMark
 					{...{ [tense]: note.role }}
@@ -136,78 +144,24 @@
 					r={small ? 6 : 9.5}
 				/>
 			{:else if note.kind === 'chromatic' || (note.kind === 'enclosure' && !clashes.has(note.tick))}
-				<path class="chevron" d={entry.rises ? 'M-6,3L0,-4L6,3' : 'M-6,-3L0,4L6,-3'} />
+				<path
+					class="fill-none stroke-ink stroke-[2.6] in-now:stroke-now-line in-next:stroke-next-line"
+					d={entry.rises ? 'M-6,3L0,-4L6,3' : 'M-6,-3L0,4L6,-3'}
+				/>
 			{:else if clashes.has(note.tick)}
-				<path class="clash" d="M-8,2Q-4,-5 0,0T8,-2" />
+				<path
+					class="fill-none stroke-second stroke-4 dash-[3_2] in-now:stroke-now-line in-next:stroke-next-line"
+					d="M-8,2Q-4,-5 0,0T8,-2"
+				/>
 			{:else}
-				<line class="dash" x1={small ? -5 : -8} x2={small ? 5 : 8} y1="0" y2="0" />
+				<line
+					class="stroke-second stroke-5 cap-round in-now:stroke-now-line in-next:stroke-next-line"
+					x1={small ? -5 : -8}
+					x2={small ? 5 : 8}
+					y1="0"
+					y2="0"
+				/>
 			{/if}
 		</g>
 	</g>
 {/each}
-
-<style>
-	.note {
-		cursor: grab;
-		outline-offset: 2px;
-		touch-action: none;
-	}
-	.note:active {
-		cursor: grabbing;
-	}
-	.reach {
-		fill: transparent;
-	}
-	.stem {
-		stroke: var(--strong);
-		stroke-width: 1.25;
-	}
-	.foot {
-		fill: var(--second);
-	}
-	.ring {
-		stroke-width: 3;
-		stroke: var(--second);
-	}
-	.now .ring {
-		stroke: var(--now-line);
-	}
-	.next .ring {
-		stroke: var(--next-line);
-	}
-	.dash {
-		stroke: var(--second);
-		stroke-width: 5;
-		stroke-linecap: round;
-	}
-	.now .dash {
-		stroke: var(--now-line);
-	}
-	.next .dash {
-		stroke: var(--next-line);
-	}
-	.clash {
-		fill: none;
-		stroke: var(--second);
-		stroke-width: 4;
-		stroke-dasharray: 3 2;
-	}
-	.now .clash,
-	.now .chevron {
-		stroke: var(--now-line);
-	}
-	.next .clash,
-	.next .chevron {
-		stroke: var(--next-line);
-	}
-	.chevron {
-		fill: none;
-		stroke: var(--ink);
-		stroke-width: 2.6;
-	}
-	.pick {
-		fill: var(--paper);
-		stroke: var(--ink);
-		stroke-width: 2;
-	}
-</style>

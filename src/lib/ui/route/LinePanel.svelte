@@ -52,7 +52,7 @@
 	]);
 </script>
 
-<section aria-label="How the route is made">
+<section class="grid grid-cols-[minmax(0,1fr)] gap-2.5 pb-4" aria-label="How the route is made">
 	<div class="section-head">
 		<h2>How it is made</h2>
 		<button
@@ -103,17 +103,19 @@
 			</div>
 		{/if}
 		{#if line.scalePlan !== 'arpeggio'}
-			<label class="check"
+			<label class="flex min-h-7 items-center gap-2"
 				><input
+					class="size-4.5 accent-ink"
 					type="checkbox"
 					checked={line.only}
 					onchange={(event) => plan.setLine({ only: event.currentTarget.checked })}
 				/> Only these notes, landings too</label
 			>
 		{/if}
-		<label class="spice"
+		<label class="grid grid-cols-[auto_1fr_44px] items-center gap-2 text-reason text-second"
 			><span>Chromatic approaches</span>
 			<input
+				class="min-w-0 accent-ink"
 				type="range"
 				min="0"
 				max="1"
@@ -129,8 +131,9 @@
 			value={line.direction ?? 'free'}
 			onchange={(direction) => plan.setLine({ direction: direction === 'free' ? null : direction })}
 		/>
-		<label class="check"
+		<label class="flex min-h-7 items-center gap-2"
 			><input
+				class="size-4.5 accent-ink"
 				type="checkbox"
 				checked={line.anticipate}
 				onchange={(event) => plan.setLine({ anticipate: event.currentTarget.checked })}
@@ -145,43 +148,12 @@
 		value={prefs.current.picking}
 		onchange={(picking) => prefs.set('picking', picking)}
 	/>
-	<label class="check"
+	<label class="flex min-h-7 items-center gap-2"
 		><input
+			class="size-4.5 accent-ink"
 			type="checkbox"
 			checked={prefs.current.hearNotes}
 			onchange={() => prefs.toggle('hearNotes')}
 		/> Hear a note when it is touched</label
 	>
 </section>
-
-<style>
-	section {
-		display: grid;
-		grid-template-columns: minmax(0, 1fr);
-		gap: 10px;
-		padding-bottom: 16px;
-	}
-	.spice {
-		display: grid;
-		grid-template-columns: auto 1fr 44px;
-		align-items: center;
-		gap: 8px;
-		font-size: 13px;
-		color: var(--second);
-	}
-	.spice input {
-		accent-color: var(--ink);
-		min-width: 0;
-	}
-	.check {
-		display: flex;
-		gap: 8px;
-		align-items: center;
-		min-height: 28px;
-	}
-	.check input {
-		width: 18px;
-		height: 18px;
-		accent-color: var(--ink);
-	}
-</style>

@@ -34,8 +34,11 @@
 </script>
 
 {#if note}
-	<section class="note" aria-label="The note that is picked">
-		<div class="head">
+	<section
+		class="grid gap-2 border-b border-b-hair px-0 pt-2 pb-2.5"
+		aria-label="The note that is picked"
+	>
+		<div class="flex items-center gap-2.5">
 			{#if note.role}
 				<svg width="40" height="40" viewBox="-20 -20 40 40" aria-hidden="true">
 					<RoleMark
@@ -46,9 +49,9 @@
 					/>
 				</svg>
 			{/if}
-			<p>
+			<p class="grid leading-snug">
 				<b>{prefs.name(note.name)}, {what}</b>
-				<small
+				<small class="text-reason text-second"
 					>string {note.string}, {note.fret === 0 ? 'open' : `fret ${note.fret}`}{note.technique
 						? `, ${TECHNIQUE_WORDS[note.technique]}`
 						: ''}{many > 1 ? `, and ${many - 1} more picked` : ''}</small
@@ -66,7 +69,7 @@
 					plan.setFinger(selection.notes, value === 'hand' ? null : Number(value))}
 			/>
 		{/if}
-		<div class="acts">
+		<div class="flex flex-wrap justify-between gap-2">
 			<button type="button" class="quiet" onclick={() => selection.insert()}
 				>Add after <KeyCap keys="I" /></button
 			>
@@ -87,31 +90,3 @@
 		</div>
 	</section>
 {/if}
-
-<style>
-	.note {
-		display: grid;
-		gap: 8px;
-		padding: 8px 0 10px;
-		border-bottom: 1px solid var(--hair);
-	}
-	.head {
-		display: flex;
-		gap: 10px;
-		align-items: center;
-	}
-	p {
-		display: grid;
-		line-height: 1.25;
-	}
-	small {
-		font-size: 13px;
-		color: var(--second);
-	}
-	.acts {
-		display: flex;
-		flex-wrap: wrap;
-		justify-content: space-between;
-		gap: 8px;
-	}
-</style>

@@ -81,6 +81,7 @@
 <!-- Pointer only: the keys , and . walk through the same changes. -->
 <!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_noninteractive_element_interactions -->
 <svg
+	class="block cursor-pointer border-t border-t-hair"
 	{width}
 	height={HEIGHT}
 	viewBox="0 0 {width} {HEIGHT}"
@@ -88,11 +89,21 @@
 	aria-label="The whole chart, {plural(open.chart.played.length, 'bar')}"
 	onclick={choose}
 >
-	<rect class="frame" x={frame[0]} y="0" width={frame[1] - frame[0]} height={HEIGHT - 3} />
-	<line class="under" x1={frame[0]} x2={frame[1]} y1={HEIGHT - 2} y2={HEIGHT - 2} />
-	<path class="edge" d={edges} />
+	<rect
+		data-part="frame"
+		class="fill-lit"
+		x={frame[0]}
+		y="0"
+		width={frame[1] - frame[0]}
+		height={HEIGHT - 3}
+	/>
+	<line class="stroke-ink stroke-3" x1={frame[0]} x2={frame[1]} y1={HEIGHT - 2} y2={HEIGHT - 2} />
+	<path class="stroke-hair" d={edges} />
 	{#each named as cell (cell.change.index)}
-		<g class={tenseOf(cell.change.index)}>
+		<g
+			class="data-[tense=idle]:fill-second now:fill-now-ink next:fill-next-ink"
+			data-tense={tenseOf(cell.change.index)}
+		>
 			<ChordText
 				chord={cell.change.to.chord}
 				x={cell.a + 5}
@@ -101,74 +112,27 @@
 			/>
 		</g>
 	{/each}
-	<path class="arc" d={lines.narrow} />
-	<path class="arc wide" d={lines.wide} />
-	<path class="dots" d={dots} />
+	<path class="fill-none stroke-second stroke-[1.3]" d={lines.narrow} />
+	<path class="fill-none stroke-ink stroke-[2.8]" d={lines.wide} />
+	<path class="stroke-ink stroke-[6.4] cap-round" d={dots} />
 	{#each lit as { cell, point, tense } (tense)}
-		<g class={tense}>
-			<rect class="cap" x={cell.a} y="0" width={cell.b - cell.a} height="4" />
-			{#if point}<circle class="dot" cx={point.x} cy={point.y} r="4.6" />{/if}
+		<g class="data-[tense=idle]:fill-second now:fill-now-ink next:fill-next-ink" data-tense={tense}>
+			<rect
+				class="in-now:fill-now in-next:fill-next"
+				x={cell.a}
+				y="0"
+				width={cell.b - cell.a}
+				height="4"
+			/>
+			{#if point}<circle
+					class="in-now:fill-now-line in-next:fill-next-line"
+					cx={point.x}
+					cy={point.y}
+					r="4.6"
+				/>{/if}
 		</g>
 	{/each}
 	{#if points.length > 1}
-		<circle class="again" cx={x(end)} cy={points[0].y} r="3.6" />
+		<circle class="fill-paper stroke-ink stroke-[1.8]" cx={x(end)} cy={points[0].y} r="3.6" />
 	{/if}
 </svg>
-
-<style>
-	svg {
-		display: block;
-		cursor: pointer;
-		border-top: 1px solid var(--hair);
-	}
-	.frame {
-		fill: var(--lit);
-	}
-	.under {
-		stroke: var(--ink);
-		stroke-width: 3;
-	}
-	.edge {
-		stroke: var(--hair);
-	}
-	.idle {
-		fill: var(--second);
-	}
-	.now {
-		fill: var(--now-ink);
-	}
-	.next {
-		fill: var(--next-ink);
-	}
-	.now .cap {
-		fill: var(--now);
-	}
-	.next .cap {
-		fill: var(--next);
-	}
-	.arc {
-		fill: none;
-		stroke: var(--second);
-		stroke-width: 1.3;
-	}
-	.wide {
-		stroke: var(--ink);
-		stroke-width: 2.8;
-	}
-	.dots {
-		stroke: var(--ink);
-		stroke-width: 6.4;
-		stroke-linecap: round;
-	}
-	.now .dot {
-		fill: var(--now-line);
-	}
-	.next .dot {
-		fill: var(--next-line);
-	}
-	.again {
-		fill: var(--paper);
-		stroke: var(--ink);
-		stroke-width: 1.8;
-	}
-</style>

@@ -33,7 +33,7 @@
 		});
 </script>
 
-<section aria-label="Other plans">
+<section class="grid grid-cols-[minmax(0,1fr)] gap-2" aria-label="Other plans">
 	<div class="section-head">
 		<h2>Other plans</h2>
 		<button
@@ -44,23 +44,26 @@
 			aria-label="Back to the change">Back <KeyCap keys="B" /></button
 		>
 	</div>
-	<p class="hint">
+	<p class="text-reason text-second">
 		Each differs in a quarter of its landings at least. Taking one locks what is different.
 	</p>
 	<ul>
 		{#each plans as other, i (i)}
 			{@const changed = others(other.targets)}
-			<li class:current={changed.length === 0}>
-				<div class="row">
+			<li
+				class="grid gap-1.5 border-b border-b-hair px-0 py-2.5 data-current:bg-next-tint data-current:px-3 data-current:py-2.5 data-current:shadow-[inset_6px_0_0_var(--next)]"
+				data-current={changed.length === 0 || undefined}
+			>
+				<div class="flex justify-between">
 					<b
 						>{changed.length === 0
 							? 'As it stands'
 							: `${plural(changed.length, 'landing')} differ${changed.length === 1 ? 's' : ''}`}</b
 					>
-					<span class="cost">cost {other.cost.toFixed(1)}</span>
+					<span class="tabular-nums">cost {other.cost.toFixed(1)}</span>
 				</div>
 				{#if changed.length > 0}
-					<p class="names">
+					<p class="flex flex-wrap gap-x-3 gap-y-0.5 text-reason">
 						{#each changed.slice(0, 6) as target (target.change)}
 							<span
 								>bar {open.chart.changes[target.change]?.bar}
@@ -73,57 +76,20 @@
 				{/if}
 				<CostBars costs={other.costs} />
 				{#if changed.length > 0}
-					<button type="button" class="act" onclick={() => plan.lockAll(changed)}
+					<button type="button" class="act justify-self-start" onclick={() => plan.lockAll(changed)}
 						>Take this plan</button
 					>
 				{/if}
 			</li>
 		{:else}
-			<li class="hint">{asked ? 'There is nothing to compare yet: plan first.' : 'Searching …'}</li>
+			<li class="grid gap-1.5 border-b border-b-hair px-0 py-2.5 text-reason text-second">
+				{asked ? 'There is nothing to compare yet: plan first.' : 'Searching …'}
+			</li>
 		{/each}
 	</ul>
 	{#if plans.length === 1}
-		<p class="hint">
+		<p class="text-reason text-second">
 			No other plan is truly different here: open some locks, or try another place or style.
 		</p>
 	{/if}
 </section>
-
-<style>
-	section {
-		display: grid;
-		grid-template-columns: minmax(0, 1fr);
-		gap: 8px;
-	}
-	.hint {
-		font-size: 13px;
-		color: var(--second);
-	}
-	li {
-		padding: 10px 0;
-		border-bottom: 1px solid var(--hair);
-		display: grid;
-		gap: 6px;
-	}
-	.row {
-		display: flex;
-		justify-content: space-between;
-	}
-	.current {
-		background: var(--next-tint);
-		box-shadow: inset 6px 0 0 var(--next);
-		padding: 10px 12px;
-	}
-	.names {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 2px 12px;
-		font-size: 13px;
-	}
-	.cost {
-		font-variant-numeric: tabular-nums;
-	}
-	.act {
-		justify-self: start;
-	}
-</style>

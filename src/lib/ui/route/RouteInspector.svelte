@@ -41,6 +41,8 @@
 			)
 		)
 	);
+	const TAB =
+		'min-h-8 font-display text-head font-extrabold text-second data-[state=active]:text-ink data-[state=active]:shadow-[inset_0_-4px_0_var(--ink)]';
 </script>
 
 <aside class="inspector" aria-label="The selected change">
@@ -55,18 +57,25 @@
 			{/await}
 		{:else if open.change}
 			<section class="pair-box">
-				<p class="where">
-					<strong>Change {open.cursor + 1} of {open.chart.changes.length}</strong> bar {open.change
-						.bar}, beat {open.change.beat}{open.cursor === 0 ? ', back at the top' : ''}
+				<p data-part="where" class="text-line text-second">
+					<strong class="mr-1.5 text-ink"
+						>Change {open.cursor + 1} of {open.chart.changes.length}</strong
+					>
+					bar {open.change.bar}, beat {open.change.beat}{open.cursor === 0
+						? ', back at the top'
+						: ''}
 				</p>
-				<div class="pair" style="font-size:{size}px">
-					{#if open.now}<span class="now"><ChordSymbol chord={open.now} /></span>{/if}
+				<div
+					class="mb-1.5 flex items-center justify-between border-b border-b-hair px-0 pt-3 pb-2.5 leading-none"
+					style="font-size:{size}px"
+				>
+					{#if open.now}<span class="text-now-ink"><ChordSymbol chord={open.now} /></span>{/if}
 					{#if open.now && open.next}
 						<svg viewBox="0 0 44 20" width="44" height="20" aria-hidden="true"
-							><path d="M3,17Q22,-12 41,17" /></svg
+							><path class="fill-none stroke-now-line stroke-[3.5]" d="M3,17Q22,-12 41,17" /></svg
 						>
 					{/if}
-					{#if open.next}<span class="next"><ChordSymbol chord={open.next} /></span>{/if}
+					{#if open.next}<span class="text-next-ink"><ChordSymbol chord={open.next} /></span>{/if}
 				</div>
 				{#if selection.size > 0}
 					{#await import('./NoteBox.svelte') then Box}
@@ -82,11 +91,17 @@
 					<small>choosing locks it</small>
 				</div>
 				{#if !plan.planned}
-					<p class="hint">Plan first; then every place is listed here with its reasons.</p>
+					<p class="px-0 py-2 text-reason text-second">
+						Plan first; then every place is listed here with its reasons.
+					</p>
 				{:else if plan.isLetPass(open.cursor)}
-					<p class="hint">This change is let pass. Choose a place to land after all.</p>
+					<p class="px-0 py-2 text-reason text-second">
+						This change is let pass. Choose a place to land after all.
+					</p>
 				{:else if plan.isOwn(open.cursor)}
-					<p class="hint">Your own notes stand here. Choose a place to land there instead.</p>
+					<p class="px-0 py-2 text-reason text-second">
+						Your own notes stand here. Choose a place to land there instead.
+					</p>
 				{/if}
 				{#if plan.planned}
 					<LandingList
@@ -101,12 +116,12 @@
 				{/if}
 			</section>
 			{#if plan.planned}
-				<Tabs.Root bind:value={about} class="about">
-					<Tabs.List class="about-tabs" aria-label="About this change">
-						<Tabs.Trigger value="arrive">Arrive by</Tabs.Trigger>
-						<Tabs.Trigger value="here">Rest and scale</Tabs.Trigger>
+				<Tabs.Root bind:value={about}>
+					<Tabs.List class="flex gap-4.5 border-b-2 border-b-ink" aria-label="About this change">
+						<Tabs.Trigger class={TAB} value="arrive">Arrive by</Tabs.Trigger>
+						<Tabs.Trigger class={TAB} value="here">Rest and scale</Tabs.Trigger>
 					</Tabs.List>
-					<Tabs.Content value="arrive" class="arrive">
+					<Tabs.Content value="arrive" data-part="arrive">
 						{#if filled && arrivals.length > 0}
 							<ArriveList
 								options={arrivals}
@@ -115,7 +130,7 @@
 								onchoose={(approach) => plan.setArrival(open.cursor, approach)}
 							/>
 						{:else}
-							<p class="hint">
+							<p class="px-0 py-2 text-reason text-second">
 								No note leads here: {filled
 									? 'there is no room before it'
 									: 'only landings are planned'}.
@@ -127,43 +142,61 @@
 					>
 				</Tabs.Root>
 			{/if}
-			<div class="bottom">
-				<button type="button" class="made" onclick={() => (side = 'making')}>
+			<div
+				class="sticky -bottom-4 mt-auto border-t-2 border-t-ink bg-paper px-0 pt-1.5 pb-3 max-desk:bottom-16 max-desk:col-span-full max-desk:m-0"
+			>
+				<button
+					type="button"
+					data-part="made"
+					class="flex min-h-8 w-full items-center justify-between gap-2 text-left font-display text-head leading-tight font-extrabold text-second hover:bg-lit"
+					onclick={() => (side = 'making')}
+				>
 					<span><b>{STYLE_NAMES[plan.wishes.style].name}</b>, {lineWords(plan.wishes.line)}</span>
 					<KeyCap keys="W" />
 				</button>
-				{#each plan.warnings.slice(0, 3) as warning, i (i)}<p class="hint" role="status">
+				{#each plan.warnings.slice(0, 3) as warning, i (i)}<p
+						class="px-0 py-2 text-reason text-second"
+						role="status"
+					>
 						{prefs.prose(warning)}
 					</p>{/each}
-				<div class="keys">
+				<div class="flex flex-wrap justify-between gap-2 pt-1.5">
 					<button
 						type="button"
-						class="quiet"
+						class="quiet min-h-8 font-display text-head font-extrabold text-second disabled:text-third"
 						disabled={!target}
 						onclick={() => plan.toggleLock(open.cursor)}
 						>{plan.isLocked(open.cursor) ? 'Unlock' : 'Lock'} <KeyCap keys="L" /></button
 					>
-					<button type="button" class="quiet" onclick={() => plan.toggleLetPass(open.cursor)}
+					<button
+						type="button"
+						class="quiet min-h-8 font-display text-head font-extrabold text-second"
+						onclick={() => plan.toggleLetPass(open.cursor)}
 						>{plan.isLetPass(open.cursor) ? 'Land here' : 'Let it pass'} <KeyCap keys="X" /></button
 					>
 					<button
 						type="button"
-						class="quiet"
+						class="quiet min-h-8 font-display text-head font-extrabold text-second disabled:text-third"
 						disabled={!plan.planned}
 						onclick={() => void actions.nextBest()}>Next best <KeyCap keys="A" /></button
 					>
 					{#if filled}
-						<button type="button" class="quiet" onclick={() => plan.toggleFrozen(open.cursor)}
+						<button
+							type="button"
+							class="quiet min-h-8 font-display text-head font-extrabold text-second"
+							onclick={() => plan.toggleFrozen(open.cursor)}
 							>{plan.isFrozen(open.cursor) ? 'Plan it' : 'Keep'}
 							<KeyCap keys="K" /></button
 						>
-						<button type="button" class="quiet" onclick={() => plan.anotherTake()}
-							>Take <KeyCap keys="T" /></button
+						<button
+							type="button"
+							class="quiet min-h-8 font-display text-head font-extrabold text-second"
+							onclick={() => plan.anotherTake()}>Take <KeyCap keys="T" /></button
 						>
 					{/if}
 					<button
 						type="button"
-						class="quiet"
+						class="quiet min-h-8 font-display text-head font-extrabold text-second disabled:text-third"
 						disabled={!plan.planned}
 						onclick={() => (side = 'plans')}>Plans <KeyCap keys="B" /></button
 					>
@@ -172,93 +205,3 @@
 		{/if}
 	</Later>
 </aside>
-
-<style>
-	.where {
-		color: var(--second);
-		font-size: 15px;
-	}
-	.where strong {
-		color: var(--ink);
-		margin-right: 6px;
-	}
-	.pair {
-		display: flex;
-		align-items: center;
-		justify-content: space-between;
-		line-height: 1;
-		padding: 12px 0 10px;
-		border-bottom: 1px solid var(--hair);
-		margin-bottom: 6px;
-	}
-	.pair .now {
-		color: var(--now-ink);
-	}
-	.pair .next {
-		color: var(--next-ink);
-	}
-	.pair path {
-		fill: none;
-		stroke: var(--now-line);
-		stroke-width: 3.5;
-	}
-	.hint {
-		font-size: 13px;
-		color: var(--second);
-		padding: 8px 0;
-	}
-	:global(.about-tabs) {
-		display: flex;
-		gap: 18px;
-		border-bottom: 2px solid var(--ink);
-	}
-	:global(.about-tabs button) {
-		font-family: var(--font-display);
-		font-weight: 800;
-		font-size: 17px;
-		min-height: 32px;
-		color: var(--second);
-	}
-	:global(.about-tabs button[data-state='active']) {
-		color: var(--ink);
-		box-shadow: inset 0 -4px 0 var(--ink);
-	}
-	.bottom {
-		margin-top: auto;
-		border-top: 2px solid var(--ink);
-		padding: 6px 0 12px;
-		position: sticky;
-		bottom: -16px;
-		background: var(--paper);
-	}
-	.made {
-		display: flex;
-		width: 100%;
-		justify-content: space-between;
-		align-items: center;
-		gap: 8px;
-		min-height: 34px;
-		text-align: left;
-		line-height: 1.2;
-	}
-	.made:hover {
-		background: var(--lit);
-	}
-	.keys {
-		display: flex;
-		flex-wrap: wrap;
-		justify-content: space-between;
-		gap: 8px;
-		padding-top: 6px;
-	}
-	.keys button[disabled] {
-		color: var(--third);
-	}
-	@media (max-width: 1099px) {
-		.bottom {
-			grid-column: 1 / -1;
-			bottom: 64px;
-			margin: 0;
-		}
-	}
-</style>

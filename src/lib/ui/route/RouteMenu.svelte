@@ -23,23 +23,8 @@
 	]);
 </script>
 
-<MenuButton {lines}><span class="route-name">{current?.name ?? 'New route'}</span></MenuButton>
-
-<style>
-	.route-name {
-		max-width: 14em;
-		overflow: hidden;
-		text-overflow: ellipsis;
-		white-space: nowrap;
-	}
-	@media (max-width: 860px) {
-		.route-name {
-			max-width: 7em;
-		}
-	}
-	@media (max-width: 640px) {
-		.route-name {
-			max-width: 3.5em;
-		}
-	}
-</style>
+<MenuButton {lines}
+	><span class="max-w-[14em] truncate max-lap:max-w-[7em] max-tablet:max-w-[3.5em]"
+		>{current?.name ?? 'New route'}</span
+	></MenuButton
+>

@@ -26,79 +26,88 @@
 	}
 </script>
 
-<div class="scroll">
-	<table>
-		<caption>Landings in order</caption>
+<div class="overflow-x-auto">
+	<table class="mx-0 my-2 w-full border-collapse text-reason">
+		<caption class="px-0 py-1.5 text-left font-display text-head font-extrabold"
+			>Landings in order</caption
+		>
 		<thead>
 			<tr
-				><th>Bar</th><th>Chord</th><th>Land on</th><th>String, fret</th>
-				{#if plan.line.length > 0}<th>Then</th>{/if}<th>Judged</th><th>Why</th></tr
+				><th
+					class="border-b-2 border-b-ink py-1 pr-3 pl-0 text-left align-top font-normal text-second"
+					>Bar</th
+				><th
+					class="border-b-2 border-b-ink py-1 pr-3 pl-0 text-left align-top font-normal text-second"
+					>Chord</th
+				><th
+					class="border-b-2 border-b-ink py-1 pr-3 pl-0 text-left align-top font-normal text-second"
+					>Land on</th
+				><th
+					class="border-b-2 border-b-ink py-1 pr-3 pl-0 text-left align-top font-normal text-second"
+					>String, fret</th
+				>
+				{#if plan.line.length > 0}<th
+						class="border-b-2 border-b-ink py-1 pr-3 pl-0 text-left align-top font-normal text-second"
+						>Then</th
+					>{/if}<th
+					class="border-b-2 border-b-ink py-1 pr-3 pl-0 text-left align-top font-normal text-second"
+					>Judged</th
+				><th
+					class="border-b-2 border-b-ink py-1 pr-3 pl-0 text-left align-top font-normal text-second"
+					>Why</th
+				></tr
 			>
 		</thead>
 		<tbody>
 			{#each open.chart.changes as change (change.index)}
 				{@const target = plan.target(change.index)}
-				<tr class:here={change.index === open.cursor}>
-					<td>{change.bar}{change.beat !== 1 ? `, beat ${change.beat}` : ''}</td>
-					<th scope="row">{signs(change.to.symbol)}</th>
+				<tr class="data-here:bg-lit" data-here={change.index === open.cursor || undefined}>
+					<td class="border-b border-b-hair py-1 pr-3 pl-0 text-left align-top"
+						>{change.bar}{change.beat !== 1 ? `, beat ${change.beat}` : ''}</td
+					>
+					<th class="border-b border-b-hair py-1 pr-3 pl-0 text-left align-top" scope="row"
+						>{signs(change.to.symbol)}</th
+					>
 					{#if target}
-						<td
+						<td class="border-b border-b-hair py-1 pr-3 pl-0 text-left align-top"
 							>{prefs.name(target.name)}, {signs(target.role)}{plan.isLocked(change.index)
 								? ', locked'
 								: ''}</td
 						>
-						<td>{target.string}, {target.fret}</td>
-						{#if plan.line.length > 0}<td>{after(change.index)}</td>{/if}
-						<td>{judged(change.index)}</td>
-						<td>{target.reasons.map((reason) => prefs.prose(reason)).join(' ')}</td>
+						<td class="border-b border-b-hair py-1 pr-3 pl-0 text-left align-top"
+							>{target.string}, {target.fret}</td
+						>
+						{#if plan.line.length > 0}<td
+								class="border-b border-b-hair py-1 pr-3 pl-0 text-left align-top"
+								>{after(change.index)}</td
+							>{/if}
+						<td class="border-b border-b-hair py-1 pr-3 pl-0 text-left align-top"
+							>{judged(change.index)}</td
+						>
+						<td class="border-b border-b-hair py-1 pr-3 pl-0 text-left align-top"
+							>{target.reasons.map((reason) => prefs.prose(reason)).join(' ')}</td
+						>
 					{:else}
-						<td colspan="2"
+						<td class="border-b border-b-hair py-1 pr-3 pl-0 text-left align-top" colspan="2"
 							>{plan.isLetPass(change.index)
 								? 'let pass'
 								: plan.isOwn(change.index)
 									? 'your own notes'
 									: 'no landing'}</td
 						>
-						{#if plan.line.length > 0}<td>{after(change.index)}</td>{/if}
-						<td>{plan.isLetPass(change.index) ? '' : judged(change.index)}</td>
-						<td>{prefs.prose(plan.check?.changes[change.index]?.fix?.text ?? '')}</td>
+						{#if plan.line.length > 0}<td
+								class="border-b border-b-hair py-1 pr-3 pl-0 text-left align-top"
+								>{after(change.index)}</td
+							>{/if}
+						<td class="border-b border-b-hair py-1 pr-3 pl-0 text-left align-top"
+							>{plan.isLetPass(change.index) ? '' : judged(change.index)}</td
+						>
+						<td class="border-b border-b-hair py-1 pr-3 pl-0 text-left align-top"
+							>{prefs.prose(plan.check?.changes[change.index]?.fix?.text ?? '')}</td
+						>
 					{/if}
 				</tr>
 			{/each}
 		</tbody>
 	</table>
 </div>
-
-<style>
-	.scroll {
-		overflow-x: auto;
-	}
-	table {
-		width: 100%;
-		border-collapse: collapse;
-		font-size: 13px;
-		margin: 8px 0;
-	}
-	caption {
-		text-align: left;
-		font-family: var(--font-display);
-		font-weight: 800;
-		font-size: 18px;
-		padding: 6px 0;
-	}
-	th,
-	td {
-		text-align: left;
-		padding: 5px 12px 5px 0;
-		border-bottom: 1px solid var(--hair);
-		vertical-align: top;
-	}
-	thead th {
-		border-bottom: 2px solid var(--ink);
-		font-weight: 400;
-		color: var(--second);
-	}
-	.here {
-		background: var(--lit);
-	}
-</style>

@@ -77,13 +77,21 @@
 			{#if weak.length > 0}
 				{weak.length === 1 ? 'One weak spot:' : `${capital(inWords(weak.length))} weak spots:`}
 				{#each weak.slice(0, 3) as spot (spot)}
-					<button type="button" title={spot.text} onclick={() => onweak(spot)}>{spot.where}</button>
+					<button
+						class="ml-1.5 border-b-2 border-b-ink font-bold text-ink"
+						type="button"
+						title={spot.text}
+						onclick={() => onweak(spot)}>{spot.where}</button
+					>
 				{/each}
 				<KeyCap keys="J" />
 			{:else if widest.length > 0}
 				Widest:
 				{#each widest as move (move.target.change)}
-					<button type="button" onclick={() => (open.cursor = move.target.change)}
+					<button
+						class="ml-1.5 border-b-2 border-b-ink font-bold text-ink"
+						type="button"
+						onclick={() => (open.cursor = move.target.change)}
 						>{move.target === plan.targets[0]
 							? 'top'
 							: `bar ${open.chart.changes[move.target.change]?.bar}`}</button
@@ -93,12 +101,3 @@
 		</p>
 	{/if}
 </div>
-
-<style>
-	button {
-		font-weight: 700;
-		color: var(--ink);
-		border-bottom: 2px solid var(--ink);
-		margin-left: 6px;
-	}
-</style>

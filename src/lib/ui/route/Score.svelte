@@ -147,7 +147,7 @@
 
 <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
 <div
-	class="scroller"
+	class="overflow-auto border-t-2 border-t-ink bg-paper"
 	bind:this={scroller}
 	style:height="{height}px"
 	tabindex="0"
@@ -155,13 +155,16 @@
 	aria-label={staves === 'tab' ? 'The plan as tab' : 'The plan in notation and tab'}
 >
 	{#if open.chart.played.length > MOST}
-		<p class="stretch">Bars {first + 1} to {first + bars.length} of {open.chart.played.length}</p>
+		<p class="px-0 py-1 text-reason text-second">
+			Bars {first + 1} to {first + bars.length} of {open.chart.played.length}
+		</p>
 	{/if}
 	{#if failed}<p role="alert">The engraving failed: {failed}</p>{/if}
-	<div class="sheet-of-music">
+	<div class="relative">
 		{#each boxes as box (box.tense)}
 			<div
-				class="box {box.tense}"
+				class="absolute bg-now-tint opacity-70 next:bg-next-tint"
+				data-tense={box.tense}
 				style:left="{box.x}px"
 				style:top="{box.y}px"
 				style:width="{box.w}px"
@@ -170,64 +173,23 @@
 		{/each}
 		{#if pick}
 			<div
-				class="pick"
+				data-part="pick"
+				class="absolute border-2 border-dashed border-ink"
 				style:left="{pick.x}px"
 				style:top="{pick.y}px"
 				style:width="{pick.w}px"
 				style:height="{pick.h}px"
 			></div>
 		{/if}
-		<div class="host" bind:this={host}></div>
+		<div class="relative" bind:this={host}></div>
 		{#each names as name (`${name.x} ${name.y}`)}
 			<span
-				class="symbol {name.tense}"
+				data-part="symbol"
+				class="pointer-events-none absolute text-head leading-none text-ink now:text-now-ink next:text-next-ink"
+				data-tense={name.tense}
 				style:left="{name.x}px"
 				style:top="{name.y - CHORD_ROOM + 4}px"><ChordSymbol chord={name.chord} /></span
 			>
 		{/each}
 	</div>
 </div>
-
-<style>
-	.scroller {
-		overflow: auto;
-		border-top: 2px solid var(--ink);
-		background: var(--paper);
-	}
-	.stretch {
-		font-size: 13px;
-		color: var(--second);
-		padding: 4px 0;
-	}
-	.sheet-of-music {
-		position: relative;
-	}
-	.host {
-		position: relative;
-	}
-	.box {
-		position: absolute;
-		background: var(--now-tint);
-		opacity: 0.7;
-	}
-	.box.next {
-		background: var(--next-tint);
-	}
-	.symbol {
-		position: absolute;
-		font-size: 19px;
-		line-height: 1;
-		color: var(--ink);
-		pointer-events: none;
-	}
-	.symbol.now {
-		color: var(--now-ink);
-	}
-	.symbol.next {
-		color: var(--next-ink);
-	}
-	.pick {
-		position: absolute;
-		border: 2px dashed var(--ink);
-	}
-</style>

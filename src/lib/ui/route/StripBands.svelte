@@ -67,12 +67,18 @@
 </script>
 
 {#each bands as band (band.change.index)}
-	<g class={band.tense}>
-		<rect class="area" x={band.x1} y="0" width={Math.max(0, band.x2 - band.x1)} {height} />
+	<g data-tense={band.tense}>
+		<rect
+			class="fill-transparent in-now:fill-now-tint/70 in-next:fill-next-tint/60"
+			x={band.x1}
+			y="0"
+			width={Math.max(0, band.x2 - band.x1)}
+			{height}
+		/>
 		{#each band.rungs as rung (rung.midi)}
 			<line
-				class="rung"
-				class:heavy={rung.heavy}
+				class="stroke-strong stroke-1 opacity-50 in-now:stroke-now-line in-next:stroke-next-line data-heavy:stroke-2"
+				data-heavy={rung.heavy || undefined}
 				x1={band.x1}
 				x2={band.x2}
 				y1={rung.y}
@@ -80,18 +86,18 @@
 			/>
 		{/each}
 		<rect
-			class="cap"
+			class="fill-ink in-now:fill-now in-next:fill-next"
 			x={band.x1}
 			y="0"
 			width={Math.max(0, band.x2 - band.x1)}
 			height={band.tense === 'idle' ? 2 : 6}
 		/>
 		{#if band.a >= -2}
-			<line class="edge" x1={band.a} x2={band.a} y1="0" y2={height} />
+			<line class="stroke-ink stroke-[1.6]" x1={band.a} x2={band.a} y1="0" y2={height} />
 		{/if}
 		{#if band.tense === 'next' && band.a > 0}
 			<path
-				class="pointer"
+				class="fill-ink"
 				d="M{band.a - 7},{height}L{band.a},{height - 9}L{band.a + 7},{height}Z"
 			/>
 		{/if}
@@ -99,75 +105,18 @@
 {/each}
 {#each bars as bar (bar.number)}
 	{#if !bar.onEdge}
-		<line class="barline" x1={bar.x} x2={bar.x} y1="54" y2={height} />
+		<line class="stroke-strong stroke-[1.2] dash-[2_4]" x1={bar.x} x2={bar.x} y1="54" y2={height} />
 	{/if}
 	{#if bar.at !== null}
-		<text class="bar {bar.tense}" x={bar.at} y="24">bar {bar.number}{bar.word}</text>
+		<text
+			class="fill-second text-reason anchor-end now:fill-now-ink now:font-bold next:fill-next-ink next:font-bold"
+			data-tense={bar.tense}
+			x={bar.at}
+			y="24">bar {bar.number}{bar.word}</text
+		>
 	{:else if bar.room > 44}
-		<text class="bar foot" x={bar.x + 11} y={height - 14}>bar {bar.number}</text>
+		<text class="fill-second text-count anchor-start" x={bar.x + 11} y={height - 14}
+			>bar {bar.number}</text
+		>
 	{/if}
 {/each}
-
-<style>
-	.area {
-		fill: transparent;
-	}
-	.now .area {
-		fill: color-mix(in srgb, var(--now-tint) 70%, transparent);
-	}
-	.next .area {
-		fill: color-mix(in srgb, var(--next-tint) 60%, transparent);
-	}
-	.cap {
-		fill: var(--ink);
-	}
-	.now .cap {
-		fill: var(--now);
-	}
-	.next .cap {
-		fill: var(--next);
-	}
-	.rung {
-		stroke: var(--strong);
-		stroke-width: 1;
-		opacity: 0.5;
-	}
-	.rung.heavy {
-		stroke-width: 2;
-	}
-	.now .rung {
-		stroke: var(--now-line);
-	}
-	.next .rung {
-		stroke: var(--next-line);
-	}
-	.edge {
-		stroke: var(--ink);
-		stroke-width: 1.6;
-	}
-	.barline {
-		stroke: var(--strong);
-		stroke-width: 1.2;
-		stroke-dasharray: 2 4;
-	}
-	.pointer {
-		fill: var(--ink);
-	}
-	.bar {
-		font-size: 13px;
-		text-anchor: end;
-		fill: var(--second);
-	}
-	.bar.foot {
-		text-anchor: start;
-		font-size: 12px;
-	}
-	.bar.now {
-		fill: var(--now-ink);
-		font-weight: 700;
-	}
-	.bar.next {
-		fill: var(--next-ink);
-		font-weight: 700;
-	}
-</style>

@@ -23,23 +23,13 @@
 
 {#each names as { change, x, size } (change.index)}
 	<g
-		class="name"
-		class:now={change.index === open.before?.index}
-		class:next={change.index === open.cursor && open.next}
+		class="pointer-events-none fill-second now:fill-now-ink next:fill-next-ink"
+		data-tense={change.index === open.before?.index
+			? 'now'
+			: change.index === open.cursor && open.next
+				? 'next'
+				: undefined}
 	>
 		<ChordText chord={change.to.chord} {x} y={size > 30 ? 44 : 38} {size} />
 	</g>
 {/each}
-
-<style>
-	.name {
-		fill: var(--second);
-		pointer-events: none;
-	}
-	.name.now {
-		fill: var(--now-ink);
-	}
-	.name.next {
-		fill: var(--next-ink);
-	}
-</style>

@@ -33,22 +33,10 @@
 {#each passed as change (change.index)}
 	<g transform="translate({axis.x(change.tick)},{y})">
 		{#if !plan.isOwn(change.index) || passWord(change.index) === 'silent'}
-			<circle class="pass" r="12" />
+			<circle class="fill-paper stroke-third stroke-[1.6] dash-[2_3]" r="12" />
 		{/if}
-		<text class="passWord" y="32">{passWord(change.index)}</text>
+		<text data-part="passWord" class="fill-second text-count anchor-middle" y="32"
+			>{passWord(change.index)}</text
+		>
 	</g>
 {/each}
-
-<style>
-	.pass {
-		fill: var(--paper);
-		stroke: var(--third);
-		stroke-width: 1.6;
-		stroke-dasharray: 2 3;
-	}
-	.passWord {
-		font-size: 12px;
-		text-anchor: middle;
-		fill: var(--second);
-	}
-</style>

@@ -51,26 +51,36 @@
 	);
 </script>
 
-<svg {width} height={foot} viewBox="0 0 {width} {foot}" aria-hidden="true">
+<svg class="block" {width} height={foot} viewBox="0 0 {width} {foot}" aria-hidden="true">
 	{#each beats as beat (beat.x)}
 		{#if beat.x < width - 8 && (beat.count === 1 || spacing > 15)}
-			<text class="count" class:one={beat.count === 1} x={beat.x} y="14">{beat.count}</text>
+			<text
+				class="fill-third text-reason anchor-middle data-one:fill-ink data-one:font-bold"
+				data-one={beat.count === 1 || undefined}
+				x={beat.x}
+				y="14">{beat.count}</text
+			>
 		{/if}
 	{/each}
 	{#each Array.from({ length: strings }, (_, i) => TOP + i * LINE) as y (y)}
-		<line class="line" x1="0" x2={width} y1={y} y2={y} />
+		<line class="stroke-hair" x1="0" x2={width} y1={y} y2={y} />
 	{/each}
 	{#each bars as bar (bar.index)}
-		<line class="bar" x1={axis.x(bar.startTick)} x2={axis.x(bar.startTick)} y1={TOP} y2={bottom} />
+		<line
+			class="stroke-ink stroke-[1.4]"
+			x1={axis.x(bar.startTick)}
+			x2={axis.x(bar.startTick)}
+			y1={TOP}
+			y2={bottom}
+		/>
 	{/each}
 	{#each digits as { note, x, landing, change, held, sign, rings, stroke } (note.tick)}
 		{@const now = landing && change === open.before?.index}
 		{@const next = landing && change === open.cursor && open.next !== null}
 		{#if held !== null}
 			<line
-				class="held"
-				class:now
-				class:next
+				class="stroke-second stroke-2 now:fill-now-ink now:stroke-now-line next:fill-next-ink next:stroke-next-line"
+				data-tense={now ? 'now' : next ? 'next' : undefined}
 				x1={x + 12}
 				x2={held}
 				y1={row(note.string)}
@@ -78,28 +88,35 @@
 			/>
 		{/if}
 		{#if note.tick === transport.noteTick}
-			<rect class="sounding" x={x - 11} y={row(note.string) - 11} width="22" height="22" />
+			<rect
+				data-part="sounding"
+				class="fill-paper stroke-ink stroke-[2.5]"
+				x={x - 11}
+				y={row(note.string) - 11}
+				width="22"
+				height="22"
+			/>
 		{/if}
 		<text
-			class="digit"
-			class:small={!landing}
-			class:now
-			class:next
+			class="fill-ink stroke-paper stroke-[6px] text-head font-bold [paint-order:stroke] anchor-middle data-small:stroke-[4px] data-small:text-line data-small:font-medium now:fill-now-ink next:fill-next-ink"
+			data-tense={now ? 'now' : next ? 'next' : undefined}
+			data-small={!landing || undefined}
 			{x}
 			y={row(note.string)}
 			dy="0.35em">{note.fret}</text
 		>
 		{#if sign}
 			<text
-				class="sign"
-				class:rings
+				class="fill-second stroke-paper stroke-[3px] text-count font-semibold [paint-order:stroke] anchor-end data-rings:anchor-start"
+				data-rings={rings || undefined}
 				x={x + (rings ? 1 : -1) * (landing ? 9 : 6)}
 				y={row(note.string) - 4}>{sign}</text
 			>
 		{/if}
 		{#if stroke}
 			<path
-				class="stroke"
+				data-part="stroke"
+				class="fill-none stroke-second stroke-[1.8]"
 				d={stroke === 'down'
 					? `M${x - 4},${bottom + 17}v-8h8v8`
 					: `M${x - 4},${bottom + 9}l4,8l4,-8`}
@@ -107,77 +124,3 @@
 		{/if}
 	{/each}
 </svg>
-
-<style>
-	svg {
-		display: block;
-	}
-	.count {
-		font-size: 13px;
-		text-anchor: middle;
-		fill: var(--third);
-	}
-	.one {
-		font-weight: 700;
-		fill: var(--ink);
-	}
-	.line {
-		stroke: var(--hair);
-	}
-	.bar {
-		stroke: var(--ink);
-		stroke-width: 1.4;
-	}
-	.digit {
-		font-weight: 700;
-		font-size: 19px;
-		text-anchor: middle;
-		fill: var(--ink);
-		paint-order: stroke;
-		stroke: var(--paper);
-		stroke-width: 6px;
-	}
-	.sounding {
-		fill: var(--paper);
-		stroke: var(--ink);
-		stroke-width: 2.5;
-	}
-	.small {
-		font-size: 14px;
-		font-weight: 500;
-		stroke-width: 4px;
-	}
-	.sign {
-		font-size: 11px;
-		font-weight: 600;
-		text-anchor: end;
-		fill: var(--second);
-		paint-order: stroke;
-		stroke: var(--paper);
-		stroke-width: 3px;
-	}
-	.rings {
-		text-anchor: start;
-	}
-	.stroke {
-		fill: none;
-		stroke: var(--second);
-		stroke-width: 1.8;
-	}
-	.held {
-		stroke: var(--second);
-		stroke-width: 2;
-	}
-	.held.now {
-		stroke: var(--now-line);
-	}
-	.held.next {
-		stroke: var(--next-line);
-	}
-	.now {
-		fill: var(--now-ink);
-	}
-	.next {
-		fill: var(--next-ink);
-	}
-</style>

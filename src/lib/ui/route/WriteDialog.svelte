@@ -120,11 +120,12 @@
 					a point is silent.
 				{/if}
 			</Dialog.Description>
-			<div class="set">
+			<div class="flex flex-wrap items-end gap-x-6 gap-y-2">
 				<Choice label="Written as" options={KINDS} value={kind} onchange={change} />
-				<label for="{id}-bar"
+				<label class="flex min-h-8.75 items-center gap-2" for="{id}-bar"
 					>begins in bar
 					<input
+						class="min-h-8.75 w-16 border-[1.5px] border-ink bg-paper px-2 py-0 text-ink"
 						id="{id}-bar"
 						type="number"
 						min="1"
@@ -138,6 +139,7 @@
 				>
 			</div>
 			<textarea
+				class="mx-0 my-2.5 block max-h-[44vh] w-full resize-y border-[1.5px] border-ink bg-lit px-3 py-2.5 font-mono text-line leading-snug text-ink"
 				bind:this={area}
 				bind:value={text}
 				rows="15"
@@ -149,18 +151,22 @@
 				onkeydown={(event) => {
 					if (event.key === 'Enter' && (event.ctrlKey || event.metaKey)) void put();
 				}}></textarea>
-			<div class="said" id="{id}-said" aria-live="polite">
+			<div class="min-h-19.5 text-line" id="{id}-said" aria-live="polite">
 				{#if read.problems.length > 0}
 					<ul>
 						{#each read.problems.slice(0, 4) as problem (`${problem.line}-${problem.column}-${problem.message}`)}
-							<li>
-								<button type="button" onclick={() => show(problem)}
-									>line {problem.line}, column {problem.column}</button
+							<li class="px-0 py-px">
+								<button
+									class="mr-1.5 border-b-2 border-b-ink font-bold"
+									type="button"
+									onclick={() => show(problem)}>line {problem.line}, column {problem.column}</button
 								>
 								{prefs.prose(problem.message)}
 							</li>
 						{/each}
-						{#if read.problems.length > 4}<li>and {read.problems.length - 4} more</li>{/if}
+						{#if read.problems.length > 4}<li class="px-0 py-px">
+								and {read.problems.length - 4} more
+							</li>{/if}
 					</ul>
 				{:else if read.notes.length === 0}
 					<p>
@@ -175,14 +181,16 @@
 					{#if weak.length > 0}
 						<ul>
 							{#each weak.slice(0, 3) as spot (spot)}
-								<li><b>{spot.where}</b> {prefs.prose(spot.text)}</li>
+								<li class="px-0 py-px"><b>{spot.where}</b> {prefs.prose(spot.text)}</li>
 							{/each}
-							{#if weak.length > 3}<li>and {weak.length - 3} more weak spots</li>{/if}
+							{#if weak.length > 3}<li class="px-0 py-px">
+									and {weak.length - 3} more weak spots
+								</li>{/if}
 						</ul>
 					{/if}
 				{/if}
 			</div>
-			<div class="choices">
+			<div class="mt-2 flex flex-wrap items-center gap-x-4 gap-y-3">
 				<button type="button" class="act act-main" disabled={!ready} onclick={() => void put()}
 					>Put it on the strip</button
 				>
@@ -207,59 +215,3 @@
 		</Dialog.Content>
 	</Dialog.Portal>
 </Dialog.Root>
-
-<style>
-	.set {
-		display: flex;
-		flex-wrap: wrap;
-		align-items: end;
-		gap: 8px 24px;
-	}
-	.set label {
-		display: flex;
-		gap: 8px;
-		align-items: center;
-		min-height: 35px;
-	}
-	.set input {
-		width: 64px;
-		min-height: 35px;
-		border: 1.5px solid var(--ink);
-		background: var(--paper);
-		color: var(--ink);
-		padding: 0 8px;
-	}
-	textarea {
-		display: block;
-		width: 100%;
-		margin: 10px 0;
-		padding: 10px 12px;
-		border: 1.5px solid var(--ink);
-		background: var(--lit);
-		color: var(--ink);
-		font-family: var(--font-mono);
-		font-size: 14px;
-		line-height: 1.35;
-		resize: vertical;
-		max-height: 44vh;
-	}
-	.said {
-		min-height: 78px;
-		font-size: 14px;
-	}
-	.said li {
-		padding: 1px 0;
-	}
-	.said button {
-		font-weight: 700;
-		border-bottom: 2px solid var(--ink);
-		margin-right: 6px;
-	}
-	.choices {
-		display: flex;
-		flex-wrap: wrap;
-		align-items: center;
-		gap: 12px 16px;
-		margin-top: 8px;
-	}
-</style>

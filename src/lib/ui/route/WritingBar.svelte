@@ -15,9 +15,12 @@
 	});
 </script>
 
-<p class="writing" role="status">
+<p
+	class="flex min-h-16.5 flex-wrap items-center gap-x-4.5 gap-y-1 border-l-6 border-l-ink bg-lit px-2.5 py-1 text-line"
+	role="status"
+>
 	<b>Next: {where}</b>
-	<span>on the neck or the strip</span>
+	<span class="text-second">on the neck or the strip</span>
 	<button type="button" class="quiet" onclick={() => writer.move(1)}
 		>Rest <KeyCap keys="." /></button
 	>
@@ -29,20 +32,3 @@
 	<button type="button" class="quiet" onclick={() => writer.stop()}>Done <KeyCap keys="G" /></button
 	>
 </p>
-
-<style>
-	.writing {
-		min-height: 66px;
-		display: flex;
-		flex-wrap: wrap;
-		align-items: center;
-		gap: 4px 18px;
-		padding: 4px 10px;
-		background: var(--lit);
-		border-left: 6px solid var(--ink);
-		font-size: 14px;
-	}
-	span {
-		color: var(--second);
-	}
-</style>

@@ -21,7 +21,7 @@
 <section id="hand">
 	<div class="section-head">
 		<h2 id="hand-head">Hand</h2>
-		<small>index to little finger, without strain</small>
+		<small class="text-reason">index to little finger, without strain</small>
 	</div>
 	<RadioGroup.Root
 		value={size}
@@ -32,7 +32,9 @@
 			<Choice value={id} name={capital(id)} says="{mm} mm" />
 		{/each}
 	</RadioGroup.Root>
-	<div class="own">
+	<div
+		class="grid grid-cols-[160px_1fr] items-center gap-x-6 gap-y-1 pt-3 max-tablet:grid-cols-[1fr]"
+	>
 		<label
 			>Or measured, mm
 			<input
@@ -45,39 +47,19 @@
 				onchange={(event) => setMm(event.currentTarget.valueAsNumber)}
 			/></label
 		>
-		<p id="hand-wrong" class="wrong" role="alert">{wrong}</p>
-		<p>
+		<p
+			id="hand-wrong"
+			class="wrong last:col-start-2 last:row-start-1 last:text-reason last:text-second max-tablet:last:col-start-1 max-tablet:last:row-[auto]"
+			role="alert"
+		>
+			{wrong}
+		</p>
+		<p
+			class="last:col-start-2 last:row-start-1 last:text-reason last:text-second max-tablet:last:col-start-1 max-tablet:last:row-[auto]"
+		>
 			Spread index and little finger on the neck until you feel the first pull, go back a little,
 			measure. Shapes up to a quarter wider are called a stretch, wider ones too far. Never force
 			one.
 		</p>
 	</div>
 </section>
-
-<style>
-	.section-head small {
-		font-size: 13px;
-	}
-	.own {
-		display: grid;
-		grid-template-columns: 160px 1fr;
-		gap: 4px 24px;
-		align-items: center;
-		padding-top: 12px;
-	}
-	.own p:last-child {
-		grid-column: 2;
-		grid-row: 1;
-		font-size: 13px;
-		color: var(--second);
-	}
-	@media (max-width: 640px) {
-		.own {
-			grid-template-columns: 1fr;
-		}
-		.own p:last-child {
-			grid-column: 1;
-			grid-row: auto;
-		}
-	}
-</style>

@@ -68,7 +68,11 @@
 	}
 </script>
 
-<form onsubmit={save} novalidate>
+<form
+	class="grid grid-cols-[1fr_1fr] gap-x-4 gap-y-3 border-b border-b-hair px-0 py-3.5 max-tablet:grid-cols-[1fr]"
+	onsubmit={save}
+	novalidate
+>
 	<Field label="Name" placeholder="Blue seven-string" bind:value={name} wrong={said(wrong.name)} />
 	<label
 		>Start from <select onchange={(event) => (tuning = presetTuning(event.currentTarget.value))}>
@@ -76,7 +80,7 @@
 			{#each TUNING_IDS as id (id)}<option value={id}>{tuningTitle(id)}</option>{/each}
 		</select></label
 	>
-	<div class="wide">
+	<div class="col-span-full">
 		<Field label="Tuning, thickest string first" bind:value={tuning} wrong={said(wrong.tuning)} />
 	</div>
 	<Field
@@ -95,7 +99,7 @@
 		bind:value={mm}
 		wrong={said(wrong.mm)}
 	/>
-	<div class="wide">
+	<div class="col-span-full">
 		<Field
 			label="Labels of the strings, thickest first; empty: {read
 				? proseSigns([...read.labels].reverse().join(' '))
@@ -104,49 +108,18 @@
 			wrong={said(wrong.labels)}
 		/>
 	</div>
-	<Checkbox.Root bind:checked={leftHanded} class="check" aria-label="Left-handed">
-		{#snippet children({ checked })}<span class="box" class:checked></span> Left-handed{/snippet}
+	<Checkbox.Root
+		bind:checked={leftHanded}
+		class="inline-flex min-h-9 items-center gap-2.5"
+		aria-label="Left-handed"
+	>
+		{#snippet children({ checked })}<span
+				class="size-4.5 border-[1.5px] border-ink data-checked:bg-ink data-checked:shadow-[inset_0_0_0_3px_var(--paper)]"
+				data-checked={checked || undefined}
+			></span> Left-handed{/snippet}
 	</Checkbox.Root>
-	<div class="ends">
+	<div class="flex justify-end gap-3">
 		<button type="button" class="act" onclick={oncancel}>Cancel</button>
 		<button type="submit" class="act act-main" disabled={busy}>Keep it</button>
 	</div>
 </form>
-
-<style>
-	form {
-		display: grid;
-		grid-template-columns: 1fr 1fr;
-		gap: 12px 16px;
-		padding: 14px 0;
-		border-bottom: 1px solid var(--hair);
-	}
-	.wide {
-		grid-column: 1 / -1;
-	}
-	form :global(.check) {
-		display: inline-flex;
-		align-items: center;
-		gap: 10px;
-		min-height: 36px;
-	}
-	.box {
-		width: 18px;
-		height: 18px;
-		border: 1.5px solid var(--ink);
-	}
-	.box.checked {
-		background: var(--ink);
-		box-shadow: inset 0 0 0 3px var(--paper);
-	}
-	.ends {
-		display: flex;
-		justify-content: flex-end;
-		gap: 12px;
-	}
-	@media (max-width: 640px) {
-		form {
-			grid-template-columns: 1fr;
-		}
-	}
-</style>

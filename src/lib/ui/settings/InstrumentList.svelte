@@ -12,7 +12,7 @@
 		`${proseSigns(tuning)} · ${frets} frets · ${scaleLengthMm} mm${leftHanded ? ' · left-handed' : ''}`;
 </script>
 
-<section id="instruments">
+<section class="[scroll-margin-top:72px]" id="instruments">
 	<div class="section-head">
 		<h2>Own instruments</h2>
 		<small>each serves every tune in its tuning</small>
@@ -31,9 +31,13 @@
 						oncancel={() => (editing = '')}
 					/>
 				{:else}
-					<div class="row">
-						<b>{entry.name}</b>
-						<span>{says(entry)}</span>
+					<div
+						class="grid min-h-11.5 grid-cols-[190px_1fr_auto_auto] items-center gap-4 border-b border-b-hair max-tablet:grid-cols-[1fr_auto_auto] max-tablet:gap-x-4 max-tablet:gap-y-1 max-tablet:px-0 max-tablet:py-2"
+					>
+						<b class="wrap-anywhere">{entry.name}</b>
+						<span class="text-second max-tablet:col-span-full max-tablet:row-start-2"
+							>{says(entry)}</span
+						>
 						<button
 							class="quiet"
 							type="button"
@@ -62,42 +66,8 @@
 			oncancel={() => (editing = '')}
 		/>
 	{:else}
-		<button class="act add" type="button" onclick={() => (editing = 'new')}
+		<button class="act mt-3" type="button" onclick={() => (editing = 'new')}
 			>Add an instrument</button
 		>
 	{/if}
 </section>
-
-<style>
-	section {
-		scroll-margin-top: 72px;
-	}
-	.row {
-		display: grid;
-		grid-template-columns: 190px 1fr auto auto;
-		align-items: center;
-		gap: 16px;
-		min-height: 46px;
-		border-bottom: 1px solid var(--hair);
-	}
-	.row span {
-		color: var(--second);
-	}
-	b {
-		overflow-wrap: anywhere;
-	}
-	.add {
-		margin-top: 12px;
-	}
-	@media (max-width: 640px) {
-		.row {
-			grid-template-columns: 1fr auto auto;
-			gap: 4px 16px;
-			padding: 8px 0;
-		}
-		.row span {
-			grid-row: 2;
-			grid-column: 1 / -1;
-		}
-	}
-</style>

@@ -40,16 +40,18 @@
 	}
 </script>
 
-<section id="scales">
+<section class="[scroll-margin-top:72px]" id="scales">
 	<div class="section-head">
 		<h2>Own scales</h2>
 		<small>by degrees, for every tonic</small>
 	</div>
 	<ul>
 		{#each store.player.scales as scale, i (i)}
-			<li>
+			<li
+				class="grid min-h-11.5 grid-cols-[190px_1fr_auto] items-center gap-4 border-b border-b-hair"
+			>
 				<b>{scale.name}</b>
-				<span>{proseSigns(scale.degrees)}</span>
+				<span class="text-second">{proseSigns(scale.degrees)}</span>
 				<button
 					class="quiet"
 					type="button"
@@ -59,41 +61,13 @@
 			</li>
 		{/each}
 	</ul>
-	<form onsubmit={add} novalidate>
+	<form
+		class="grid grid-cols-[1fr_1fr_auto] items-start gap-4 pt-3 max-tablet:grid-cols-[1fr]"
+		onsubmit={add}
+		novalidate
+	>
 		<Field label="Name" placeholder="Night ferry" maxlength={80} bind:value={name} {wrong} />
 		<Field label="Degrees" placeholder="1 2 b3 5 6" bind:value={degrees} />
-		<button type="submit" class="act">Add it</button>
+		<button type="submit" class="act mt-5">Add it</button>
 	</form>
 </section>
-
-<style>
-	section {
-		scroll-margin-top: 72px;
-	}
-	li {
-		display: grid;
-		grid-template-columns: 190px 1fr auto;
-		align-items: center;
-		gap: 16px;
-		min-height: 46px;
-		border-bottom: 1px solid var(--hair);
-	}
-	li span {
-		color: var(--second);
-	}
-	form {
-		display: grid;
-		grid-template-columns: 1fr 1fr auto;
-		gap: 16px;
-		align-items: start;
-		padding-top: 12px;
-	}
-	button[type='submit'] {
-		margin-top: 20px;
-	}
-	@media (max-width: 640px) {
-		form {
-			grid-template-columns: 1fr;
-		}
-	}
-</style>

@@ -41,48 +41,27 @@
 		<h2>Timing of the band</h2>
 		<small>renders the click and measures where it falls</small>
 	</div>
-	<p class="acts">
+	<p class="flex flex-wrap gap-3 px-0 pt-3 pb-1.5">
 		<button type="button" class="act" disabled={working} onclick={() => void check()}
 			>{working ? 'Measuring …' : 'Measure the timing'}</button
 		>
 	</p>
 	{#if found}
-		<table data-onsets={found.onsets}>
+		<table class="w-full max-w-105 border-collapse" data-onsets={found.onsets}>
 			<caption class="sr">Measured over {found.onsets} clicks</caption>
 			<tbody>
 				{#each rows as row (row.id)}
-					<tr><th scope="row">{row.name}</th><td data-figure={row.id}>{row.value}</td></tr>
+					<tr
+						><th class="border-b border-b-hair px-0 py-1 text-left font-normal" scope="row"
+							>{row.name}</th
+						><td
+							class="border-b border-b-hair px-0 py-1 text-right font-mono font-bold"
+							data-figure={row.id}>{row.value}</td
+						></tr
+					>
 				{/each}
 			</tbody>
 		</table>
 	{/if}
 	<p role="status" class="wrong">{trouble}</p>
 </section>
-
-<style>
-	.acts {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 12px;
-		padding: 12px 0 6px;
-	}
-	table {
-		border-collapse: collapse;
-		width: 100%;
-		max-width: 420px;
-	}
-	th {
-		text-align: left;
-		font-weight: 400;
-	}
-	td {
-		text-align: right;
-		font-family: var(--font-mono);
-		font-weight: 700;
-	}
-	th,
-	td {
-		padding: 5px 0;
-		border-bottom: 1px solid var(--hair);
-	}
-</style>

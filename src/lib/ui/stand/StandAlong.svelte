@@ -25,42 +25,18 @@
 </script>
 
 <g transform="translate({x},{y})">
-	<line x1="0" x2={w} y1="0" y2="0" />
-	<line class="gone" x1="0" x2={spots.now * w} y1="0" y2="0" />
-	<line class="now" x1={spots.now * w} x2={spots.next * w} y1="0" y2="0" />
-	<line class="next" x1={spots.next * w} x2={spots.after * w} y1="0" y2="0" />
+	<line class="stroke-strong stroke-2" x1="0" x2={w} y1="0" y2="0" />
+	<line class="stroke-ink stroke-7" x1="0" x2={spots.now * w} y1="0" y2="0" />
+	<line class="stroke-now stroke-7" x1={spots.now * w} x2={spots.next * w} y1="0" y2="0" />
+	<line class="stroke-next stroke-7" x1={spots.next * w} x2={spots.after * w} y1="0" y2="0" />
 	{#if stops.length <= 48}
 		{#each stops as stop (stop.index)}
-			<circle class:gone={stop.share <= spots.now} cx={stop.share * w} r={Math.min(7, w / 90)} />
+			<circle
+				class="fill-paper stroke-third stroke-2 data-gone:fill-ink data-gone:stroke-ink"
+				data-gone={stop.share <= spots.now || undefined}
+				cx={stop.share * w}
+				r={Math.min(7, w / 90)}
+			/>
 		{/each}
 	{/if}
 </g>
-
-<style>
-	line {
-		stroke: var(--strong);
-		stroke-width: 2;
-	}
-	.gone {
-		stroke: var(--ink);
-	}
-	line.gone,
-	.now,
-	.next {
-		stroke-width: 7;
-	}
-	.now {
-		stroke: var(--now);
-	}
-	.next {
-		stroke: var(--next);
-	}
-	circle {
-		fill: var(--paper);
-		stroke: var(--third);
-		stroke-width: 2;
-	}
-	circle.gone {
-		fill: var(--ink);
-	}
-</style>

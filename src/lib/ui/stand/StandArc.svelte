@@ -30,55 +30,34 @@
 
 <defs>
 	<linearGradient id="{uid}-way" gradientUnits="userSpaceOnUse" x1={from} x2={to} y1="0" y2="0">
-		<stop offset="0" class="from" /><stop offset="1" class="to" />
+		<stop offset="0" class="[stop-color:var(--now-line)]" /><stop
+			offset="1"
+			class="[stop-color:var(--next-line)]"
+		/>
 	</linearGradient>
 	<clipPath id="{uid}-gone">
 		<rect x={from - 4} y={y - rise * 2 - 20} width={Math.max(0, reached - from + 4)} height="400" />
 	</clipPath>
 </defs>
 <path
-	class="way"
+	class="fill-none"
 	d={arcPath(from, y, to, y + 12, rise)}
 	stroke="url(#{uid}-way)"
 	stroke-width={4 * scale}
 />
 <path
-	class="way gone"
+	class="fill-none stroke-now-line"
 	d={arcPath(from, y, to, y + 12, rise)}
 	clip-path="url(#{uid}-gone)"
 	stroke-width={8 * scale}
 />
 {#each treads as tread, i (i)}
 	<rect
-		class="tread"
-		class:on={tread.on}
+		class="fill-paper stroke-third stroke-2 data-on:fill-now data-on:stroke-now-line"
+		data-on={tread.on || undefined}
 		x={tread.x - 22 * scale}
 		y={tread.y - 6 * scale}
 		width={44 * scale}
 		height={12 * scale}
 	/>
 {/each}
-
-<style>
-	.way {
-		fill: none;
-	}
-	.gone {
-		stroke: var(--now-line);
-	}
-	.from {
-		stop-color: var(--now-line);
-	}
-	.to {
-		stop-color: var(--next-line);
-	}
-	.tread {
-		fill: var(--paper);
-		stroke: var(--third);
-		stroke-width: 2;
-	}
-	.tread.on {
-		fill: var(--now);
-		stroke: var(--now-line);
-	}
-</style>

@@ -18,15 +18,17 @@
 </script>
 
 {#if transport.line.length === 0}
-	<text class="none" x={at.tab.x} y={at.tab.y + at.tab.h / 2} font-size={at.land.size * 0.7}
+	<text class="fill-second" x={at.tab.x} y={at.tab.y + at.tab.h / 2} font-size={at.land.size * 0.7}
 		>{transport.route?.silent
 			? 'The way between is yours.'
 			: 'Plan a route and its tab stands here.'}</text
 	>
 {:else if played[bar]}
-	<text class="this" x={at.tab.x} y={headY} font-size={at.land.size * 0.78}>This bar</text>
+	<text class="fill-now-ink font-bold" x={at.tab.x} y={headY} font-size={at.land.size * 0.78}
+		>This bar</text
+	>
 	<text
-		class="following"
+		class="fill-next-ink font-bold"
 		x={at.tab.x + at.tab.w * 0.66 + 4}
 		y={headY}
 		font-size={at.land.size * 0.78}>Next bar</text
@@ -42,19 +44,3 @@
 		box={at.tab}
 	/>
 {/if}
-
-<style>
-	.none {
-		fill: var(--second);
-	}
-	.this,
-	.following {
-		font-weight: 700;
-	}
-	.this {
-		fill: var(--now-ink);
-	}
-	.following {
-		fill: var(--next-ink);
-	}
-</style>

@@ -15,37 +15,25 @@
 	});
 </script>
 
-<text class="title" x={at.title.x} y={at.title.y} font-size={at.title.size}>{open.saved.title}</text
+<text
+	class="fill-ink font-display font-extrabold"
+	x={at.title.x}
+	y={at.title.y}
+	font-size={at.title.size}>{open.saved.title}</text
 >
 <text
-	class="second"
+	class="fill-second"
 	x={at.title.x}
 	y={at.title.y + at.title.size * 1.1}
 	font-size={at.title.size * 0.72}>{rule}</text
 >
-<text class="bar" x={at.bar.x} y={at.bar.y}>
-	<tspan class="second" font-size={at.bar.size * 0.4}>bar</tspan><tspan
-		class="barnumber"
+<text class="fill-ink anchor-end" x={at.bar.x} y={at.bar.y}>
+	<tspan class="fill-second" font-size={at.bar.size * 0.4}>bar</tspan><tspan
+		data-part="barnumber"
+		class="font-display font-extrabold"
 		dx={at.bar.size * 0.12}
 		font-size={at.bar.size}>{bar + 1}</tspan
-	><tspan class="second" dx={at.bar.size * 0.12} font-size={at.bar.size * 0.4}
+	><tspan class="fill-second" dx={at.bar.size * 0.12} font-size={at.bar.size * 0.4}
 		>of {open.chart.played.length}</tspan
 	>
 </text>
-
-<style>
-	text {
-		fill: var(--ink);
-	}
-	.title,
-	.barnumber {
-		font-family: var(--font-display);
-		font-weight: 800;
-	}
-	.second {
-		fill: var(--second);
-	}
-	.bar {
-		text-anchor: end;
-	}
-</style>

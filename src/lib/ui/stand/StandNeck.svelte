@@ -90,7 +90,7 @@
 
 <g transform="translate({box.x},{box.y})">
 	<rect
-		class="window"
+		class="fill-lit"
 		x={Math.min(held.low, held.high)}
 		y="0"
 		width={Math.abs(held.high - held.low)}
@@ -98,20 +98,25 @@
 	/>
 	{#each wires as wire (wire)}
 		<line
-			class="wire"
-			class:nut={wire === 0}
+			class="stroke-strong stroke-[1.4] data-nut:stroke-ink data-nut:stroke-7"
+			data-nut={wire === 0 || undefined}
 			x1={geometry.wire(wire)}
 			x2={geometry.wire(wire)}
 			y1="0"
 			y2={box.h - FOOT}
 		/>
 		{#if wire > first}
-			<text class="fret" x={x(wire)} y={box.h - 4} font-size={FOOT * 0.68}>{wire}</text>
+			<text
+				class="fill-ink font-mono font-bold anchor-middle"
+				x={x(wire)}
+				y={box.h - 4}
+				font-size={FOOT * 0.68}>{wire}</text
+			>
 		{/if}
 	{/each}
 	{#each Array.from({ length: count }, (_, i) => i + 1) as string (string)}
 		<line
-			class="string"
+			class="stroke-third"
 			x1="0"
 			x2={box.w}
 			y1={geometry.string(string, 0)}
@@ -121,7 +126,7 @@
 	{/each}
 	{#each dots as { place, root } (`${place.string}-${place.fret}`)}
 		{#if !samePlace(target, place)}
-			<g class="dot" transform="translate({x(place.fret)},{y(place)})">
+			<g class="fill-next-line" transform="translate({x(place.fret)},{y(place)})">
 				{#if root}<path d="M0,{-r / 2}L{r / 2},0L0,{r / 2}L{-r / 2},0Z" />{:else}<circle
 						r={r * 0.18 + 1}
 					/>{/if}
@@ -131,10 +136,13 @@
 	{#if before && target && !samePlace(before, target)}
 		{@const [x1, y1, x2, y2] = [x(before.fret), y(before), x(target.fret), y(target)]}
 		<linearGradient id="{uid}-arc" gradientUnits="userSpaceOnUse" {x1} {y1} {x2} y2={y2 + 0.01}>
-			<stop offset="0" class="from" /><stop offset="1" class="to" />
+			<stop offset="0" class="[stop-color:var(--now-line)]" /><stop
+				offset="1"
+				class="[stop-color:var(--next-line)]"
+			/>
 		</linearGradient>
 		<path
-			class="reach"
+			class="fill-none stroke-5"
 			d="M{x1},{y1}Q{(x1 + x2) / 2},{Math.min(y1, y2) - r} {x2},{y2}"
 			stroke="url(#{uid}-arc)"
 		/>
@@ -156,47 +164,12 @@
 		</g>
 	{/if}
 	{#if sounding}
-		<circle class="sounding" cx={x(sounding.fret)} cy={y(sounding)} r={r * 1.15} />
+		<circle
+			data-part="sounding"
+			class="fill-none stroke-ink stroke-4"
+			cx={x(sounding.fret)}
+			cy={y(sounding)}
+			r={r * 1.15}
+		/>
 	{/if}
 </g>
-
-<style>
-	.window {
-		fill: var(--lit);
-	}
-	.wire {
-		stroke: var(--strong);
-		stroke-width: 1.4;
-	}
-	.nut {
-		stroke: var(--ink);
-		stroke-width: 7;
-	}
-	.string {
-		stroke: var(--third);
-	}
-	.fret {
-		font-family: var(--font-mono);
-		font-weight: 700;
-		text-anchor: middle;
-		fill: var(--ink);
-	}
-	.dot {
-		fill: var(--next-line);
-	}
-	.reach {
-		fill: none;
-		stroke-width: 5;
-	}
-	.from {
-		stop-color: var(--now-line);
-	}
-	.to {
-		stop-color: var(--next-line);
-	}
-	.sounding {
-		fill: none;
-		stroke: var(--ink);
-		stroke-width: 4;
-	}
-</style>

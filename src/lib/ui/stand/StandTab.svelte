@@ -58,20 +58,27 @@
 		{@const here = counts[beat - 1]}
 		{#if here}
 			<rect
-				class="beat"
+				data-part="beat"
+				class="fill-now-tint"
 				x={here.x - PAD * 0.8}
 				y={-box.h * 0.08}
 				width={width * 0.92}
 				height={box.h * 1.16}
 			/>
-			<rect class="edge" x={here.x - PAD * 0.8} y={-box.h * 0.08} width={width * 0.92} height="5" />
+			<rect
+				class="fill-now"
+				x={here.x - PAD * 0.8}
+				y={-box.h * 0.08}
+				width={width * 0.92}
+				height="5"
+			/>
 		{/if}
 	{/if}
 	{#each Array.from({ length: strings }, (_, i) => i + 1) as string (string)}
-		<line class="string" x1="0" x2={box.w} y1={row(string)} y2={row(string)} />
+		<line class="stroke-strong stroke-[1.2]" x1="0" x2={box.w} y1={row(string)} y2={row(string)} />
 	{/each}
 	{#each [0, box.w * SHARE, box.w] as x (x)}
-		<line class="bar" x1={x} x2={x} y1="0" y2={box.h} />
+		<line class="stroke-ink stroke-2" x1={x} x2={x} y1="0" y2={box.h} />
 	{/each}
 	<g clip-path="url(#{uid}-tab)">
 		{#each shown as { note, x } (note.tick)}
@@ -84,9 +91,8 @@
 			{@const until = x + note.durationTicks * scale}
 			{#if (now || next) && until - x > size * 2}
 				<line
-					class="held"
-					class:now
-					class:next
+					class="stroke-5 now:stroke-now-line next:stroke-next-line"
+					data-tense={now ? 'now' : next ? 'next' : undefined}
 					x1={x + size * 0.7}
 					x2={Math.min(box.w, until) - size * 0.4}
 					y1={row(note.string)}
@@ -95,7 +101,8 @@
 			{/if}
 			{#if note.tick === noteTick}
 				<rect
-					class="sounding"
+					data-part="sounding"
+					class="fill-paper stroke-ink stroke-3"
 					x={x - size * 0.62}
 					y={row(note.string) - size * 0.62}
 					width={size * 1.24}
@@ -103,9 +110,8 @@
 				/>
 			{/if}
 			<text
-				class="digit"
-				class:now
-				class:next
+				class="fill-ink stroke-paper font-bold [paint-order:stroke] anchor-middle now:fill-now-ink next:fill-next-ink"
+				data-tense={now ? 'now' : next ? 'next' : undefined}
 				{x}
 				y={row(note.string)}
 				dy="0.35em"
@@ -114,7 +120,7 @@
 			>
 			{#if sign}
 				<text
-					class="sign"
+					class="fill-second font-semibold anchor-end"
 					x={x - size * 0.46}
 					y={row(note.string) - size * 0.3}
 					font-size={size * 0.5}>{sign}</text
@@ -124,8 +130,8 @@
 	</g>
 	{#each counts as { count, x } (count)}
 		<text
-			class="count"
-			class:on={count === beat}
+			class="fill-third font-bold anchor-middle data-on:fill-now-ink"
+			data-on={count === beat || undefined}
 			{x}
 			y={box.h + box.h * 0.22}
 			font-size={box.h * 0.13}>{count}</text
@@ -133,70 +139,10 @@
 	{/each}
 	{#if following}
 		<text
-			class="count coming"
+			class="fill-next-ink font-bold anchor-middle"
 			x={box.w * SHARE + PAD}
 			y={box.h + box.h * 0.22}
 			font-size={box.h * 0.13}>1</text
 		>
 	{/if}
 </g>
-
-<style>
-	.beat {
-		fill: var(--now-tint);
-	}
-	.edge {
-		fill: var(--now);
-	}
-	.string {
-		stroke: var(--strong);
-		stroke-width: 1.2;
-	}
-	.bar {
-		stroke: var(--ink);
-		stroke-width: 2;
-	}
-	.digit {
-		font-weight: 700;
-		text-anchor: middle;
-		fill: var(--ink);
-		paint-order: stroke;
-		stroke: var(--paper);
-	}
-	.digit.now {
-		fill: var(--now-ink);
-	}
-	.digit.next {
-		fill: var(--next-ink);
-	}
-	.sounding {
-		fill: var(--paper);
-		stroke: var(--ink);
-		stroke-width: 3;
-	}
-	.sign {
-		font-weight: 600;
-		text-anchor: end;
-		fill: var(--second);
-	}
-	.held {
-		stroke-width: 5;
-	}
-	.held.now {
-		stroke: var(--now-line);
-	}
-	.held.next {
-		stroke: var(--next-line);
-	}
-	.count {
-		font-weight: 700;
-		text-anchor: middle;
-		fill: var(--third);
-	}
-	.count.on {
-		fill: var(--now-ink);
-	}
-	.count.coming {
-		fill: var(--next-ink);
-	}
-</style>

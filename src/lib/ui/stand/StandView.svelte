@@ -100,7 +100,8 @@
 <Dialog.Root open onOpenChange={(shown) => !shown && onclose()}>
 	<Dialog.Portal>
 		<Dialog.Content
-			class="stand"
+			data-part="stand"
+			class="fixed inset-0 z-45 bg-paper outline-none"
 			bind:ref={sheet}
 			tabindex={-1}
 			escapeKeydownBehavior="ignore"
@@ -113,8 +114,13 @@
 			aria-describedby={undefined}
 		>
 			<Dialog.Title class="sr">Stand view: {open.saved.title}. {words}</Dialog.Title>
-			<div class="whole" bind:clientWidth={width} bind:clientHeight={height}>
+			<div
+				class="absolute inset-0 overflow-hidden"
+				bind:clientWidth={width}
+				bind:clientHeight={height}
+			>
 				<svg
+					class="block"
 					viewBox="0 0 {at.width} {at.height}"
 					width="100%"
 					height="100%"
@@ -124,9 +130,20 @@
 					<StandHead {at} {bar} />
 					{#if open.now}
 						{@const size = fittingSize(open.now, at.now.room, sizes(at.now.size))}
-						<g class="now"><ChordText chord={open.now} x={at.now.x} y={at.now.y} {size} /></g>
+						<ChordText
+							class="fill-now-ink dark:fill-now"
+							chord={open.now}
+							x={at.now.x}
+							y={at.now.y}
+							{size}
+						/>
 					{:else}
-						<text class="silent" x={at.now.x} y={at.now.y} font-size={at.now.size * 0.4}>N.C.</text>
+						<text
+							class="fill-second font-display font-semibold"
+							x={at.now.x}
+							y={at.now.y}
+							font-size={at.now.size * 0.4}>N.C.</text
+						>
 					{/if}
 					{#if open.next}
 						<StandArc
@@ -144,21 +161,23 @@
 								y={markAt.y}
 								r={31 * Math.max(0.55, scale)}
 							/>{/if}
-						<g class="next">
-							<ChordText
-								chord={open.next}
-								x={at.next.x}
-								y={at.next.y}
-								size={fittingSize(open.next, at.next.room, sizes(at.next.size))}
-							/>
-						</g>
+						<ChordText
+							class="fill-next-ink dark:fill-next"
+							chord={open.next}
+							x={at.next.x}
+							y={at.next.y}
+							size={fittingSize(open.next, at.next.room, sizes(at.next.size))}
+						/>
 					{/if}
 					{#if open.next || heard.kind === 'counting'}
-						<text class="number" x={at.count.x} y={at.count.y} font-size={at.count.size}
-							>{number}</text
+						<text
+							class="fill-ink font-display font-extrabold anchor-middle"
+							x={at.count.x}
+							y={at.count.y}
+							font-size={at.count.size}>{number}</text
 						>
 						<text
-							class="unit"
+							class="fill-second"
 							x={at.count.x + at.count.size * 0.4}
 							y={at.count.y}
 							font-size={at.count.size * 0.13}
@@ -169,14 +188,15 @@
 									: 'beats'}</text
 						>
 					{/if}
-					<text x={at.land.x} y={at.land.y}>
+					<text class="fill-ink" x={at.land.x} y={at.land.y}>
 						{#if target}
-							<tspan class="land" font-size={at.land.size}>Land on {prefs.name(target.name)},</tspan
-							><tspan class="place" dx={at.land.size * 0.25} font-size={at.land.size * 0.78}
+							<tspan class="fill-next-ink font-display font-extrabold" font-size={at.land.size}
+								>Land on {prefs.name(target.name)},</tspan
+							><tspan class="fill-second" dx={at.land.size * 0.25} font-size={at.land.size * 0.78}
 								>string {target.string}, {target.fret === 0 ? 'open' : `fret ${target.fret}`}</tspan
 							>
 						{:else if open.next}
-							<tspan class="place" font-size={at.land.size * 0.78}
+							<tspan class="fill-second" font-size={at.land.size * 0.78}
 								>{transport.route ? 'Let it pass, or aim at' : 'Aim at'} {aims}</tspan
 							>
 						{/if}
@@ -201,56 +221,3 @@
 		</Dialog.Content>
 	</Dialog.Portal>
 </Dialog.Root>
-
-<style>
-	:global(.stand) {
-		position: fixed;
-		inset: 0;
-		z-index: 45;
-		background: var(--paper);
-		outline: none;
-	}
-	.whole {
-		position: absolute;
-		inset: 0;
-		overflow: hidden;
-	}
-	.whole svg {
-		display: block;
-	}
-	text {
-		fill: var(--ink);
-	}
-	.number,
-	.land {
-		font-family: var(--font-display);
-		font-weight: 800;
-	}
-	.unit,
-	.place {
-		fill: var(--second);
-	}
-	.number {
-		text-anchor: middle;
-	}
-	.silent {
-		font-family: var(--font-display);
-		font-weight: 600;
-		fill: var(--second);
-	}
-	.now :global(text) {
-		fill: var(--now);
-	}
-	.next :global(text) {
-		fill: var(--next);
-	}
-	:global(html:not(.dark)) .now :global(text) {
-		fill: var(--now-ink);
-	}
-	:global(html:not(.dark)) .next :global(text) {
-		fill: var(--next-ink);
-	}
-	.land {
-		fill: var(--next-ink);
-	}
-</style>

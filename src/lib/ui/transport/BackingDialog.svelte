@@ -126,12 +126,15 @@
 >
 	<Dialog.Portal>
 		<Dialog.Overlay class="veil" />
-		<Dialog.Content class="sheet backing">
+		<Dialog.Content
+			data-part="backing"
+			class="sheet grid w-[min(560px,calc(100vw_-_32px))] gap-3.5"
+		>
 			<Dialog.Title class="sheet-title">Take the backing away</Dialog.Title>
 			<Dialog.Description class="sheet-lead"
 				>The band of this tune as a sound file, or as MIDI for another program.</Dialog.Description
 			>
-			<div class="fields">
+			<div class="grid grid-cols-[repeat(auto-fit,minmax(200px,1fr))] gap-x-5 gap-y-3">
 				{#if keys.length > 0}
 					<label
 						>Key
@@ -165,11 +168,12 @@
 					</select></label
 				>
 			</div>
-			<fieldset class="parts">
-				<legend>What plays</legend>
+			<fieldset class="flex flex-wrap gap-x-5 gap-y-1">
+				<legend class="text-reason text-second">What plays</legend>
 				{#each PARTS as part (part)}
-					<label class="check"
+					<label class="inline-flex min-h-8 items-center gap-2 text-line text-ink"
 						><input
+							class="m-0 size-4.5 accent-ink"
 							type="checkbox"
 							checked={parts.includes(part)}
 							disabled={part === 'line' && (transport.line.length === 0 || moved)}
@@ -179,13 +183,14 @@
 					>
 				{/each}
 			</fieldset>
-			<p class="length">About {length} long.</p>
+			<p class="text-second">About {length} long.</p>
 			<!-- The rows stay where they are: a control that vanishes under the pointer counts as outside. -->
-			<div class="work" hidden={share === null}>
-				<progress max="1" value={share ?? 0} aria-label="Rendering"></progress>
+			<div class="flex flex-wrap items-center gap-3.5" hidden={share === null}>
+				<progress class="h-2.5 flex-1 accent-ink" max="1" value={share ?? 0} aria-label="Rendering"
+				></progress>
 				<button type="button" class="act" onclick={() => rendering?.cancel()}>Cancel</button>
 			</div>
-			<div class="acts" hidden={share !== null}>
+			<div class="flex flex-wrap items-center gap-3.5" hidden={share !== null}>
 				<button
 					type="button"
 					class="act act-main"
@@ -204,57 +209,3 @@
 		</Dialog.Content>
 	</Dialog.Portal>
 </Dialog.Root>
-
-<style>
-	:global(.backing) {
-		width: min(560px, calc(100vw - 32px));
-		display: grid;
-		gap: 14px;
-	}
-	.fields {
-		display: grid;
-		grid-template-columns: repeat(auto-fit, minmax(200px, 1fr));
-		gap: 12px 20px;
-	}
-	.parts {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 4px 20px;
-	}
-	legend {
-		font-size: 13px;
-		color: var(--second);
-	}
-	.check {
-		display: inline-flex;
-		align-items: center;
-		gap: 7px;
-		min-height: 32px;
-		font-size: 15px;
-		color: var(--ink);
-	}
-	.check input {
-		width: 18px;
-		height: 18px;
-		margin: 0;
-		accent-color: var(--ink);
-	}
-	.length {
-		color: var(--second);
-	}
-	.acts,
-	.work {
-		display: flex;
-		flex-wrap: wrap;
-		align-items: center;
-		gap: 14px;
-	}
-	[hidden] {
-		display: none;
-	}
-	progress {
-		flex: 1;
-		height: 10px;
-		accent-color: var(--ink);
-	}
-</style>

@@ -12,9 +12,16 @@
 	let { name, fader, quiet, onchange }: Props = $props();
 </script>
 
-<div class="mix" class:quiet={quiet || fader.muted}>
-	<span class="name">{name}</span>
+<div
+	class="grid grid-cols-[64px_1fr_auto_auto] items-center gap-2"
+	data-quiet={quiet || fader.muted || undefined}
+>
+	<span
+		class="font-bold in-data-quiet:font-normal in-data-quiet:text-third in-data-quiet:line-through"
+		>{name}</span
+	>
 	<input
+		class="m-0 h-7 w-full accent-ink"
 		type="range"
 		min="0"
 		max="100"
@@ -23,50 +30,17 @@
 		oninput={(event) => onchange({ level: event.currentTarget.valueAsNumber / 100 })}
 	/>
 	<button
+		class="min-h-7 border-[1.5px] border-strong px-2.5 py-0 text-reason font-semibold aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
 		type="button"
 		aria-pressed={fader.muted}
 		aria-label="{name}: silent"
 		onclick={() => onchange({ muted: !fader.muted })}>silent</button
 	>
 	<button
+		class="min-h-7 border-[1.5px] border-strong px-2.5 py-0 text-reason font-semibold aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
 		type="button"
 		aria-pressed={fader.solo}
 		aria-label="{name}: alone"
 		onclick={() => onchange({ solo: !fader.solo })}>alone</button
 	>
 </div>
-
-<style>
-	.mix {
-		display: grid;
-		grid-template-columns: 64px 1fr auto auto;
-		align-items: center;
-		gap: 8px;
-	}
-	.name {
-		font-weight: 700;
-	}
-	.quiet .name {
-		font-weight: 400;
-		color: var(--third);
-		text-decoration: line-through;
-	}
-	input {
-		width: 100%;
-		height: 28px;
-		margin: 0;
-		accent-color: var(--ink);
-	}
-	button {
-		min-height: 28px;
-		padding: 0 10px;
-		font-size: 13px;
-		font-weight: 600;
-		border: 1.5px solid var(--strong);
-	}
-	button[aria-pressed='true'] {
-		background: var(--ink);
-		border-color: var(--ink);
-		color: var(--paper);
-	}
-</style>

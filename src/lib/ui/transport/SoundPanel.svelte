@@ -28,12 +28,15 @@
 	}
 </script>
 
-<div class="panel">
-	<div class="column">
+<div class="grid grid-cols-[1fr_1fr] gap-x-7 gap-y-3 max-tablet:grid-cols-[1fr]">
+	<div class="grid min-w-0 content-start gap-3">
 		<TempoRows />
 
-		<section class="two" aria-label="Loop and count-in">
-			<div class="row">
+		<section
+			class="grid grid-cols-[auto_auto] items-end gap-x-5 gap-y-2.5 border-b border-b-hair pb-3 last:border-b-0 last:pb-0 max-tablet:grid-cols-[1fr]"
+			aria-label="Loop and count-in"
+		>
+			<div class="flex items-end gap-3">
 				<label
 					>Loop from bar
 					<input
@@ -67,7 +70,10 @@
 			/>
 		</section>
 
-		<section aria-label="What comes">
+		<section
+			class="grid gap-2 border-b border-b-hair pb-3 last:border-b-0 last:pb-0"
+			aria-label="What comes"
+		>
 			<Choice
 				label="Announce the next chord, beats ahead"
 				options={[
@@ -79,8 +85,9 @@
 				value={String(soundPrefs.current.announce)}
 				onchange={(value) => soundPrefs.set('announce', Number(value) as 0 | 1 | 2 | 4)}
 			/>
-			<label class="check"
+			<label class="flex min-h-8 items-center gap-2 text-line text-ink"
 				><input
+					class="m-0 size-4.5 accent-ink"
 					type="checkbox"
 					checked={soundPrefs.current.speak}
 					onchange={(event) => soundPrefs.set('speak', event.currentTarget.checked)}
@@ -88,8 +95,11 @@
 			>
 		</section>
 	</div>
-	<div class="column">
-		<section aria-label="The band">
+	<div class="grid min-w-0 content-start gap-3">
+		<section
+			class="grid gap-2 border-b border-b-hair pb-3 last:border-b-0 last:pb-0"
+			aria-label="The band"
+		>
 			{#each PARTS as part (part)}
 				<MixRow
 					name={NAMES[part]}
@@ -110,7 +120,10 @@
 			/>
 		</section>
 
-		<section class="two" aria-label="Click">
+		<section
+			class="grid grid-cols-[auto_auto] items-end gap-x-5 gap-y-2.5 border-b border-b-hair pb-3 last:border-b-0 last:pb-0 max-tablet:grid-cols-[1fr]"
+			aria-label="Click"
+		>
 			<Choice
 				label="Click on"
 				options={[
@@ -127,8 +140,9 @@
 				value={String(soundPrefs.current.clickParts)}
 				onchange={(value) => soundPrefs.set('clickParts', Number(value) as 1 | 2 | 3 | 4)}
 			/>
-			<label class="check"
+			<label class="flex min-h-8 items-center gap-2 text-line text-ink"
 				><input
+					class="m-0 size-4.5 accent-ink"
 					type="checkbox"
 					checked={soundPrefs.current.clickAccents}
 					onchange={(event) => soundPrefs.set('clickAccents', event.currentTarget.checked)}
@@ -136,79 +150,10 @@
 			>
 		</section>
 	</div>
-	<div class="foot">
+	<div
+		class="col-span-full flex flex-wrap items-center gap-x-5 gap-y-2 border-t-2 border-t-ink pt-3"
+	>
 		<button type="button" class="act" onclick={ontakeaway}>Take the backing away …</button>
-		<p class="care">Keep it low enough to talk over.</p>
+		<p class="text-reason text-second">Keep it low enough to talk over.</p>
 	</div>
 </div>
-
-<style>
-	.panel {
-		display: grid;
-		grid-template-columns: 1fr 1fr;
-		gap: 12px 28px;
-	}
-	.column {
-		display: grid;
-		gap: 12px;
-		align-content: start;
-		min-width: 0;
-	}
-	.column section:last-child {
-		border-bottom: 0;
-		padding-bottom: 0;
-	}
-	.foot {
-		grid-column: 1 / -1;
-		display: flex;
-		flex-wrap: wrap;
-		align-items: center;
-		gap: 8px 20px;
-		border-top: 2px solid var(--ink);
-		padding-top: 12px;
-	}
-	section {
-		display: grid;
-		gap: 8px;
-		padding-bottom: 12px;
-		border-bottom: 1px solid var(--hair);
-	}
-	.two {
-		grid-template-columns: auto auto;
-		align-items: end;
-		gap: 10px 20px;
-	}
-	.row {
-		display: flex;
-		align-items: end;
-		gap: 12px;
-	}
-	.check {
-		display: flex;
-		align-items: center;
-		gap: 8px;
-		min-height: 32px;
-		font-size: 15px;
-		color: var(--ink);
-	}
-	.check input {
-		width: 18px;
-		height: 18px;
-		margin: 0;
-		accent-color: var(--ink);
-	}
-	.care {
-		font-size: 13px;
-		color: var(--second);
-	}
-	@media (max-width: 760px) {
-		.panel {
-			grid-template-columns: 1fr;
-		}
-	}
-	@media (max-width: 560px) {
-		.two {
-			grid-template-columns: 1fr;
-		}
-	}
-</style>

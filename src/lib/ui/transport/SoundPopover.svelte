@@ -18,7 +18,7 @@
 			customAnchor={trigger}
 			role="dialog"
 			aria-label="Tempo, band and click"
-			class="pop transport-pop"
+			class="pop max-h-[calc(100dvh_-_80px)] w-[min(780px,calc(100vw_-_24px))] overflow-y-auto"
 			align="end"
 			sideOffset={6}
 			collisionPadding={12}
@@ -35,11 +35,3 @@
 		</Popover.Content>
 	</Popover.Portal>
 </Popover.Root>
-
-<style>
-	:global(.transport-pop) {
-		width: min(780px, calc(100vw - 24px));
-		max-height: calc(100dvh - 80px);
-		overflow-y: auto;
-	}
-</style>

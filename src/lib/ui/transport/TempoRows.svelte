@@ -24,18 +24,21 @@
 	}
 </script>
 
-<section aria-label="Tempo">
-	<div class="row">
-		<label class="grow"
+<section class="grid gap-2 border-b border-b-hair pb-3" aria-label="Tempo">
+	<div class="flex items-end gap-3">
+		<label class="flex-1"
 			>Tempo, quarter notes a minute
-			<span class="slide">
+			<span class="grid grid-cols-[1fr_52px] items-center gap-3">
 				<input
+					class="m-0 h-7 w-full accent-ink"
 					type="range"
 					min={TEMPO.least}
 					max={TEMPO.most}
 					value={transport.written}
 					oninput={(event) => transport.setTempo(event.currentTarget.valueAsNumber)}
-				/><output>{transport.written}</output></span
+				/><output class="text-right font-mono text-line font-bold text-ink"
+					>{transport.written}</output
+				></span
 			></label
 		>
 		<button
@@ -48,32 +51,37 @@
 	</div>
 	<label
 		>Speed, per cent
-		<span class="slide">
+		<span class="grid grid-cols-[1fr_52px] items-center gap-3">
 			<input
+				class="m-0 h-7 w-full accent-ink"
 				type="range"
 				min={SPEED.least}
 				max={SPEED.most}
 				step="5"
 				value={transport.speed}
 				oninput={(event) => transport.setSpeed(event.currentTarget.valueAsNumber)}
-			/><output>{transport.speed}</output></span
+			/><output class="text-right font-mono text-line font-bold text-ink">{transport.speed}</output
+			></span
 		></label
 	>
 	{#if feel !== 'straight' && feel !== 'ballad'}
 		<label
 			>Off-beats{soundPrefs.current.swing === 0 ? ', as the feel has them' : ''}
-			<span class="slide">
+			<span class="grid grid-cols-[1fr_52px] items-center gap-3">
 				<input
+					class="m-0 h-7 w-full accent-ink"
 					type="range"
 					min={SWING.least}
 					max={SWING.most}
 					value={Math.round(transport.swing.percent)}
 					oninput={(event) => soundPrefs.set('swing', event.currentTarget.valueAsNumber)}
-				/><output>{swings ? `${Math.round(transport.swing.percent)} %` : 'even'}</output></span
+				/><output class="text-right font-mono text-line font-bold text-ink"
+					>{swings ? `${Math.round(transport.swing.percent)} %` : 'even'}</output
+				></span
 			></label
 		>
 	{/if}
-	<p class="row small">
+	<p class="flex flex-wrap items-end gap-x-4 gap-y-0 text-reason empty:hidden">
 		{#if canKeep}<button type="button" class="quiet" onclick={() => void keepTempo()}
 				>Keep {transport.written} in the tune</button
 			>{/if}
@@ -92,47 +100,3 @@
 			>{/if}
 	</p>
 </section>
-
-<style>
-	section {
-		display: grid;
-		gap: 8px;
-		padding-bottom: 12px;
-		border-bottom: 1px solid var(--hair);
-	}
-	.row {
-		display: flex;
-		align-items: end;
-		gap: 12px;
-	}
-	.small {
-		flex-wrap: wrap;
-		gap: 0 16px;
-		font-size: 13px;
-	}
-	.small:empty {
-		display: none;
-	}
-	.grow {
-		flex: 1;
-	}
-	.slide {
-		display: grid;
-		grid-template-columns: 1fr 52px;
-		align-items: center;
-		gap: 12px;
-	}
-	input[type='range'] {
-		width: 100%;
-		height: 28px;
-		margin: 0;
-		accent-color: var(--ink);
-	}
-	output {
-		font-family: var(--font-mono);
-		font-weight: 700;
-		font-size: 15px;
-		color: var(--ink);
-		text-align: right;
-	}
-</style>

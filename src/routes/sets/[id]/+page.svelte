@@ -23,7 +23,7 @@
 	<title>{data.set.name} · Set list · Arc Step</title>
 	<svelte:element this={"style"}>{MARGINS}</svelte:element>
 </svelte:head>
-<div class="off-paper">
+<div class="last:mt-auto print:hidden">
 	<TopBar title="Set list">
 		{#snippet actions()}
 			<a class="quiet" href="/">Notebook</a>
@@ -31,179 +31,70 @@
 		{/snippet}
 	</TopBar>
 </div>
-<main id="main" class="screen">
-	<header>
-		<h1>{data.set.name}</h1>
-		{#if data.set.note}<p>{data.set.note}</p>{/if}
+<main id="main" class="screen print:p-0">
+	<header
+		class="flex flex-wrap items-baseline gap-x-4 gap-y-0 border-b-3 border-b-ink px-0 pt-4.5 pb-2"
+	>
+		<h1 class="text-chord leading-tight max-tablet:text-ribbon print:text-ribbon">
+			{data.set.name}
+		</h1>
+		{#if data.set.note}<p class="text-second">{data.set.note}</p>{/if}
 	</header>
 	{#if data.lines.length === 0}
-		<p class="empty">
-			This set has no tune yet. Drag tunes into it in the <a href="/">notebook</a>.
+		<p class="px-0 py-3.5 text-second">
+			This set has no tune yet. Drag tunes into it in the <a class="underline" href="/">notebook</a
+			>.
 		</p>
 	{:else}
 		<ol>
 			{#each data.lines as line, i (line.id)}
-				<li>
-					<span class="no" aria-hidden="true">{i + 1}</span>
-					<div class="what">
-						<h2><a href="/tunes/{line.id}/chart">{line.title}</a></h2>
-						<p class="opening">
+				<li
+					class="grid [break-inside:avoid] grid-cols-[56px_minmax(0,1fr)_130px_150px_250px] items-center gap-x-4 gap-y-0 border-b border-b-hair px-0 py-2 max-desk:grid-cols-[44px_minmax(0,1fr)_110px_130px] max-tablet:grid-cols-[36px_minmax(0,1fr)_auto] print:grid-cols-[34px_minmax(0,1fr)_104px_118px_150px] print:gap-x-2.5 print:gap-y-0"
+				>
+					<span
+						class="font-display text-ribbon font-semibold text-second max-tablet:text-verdict"
+						aria-hidden="true">{i + 1}</span
+					>
+					<div>
+						<h2 class="text-ribbon leading-tight max-tablet:text-verdict print:text-verdict">
+							<a href="/tunes/{line.id}/chart">{line.title}</a>
+						</h2>
+						<p class="mt-1 flex flex-wrap gap-x-3.5 gap-y-0 text-head">
 							{#each line.opening as symbol, k (k)}<ChordSymbol chord={parseChord(symbol)} />{/each}
 						</p>
 					</div>
-					<p class="key">{keyWords(line.key)}</p>
-					<p class="tempo">
-						<b>{line.tempo}</b>
-						<small
+					<p class="text-head font-bold print:text-line">{keyWords(line.key)}</p>
+					<p class="max-tablet:col-start-2 max-tablet:-col-end-1">
+						<b class="block font-display text-verdict leading-tight">{line.tempo}</b>
+						<small class="text-reason leading-snug text-second print:text-count"
 							>{line.feel}, {plural(line.bars, 'bar')}, {lasts(line.quarters, line.tempo)}</small
 						>
 					</p>
-					<p class="start">
+					<p
+						class="max-desk:col-start-2 max-desk:-col-end-1 max-tablet:col-start-2 max-tablet:-col-end-1 print:col-[auto]"
+					>
 						{#if line.start}
-							<b>position {line.start.position}</b>
-							<small
+							<b class="block font-display text-verdict leading-tight"
+								>position {line.start.position}</b
+							>
+							<small class="text-reason leading-snug text-second print:text-count"
 								>first {signs(line.start.name)}, {signs(line.start.role)} of {signs(
 									line.start.symbol
 								)}: string {line.start.string}, fret {line.start.fret}</small
 							>
 						{:else}
-							<small>not planned yet</small>
+							<small class="text-reason leading-snug text-second print:text-count"
+								>not planned yet</small
+							>
 						{/if}
 					</p>
 				</li>
 			{/each}
 		</ol>
-		<p class="sum">
+		<p class="px-0 py-3.5 text-second">
 			{capital(plural(data.lines.length, 'tune').replace(/^\d+/, (n) => inWords(Number(n))))}. Times
 			are for once through.
 		</p>
 	{/if}
-	<div class="off-paper"><FootKeys keys={[['P', 'print']]} /></div>
+	<div class="last:mt-auto print:hidden"><FootKeys keys={[['P', 'print']]} /></div>
 </main>
-
-<style>
-	header {
-		display: flex;
-		flex-wrap: wrap;
-		align-items: baseline;
-		gap: 0 16px;
-		padding: 18px 0 8px;
-		border-bottom: 3px solid var(--ink);
-	}
-	h1 {
-		font-size: 40px;
-		line-height: 1.1;
-	}
-	header p {
-		color: var(--second);
-	}
-	li {
-		display: grid;
-		grid-template-columns: 56px minmax(0, 1fr) 130px 150px 250px;
-		align-items: center;
-		gap: 0 16px;
-		padding: 8px 0;
-		border-bottom: 1px solid var(--hair);
-		break-inside: avoid;
-	}
-	.no {
-		font-family: var(--font-display);
-		font-weight: 600;
-		font-size: 34px;
-		color: var(--second);
-	}
-	h2 {
-		font-size: 30px;
-		line-height: 1.1;
-	}
-	.opening {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 0 14px;
-		margin-top: 3px;
-		font-size: 18px;
-	}
-	.key {
-		font-weight: 700;
-		font-size: 19px;
-	}
-	.tempo b,
-	.start b {
-		display: block;
-		font-family: var(--font-display);
-		font-size: 22px;
-		line-height: 1.1;
-	}
-	.tempo b {
-		font-size: 26px;
-	}
-	small {
-		font-size: 13px;
-		line-height: 1.25;
-		color: var(--second);
-	}
-	.empty,
-	.sum {
-		padding: 14px 0;
-		color: var(--second);
-	}
-	.empty a {
-		text-decoration: underline;
-	}
-	.off-paper:last-child {
-		margin-top: auto;
-	}
-	@media (max-width: 1099px) {
-		li {
-			grid-template-columns: 44px minmax(0, 1fr) 110px 130px;
-		}
-		.start {
-			grid-column: 2 / -1;
-		}
-	}
-	@media (max-width: 640px) {
-		h1 {
-			font-size: 30px;
-		}
-		li {
-			grid-template-columns: 36px minmax(0, 1fr) auto;
-		}
-		h2 {
-			font-size: 22px;
-		}
-		.no {
-			font-size: 26px;
-		}
-		.tempo,
-		.start {
-			grid-column: 2 / -1;
-		}
-	}
-	@media print {
-		.off-paper {
-			display: none;
-		}
-		main {
-			padding: 0;
-		}
-		h1 {
-			font-size: 32px;
-		}
-		h2 {
-			font-size: 23px;
-		}
-		li {
-			grid-template-columns: 34px minmax(0, 1fr) 104px 118px 150px;
-			gap: 0 10px;
-		}
-		.start {
-			grid-column: auto;
-		}
-		.key {
-			font-size: 15px;
-		}
-		small {
-			font-size: 12px;
-		}
-	}
-</style>

@@ -123,7 +123,7 @@
 
 <TuneBar {chart}>
 	{#snippet actions()}
-		<span class="state" role="status"
+		<span class="text-reason text-second max-tablet:hidden" role="status"
 			>{draft.saving ? 'Saving …' : draft.dirty ? 'Not saved yet' : 'Saved'}</span
 		>
 		<button
@@ -141,8 +141,8 @@
 <div class="with-inspector">
 	<main id="main" class="screen">
 		<ChartVerdict {chart} {key} {problems} onjump={() => editor.toProblem()} />
-		<div class="columns">
-			<section class="text">
+		<div class="grid grid-cols-[minmax(0,328px)_minmax(0,1fr)] gap-6 max-lap:grid-cols-[1fr]">
+			<section data-part="text">
 				<div class="section-head">
 					<h2>Text</h2>
 					<small>line {draft.line}, column {draft.column}</small>
@@ -155,17 +155,17 @@
 					onsave={() => void keeping.save()}
 					onleave={() => grid.focus()}
 				/>
-				<section class="forms">
+				<section class="mt-5">
 					<Later><FormList {chart} {key} onform={startFrom} /></Later>
 				</section>
 			</section>
-			<div class="right">
+			<div class="grid content-start gap-4">
 				<section>
 					<div class="section-head">
 						<h2>Bars</h2>
 						<button
 							type="button"
-							class="switch"
+							class="ml-auto text-reason hover:underline"
 							aria-pressed={prefs.current.chartLine === 'tones'}
 							onclick={() =>
 								prefs.set(
@@ -175,7 +175,7 @@
 						>
 					</div>
 					{#if chart.bars.length === 0}
-						<p class="empty">
+						<p class="px-0 py-3 text-second">
 							Write bars between | signs, as in <code>| Bb7 | Eb7 |</code>, or start from one of the {FORMS.length}
 							forms.
 						</p>
@@ -242,44 +242,3 @@
 		/>
 	{/await}
 {/if}
-
-<style>
-	.state {
-		font-size: 13px;
-		color: var(--second);
-	}
-	.columns {
-		display: grid;
-		grid-template-columns: minmax(0, 328px) minmax(0, 1fr);
-		gap: 24px;
-	}
-	.forms {
-		margin-top: 20px;
-	}
-	.switch {
-		margin-left: auto;
-		font-size: 13px;
-	}
-	.switch:hover {
-		text-decoration: underline;
-	}
-	.right {
-		display: grid;
-		gap: 16px;
-		align-content: start;
-	}
-	.empty {
-		padding: 12px 0;
-		color: var(--second);
-	}
-	@media (max-width: 860px) {
-		.columns {
-			grid-template-columns: 1fr;
-		}
-	}
-	@media (max-width: 640px) {
-		.state {
-			display: none;
-		}
-	}
-</style>

@@ -149,13 +149,19 @@
 			<p><a class="act" href="/tunes/{open.saved.id}/chart">Write the chart</a></p>
 		{:else}
 			<DrillHead {desk} {view} {open} />
-			<p class="rule">
+			<p
+				data-part="rule"
+				class="mb-2 flex min-h-8.5 items-center justify-between gap-3 border-t-2 border-b border-t-ink border-b-hair text-line max-tablet:flex-wrap max-tablet:px-0 max-tablet:py-1.5"
+			>
 				<b>{desk.line}</b>
-				<button type="button" class="quiet" disabled={playing} onclick={() => (building = true)}
-					>change the rule <KeyCap keys="R" /></button
+				<button
+					type="button"
+					class="quiet text-reason font-normal whitespace-nowrap"
+					disabled={playing}
+					onclick={() => (building = true)}>change the rule <KeyCap keys="R" /></button
 				>
 			</p>
-			<div class="bleed strips" bind:clientWidth={width}>
+			<div data-part="strips" class="bleed min-w-0" bind:clientWidth={width}>
 				<Later height={120}>
 					<PassStrip
 						{chart}
@@ -178,8 +184,10 @@
 				<DrillNext {desk} ongo={() => void go()} />
 			{/if}
 			<Later>
-				<div class="below">
-					<div class="neck">
+				<div
+					class="grid grid-cols-[minmax(0,1.25fr)_minmax(0,1fr)] gap-5 pt-2 max-tablet:grid-cols-[minmax(0,1fr)]"
+				>
+					<div class="min-w-0 overflow-hidden">
 						<Neck
 							instrument={open.held}
 							position={open.position}
@@ -199,11 +207,19 @@
 							onplace={listening.kind === 'neck' ? struck.touch : undefined}
 						/>
 					</div>
-					<ul class="slips" aria-label="What slipped">
+					<ul data-part="slips" aria-label="What slipped">
 						{#each view.remarks as [head, rest] (head + rest)}
-							<li><b>{head}</b> {rest}</li>
+							<li class="border-b border-b-hair px-0 py-2 text-line text-second">
+								<b class="text-ink">{head}</b>
+								{rest}
+							</li>
 						{/each}
-						{#if done?.trouble}<li class="wrong" role="alert">{done.trouble}</li>{/if}
+						{#if done?.trouble}<li
+								class="wrong border-b border-b-hair px-0 py-2 text-line text-second"
+								role="alert"
+							>
+								{done.trouble}
+							</li>{/if}
 					</ul>
 				</div>
 			</Later>
@@ -228,53 +244,3 @@
 		<Builder.default {desk} onclose={() => (building = false)} />
 	{/await}
 {/if}
-
-<style>
-	.rule {
-		display: flex;
-		align-items: center;
-		justify-content: space-between;
-		gap: 12px;
-		border-top: 2px solid var(--ink);
-		border-bottom: 1px solid var(--hair);
-		min-height: 34px;
-		margin-bottom: 8px;
-		font-size: 15px;
-	}
-	.rule .quiet {
-		font-weight: 400;
-		font-size: 13px;
-		white-space: nowrap;
-	}
-	.strips {
-		min-width: 0;
-	}
-	.below {
-		display: grid;
-		grid-template-columns: minmax(0, 1.25fr) minmax(0, 1fr);
-		gap: 20px;
-		padding-top: 8px;
-	}
-	.neck {
-		min-width: 0;
-		overflow: hidden;
-	}
-	.slips li {
-		padding: 7px 0;
-		border-bottom: 1px solid var(--hair);
-		font-size: 14px;
-		color: var(--second);
-	}
-	.slips b {
-		color: var(--ink);
-	}
-	@media (max-width: 760px) {
-		.below {
-			grid-template-columns: minmax(0, 1fr);
-		}
-		.rule {
-			flex-wrap: wrap;
-			padding: 6px 0;
-		}
-	}
-</style>

@@ -117,7 +117,7 @@
 <main id="main" class="screen">
 	{#if open.chart.changes.length === 0}
 		<h1>There is no chord to look at yet.</h1>
-		<p class="lead">Write the changes first: bars such as <code>| Bb7 | Eb7 |</code>.</p>
+		<p>Write the changes first: bars such as <code>| Bb7 | Eb7 |</code>.</p>
 		<a class="act act-main" href="/tunes/{open.saved.id}/chart">Write the chart</a>
 	{:else}
 		<div class="verdict">
@@ -126,17 +126,17 @@
 					the places …{:else if coverage.best.position === open.position}Position
 					{open.position} lies best, and you are there.{:else}<button
 						type="button"
-						class="best"
+						class="underline decoration-2 underline-offset-4 [font:inherit]"
 						onclick={toBest}>Position {coverage.best.position}</button
 					>
 					lies best. You are in {open.position}.{/if}
 			</h1>
-			<p class="rank">{rank} {missing.join(' ')}</p>
-			<div class="instrument"><Later><InstrumentMenu /></Later></div>
+			<p class="flex-[1_1_300px]">{rank} {missing.join(' ')}</p>
+			<div class="ml-auto"><Later><InstrumentMenu /></Later></div>
 		</div>
 		<Ribbon />
 		<Later height={238}>
-			<div class="neck" bind:clientWidth={width}>
+			<div class="-mb-1" bind:clientWidth={width}>
 				<Neck
 					instrument={open.instrument}
 					position={open.position}
@@ -162,7 +162,9 @@
 				{narrow}
 			/>
 		</Later>
-		<div class="below">
+		<div
+			class="mt-2.5 grid grid-cols-[minmax(0,428px)_minmax(0,1fr)] gap-x-7 gap-y-5 max-desk:grid-cols-[minmax(0,1fr)]"
+		>
 			{#if open.scale}
 				{@const inUse = open.scale}
 				<Later>
@@ -174,7 +176,7 @@
 			<Later><PanelTabs bind:this={panels} {view} {coverage} {leftHanded} /></Later>
 		</div>
 	{/if}
-	<div class="foot">
+	<div class="mt-auto flex flex-wrap items-center justify-between gap-x-6 gap-y-0 px-0 py-1">
 		<LayerSwitches />
 		<FootKeys
 			keys={[
@@ -188,46 +190,3 @@
 		/>
 	</div>
 </main>
-
-<style>
-	.best {
-		font: inherit;
-		text-decoration: underline;
-		text-decoration-thickness: 2px;
-		text-underline-offset: 4px;
-	}
-	.rank {
-		flex: 1 1 300px;
-	}
-	.instrument {
-		margin-left: auto;
-	}
-	.neck {
-		margin-bottom: -4px;
-	}
-	.below {
-		display: grid;
-		grid-template-columns: minmax(0, 428px) minmax(0, 1fr);
-		gap: 20px 28px;
-		margin-top: 10px;
-	}
-	.foot {
-		margin-top: auto;
-		display: flex;
-		flex-wrap: wrap;
-		align-items: center;
-		justify-content: space-between;
-		gap: 0 24px;
-		padding: 4px 0;
-	}
-	.foot :global(.foot) {
-		margin: 0;
-		padding: 4px 0;
-		gap: 6px 16px;
-	}
-	@media (max-width: 1099px) {
-		.below {
-			grid-template-columns: minmax(0, 1fr);
-		}
-	}
-</style>

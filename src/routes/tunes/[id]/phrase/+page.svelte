@@ -150,25 +150,27 @@
 				<a class="act" href="/tunes/{open.saved.id}/chart">Write the chart</a>
 			</p>
 		{:else}
-			<div class="verdict saying">
-				<h1>{verdict.head}</h1>
-				<p>{verdict.rest}</p>
+			<div class="verdict gap-x-3">
+				<h1 class="text-verdict">{verdict.head}</h1>
+				<p class="text-line">{verdict.rest}</p>
 			</div>
-			<div class="matrix bleed" bind:clientWidth={width}>
+			<div class="bleed min-w-0 overflow-hidden" bind:clientWidth={width}>
 				<Later>
 					<PhraseMatrix {desk} {width} {narrow} />
 				</Later>
 			</div>
 			{#if desk.problems.length > 0}
 				{@const [first, ...more] = desk.problems}
-				<details class="problems">
-					<summary>{first}{more.length > 0 ? ` And ${more.length} more.` : ''}</summary>
+				<details class="px-0 py-1 text-reason text-second">
+					<summary class="cursor-pointer"
+						>{first}{more.length > 0 ? ` And ${more.length} more.` : ''}</summary
+					>
 					<ul aria-label="Where it does not fit">
 						{#each more as problem (problem)}<li>{problem}</li>{/each}
 					</ul>
 				</details>
 			{/if}
-			<div class="neck bleed">
+			<div class="bleed min-w-0 overflow-hidden">
 				<Later height={202}>
 					<Neck
 						instrument={open.held}
@@ -219,10 +221,12 @@
 			<Later><MotifLibrary {desk} /></Later>
 			<section>
 				<div class="section-head"><h2>Rhythm</h2></div>
-				<p class="rhythms">
+				<p class="flex flex-wrap gap-1.5 pt-1.5">
 					{#each RHYTHMS as rhythm (rhythm.id)}
-						<button type="button" class="rhythm" onclick={() => desk.rhythm(rhythm.eighths)}
-							>{rhythm.name}</button
+						<button
+							type="button"
+							class="min-h-7.5 border-[1.5px] border-strong px-2.5 py-0 text-reason font-semibold hover:bg-lit"
+							onclick={() => desk.rhythm(rhythm.eighths)}>{rhythm.name}</button
 						>
 					{/each}
 				</p>
@@ -230,44 +234,3 @@
 		{/if}
 	</aside>
 </div>
-
-<style>
-	.matrix,
-	.neck {
-		min-width: 0;
-		overflow: hidden;
-	}
-	.problems {
-		padding: 3px 0;
-		font-size: 13px;
-		color: var(--second);
-	}
-	.problems summary {
-		cursor: pointer;
-	}
-	.saying {
-		column-gap: 12px;
-	}
-	.saying h1 {
-		font-size: 24px;
-	}
-	.saying p {
-		font-size: 14px;
-	}
-	.rhythms {
-		display: flex;
-		flex-wrap: wrap;
-		gap: 6px;
-		padding-top: 6px;
-	}
-	.rhythm {
-		min-height: 30px;
-		padding: 0 10px;
-		font-size: 13px;
-		font-weight: 600;
-		border: 1.5px solid var(--strong);
-	}
-	.rhythm:hover {
-		background: var(--lit);
-	}
-</style>

@@ -153,7 +153,8 @@
 	<main id="main" class="screen">
 		<RouteVerdict {plan} weak={actions.weak} onweak={(spot) => actions.showWeak(spot)} />
 		{#if plan.planning && plan.progress > 0}
-			<progress max="1" value={plan.progress} aria-label="Planning"></progress>
+			<progress class="h-1.5 w-full accent-ink" max="1" value={plan.progress} aria-label="Planning"
+			></progress>
 		{/if}
 		{#if open.chart.changes.length === 0}
 			<p>
@@ -162,8 +163,8 @@
 				>
 			</p>
 		{:else}
-			<div class="strips bleed" aria-busy={plan.planning}>
-				<div bind:clientWidth={width}>
+			<div class="bleed grid min-w-0 gap-1" aria-busy={plan.planning}>
+				<div class="min-w-0 overflow-hidden" bind:clientWidth={width}>
 					{#if writer.on}
 						{#await import('$lib/ui/route/WritingBar.svelte') then Bar}
 							<Bar.default {writer} />
@@ -214,7 +215,7 @@
 				{/await}
 			{/if}
 		{/if}
-		<div class="foot">
+		<div class="mt-auto flex flex-wrap items-center gap-x-4.5 gap-y-1 pt-2 text-reason">
 			<button class="quiet" type="button" aria-expanded={table} onclick={() => (table = !table)}
 				>{table ? 'Hide table' : 'Table'}</button
 			>
@@ -252,33 +253,3 @@
 	onwrite={() => writer.start()}
 	onclear={() => void beginEmpty(parts)}
 />
-
-<style>
-	.strips {
-		display: grid;
-		gap: 4px;
-		min-width: 0;
-	}
-	progress {
-		width: 100%;
-		height: 6px;
-		accent-color: var(--ink);
-	}
-	.strips > :global(*) {
-		min-width: 0;
-		overflow: hidden;
-	}
-	.foot {
-		margin-top: auto;
-		display: flex;
-		flex-wrap: wrap;
-		align-items: center;
-		gap: 4px 18px;
-		padding-top: 8px;
-		font-size: 13px;
-	}
-	.foot :global(p) {
-		padding: 0;
-		margin: 0;
-	}
-</style>

@@ -86,8 +86,8 @@
 </svelte:head>
 
 <TuneBar />
-<div class="with-inspector">
-	<main id="main" class="screen">
+<div class="with-inspector print:m-0 print:block print:p-0">
+	<main id="main" class="screen print:m-0 print:block print:p-0">
 		<div class="verdict">
 			<h1>
 				{plural(data.pages.length, 'page')} for the music stand.
@@ -95,17 +95,27 @@
 			{#if route}<p>{route.name}</p>
 			{:else}
 				<p>
-					No route on it: <a class="link" href="/tunes/{open.saved.id}/route?position={data.place}"
-						>plan one here</a
+					No route on it: <a
+						class="border-b-2 border-b-ink font-bold text-ink"
+						href="/tunes/{open.saved.id}/route?position={data.place}">plan one here</a
 					>
 				</p>
 			{/if}
 		</div>
-		<div class="pages">
+		<div
+			data-part="pages"
+			class="flex flex-col items-center gap-4 px-0 pt-1 pb-4 print:m-0 print:block print:p-0"
+		>
 			{#each data.pages as page, i (i)}
 				<!-- The server draws the page; every text in it is escaped there. -->
 				<!-- eslint-disable-next-line svelte/no-at-html-tags -->
-				<div class="page {data.options.paper}">{@html page}</div>
+				<div
+					data-part="page"
+					class="w-[min(100%,794px)] bg-white [outline:1px_solid_var(--hair)] print:h-screen print:w-full print:[break-inside:avoid] print:[break-after:page] print:overflow-hidden print:outline-none print:last:[break-after:auto]"
+					data-paper={data.options.paper}
+				>
+					{@html page}
+				</div>
 			{/each}
 		</div>
 		<FootKeys
@@ -119,16 +129,17 @@
 		/>
 	</main>
 	<aside class="inspector" aria-label="The page">
-		<section>
-			<div class="acts">
+		<section class="flex flex-col gap-3">
+			<div class="flex gap-3">
 				<button type="button" class="act act-main" onclick={() => print()}
 					>Print <KeyCap keys="Enter" /></button
 				>
 				<a class="act" href={pdf} download>PDF</a>
 			</div>
-			<label class="plan">
+			<label class="flex flex-col gap-0.5 text-reason text-second">
 				The plan
 				<select
+					class="h-9 max-w-full border-x-0 border-t-0 border-b-2 border-b-ink bg-paper text-line text-ink"
 					value={data.routeId ?? 'none'}
 					onchange={(event) => ask({ route: event.currentTarget.value })}
 				>
@@ -150,15 +161,17 @@
 					onchange={(paper) => ask({ paper })}
 				/>
 			</Later>
-			<label class="tick">
+			<label class="flex items-center gap-2 text-line">
 				<input
+					class="size-4.5 accent-ink"
 					type="checkbox"
 					checked={data.options.large}
 					onchange={(event) => ask({ large: event.currentTarget.checked ? '1' : '' })}
 				/> Large print
 			</label>
-			<label class="tick">
+			<label class="flex items-center gap-2 text-line">
 				<input
+					class="size-4.5 accent-ink"
 					type="checkbox"
 					checked={data.options.leftHanded}
 					onchange={(event) => ask({ left: event.currentTarget.checked ? '1' : '' })}
@@ -172,87 +185,16 @@
 </div>
 
 <style>
-	.pages {
-		display: flex;
-		flex-direction: column;
-		align-items: center;
-		gap: 16px;
-		padding: 4px 0 16px;
-	}
-	.page {
-		width: min(100%, 794px);
-		background: #fff;
-		outline: 1px solid var(--hair);
-	}
 	.page :global(svg) {
 		display: block;
 		width: 100%;
 		height: auto;
-	}
-	.link {
-		font-weight: 700;
-		color: var(--ink);
-		border-bottom: 2px solid var(--ink);
-	}
-	section {
-		display: flex;
-		flex-direction: column;
-		gap: 12px;
-	}
-	.acts {
-		display: flex;
-		gap: 12px;
-	}
-	.plan {
-		display: flex;
-		flex-direction: column;
-		gap: 2px;
-		font-size: 13px;
-		color: var(--second);
-	}
-	select {
-		height: 36px;
-		font-size: 15px;
-		color: var(--ink);
-		background: var(--paper);
-		border: 0;
-		border-bottom: 2px solid var(--ink);
-		max-width: 100%;
-	}
-	.tick {
-		display: flex;
-		align-items: center;
-		gap: 8px;
-		font-size: 15px;
-	}
-	.tick input {
-		width: 18px;
-		height: 18px;
-		accent-color: var(--ink);
 	}
 	@media print {
 		.verdict,
 		.inspector,
 		.screen > :global(.foot) {
 			display: none;
-		}
-		.with-inspector,
-		.screen,
-		.pages {
-			display: block;
-			padding: 0;
-			margin: 0;
-		}
-		.page {
-			width: 100%;
-			height: 100vh;
-			overflow: hidden;
-			outline: 0;
-			break-after: page;
-			break-inside: avoid;
-		}
-		.page:last-child {
-			break-after: auto;
 		}
 	}
 </style>
