@@ -199,7 +199,7 @@
 			onrest={(card) => void rest(card)}
 		/>{/if}
 	{#if data.counts.tunes === 0}
-		<p class="mx-0 mt-2 mb-4 max-w-[36em] text-head">
+		<p class="mt-2 mb-4 max-w-[36em] text-head">
 			Write a progression, see each chord inside one place on the neck, and plan a landing for every
 			change.
 		</p>

@@ -6,7 +6,7 @@
 
 {#if care.reading}
 	<aside
-		class="mx-6 my-0 flex flex-wrap items-center gap-x-6 gap-y-2 border-b-2 border-b-ink px-0 pt-2.5 pb-3 text-line max-desk:mx-4 max-desk:my-0"
+		class="mx-6 flex flex-wrap items-center gap-x-6 gap-y-2 border-b-2 border-ink pt-2.5 pb-3 text-line max-desk:mx-4 max-desk:my-0"
 		aria-label="Care"
 	>
 		<p class="first:flex-[1_1_420px]">

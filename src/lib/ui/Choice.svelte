@@ -20,12 +20,12 @@
 		onValueChange={(picked) => onchange(picked as T)}
 		aria-labelledby={id}
 		orientation={list ? 'vertical' : 'horizontal'}
-		class="p-0.375 gap-0.375 flex flex-wrap bg-ink in-data-list:grid in-data-list:gap-0 in-data-list:border-t in-data-list:border-t-hair in-data-list:bg-transparent in-data-list:p-0"
+		class="flex flex-wrap gap-[1.5px] bg-ink p-[1.5px] in-data-list:grid in-data-list:gap-0 in-data-list:border-t in-data-list:border-t-hair in-data-list:bg-transparent in-data-list:p-0"
 	>
 		{#each options as option (option.value)}
 			<RadioGroup.Item
 				value={option.value}
-				class="min-h-8 flex-auto bg-paper px-2 py-0 whitespace-nowrap hover:bg-lit in-data-list:grid in-data-list:min-h-7.5 in-data-list:grid-cols-[100px_minmax(0,1fr)] in-data-list:items-baseline in-data-list:gap-2 in-data-list:border-b in-data-list:border-b-hair in-data-list:px-2 in-data-list:py-1 in-data-list:text-left in-data-list:whitespace-normal data-[state=checked]:bg-ink data-[state=checked]:text-paper"
+				class="min-h-8 flex-auto bg-paper px-2 whitespace-nowrap hover:bg-lit in-data-list:grid in-data-list:min-h-7.5 in-data-list:grid-cols-[100px_minmax(0,1fr)] in-data-list:items-baseline in-data-list:gap-2 in-data-list:border-b in-data-list:border-b-hair in-data-list:px-2 in-data-list:py-1 in-data-list:text-left in-data-list:whitespace-normal data-[state=checked]:bg-ink data-[state=checked]:text-paper"
 				aria-label={option.says ? `${option.name}: ${option.says}` : option.name}
 			>
 				<b class="font-semibold">{option.name}</b>

@@ -24,18 +24,18 @@
 			</Dialog.Description>
 			<div class="grid grid-cols-[1fr_1fr] gap-6 max-tablet:grid-cols-[1fr]">
 				<section>
-					<h3 class="border-b-2 border-b-ink pb-1 text-head">Yours</h3>
+					<h3 class="border-b-2 border-ink pb-1 text-head">Yours</h3>
 					<textarea
-						class="block max-h-[40vh] w-full resize-none overflow-auto bg-transparent px-0 py-2 font-mono text-line leading-normal"
+						class="block max-h-[40vh] w-full resize-none overflow-auto bg-transparent py-2 font-mono text-line leading-normal"
 						readonly
 						rows="14"
 						aria-label="Yours"
 						value={mine}></textarea>
 				</section>
 				<section>
-					<h3 class="border-b-2 border-b-ink pb-1 text-head">Saved meanwhile</h3>
+					<h3 class="border-b-2 border-ink pb-1 text-head">Saved meanwhile</h3>
 					<textarea
-						class="block max-h-[40vh] w-full resize-none overflow-auto bg-transparent px-0 py-2 font-mono text-line leading-normal"
+						class="block max-h-[40vh] w-full resize-none overflow-auto bg-transparent py-2 font-mono text-line leading-normal"
 						readonly
 						rows="14"
 						aria-label="Saved meanwhile"

@@ -2,11 +2,18 @@
 	import KeyCap from './KeyCap.svelte';
 
 	/** The keys of a screen at its foot: pairs of keys and what they do. */
-	let { keys }: { keys: readonly (readonly [string, string])[] } = $props();
+	type Props = {
+		keys: readonly (readonly [string, string])[];
+		/** Beside other things of the foot, which has the room around it. */
+		flat?: boolean;
+	};
+	let { keys, flat = false }: Props = $props();
 </script>
 
 <p
-	class="mt-auto flex flex-wrap gap-x-5.5 gap-y-1.5 px-0 pt-3.5 pb-2 text-reason text-second max-tablet:hidden"
+	class="flex flex-wrap text-reason text-second max-tablet:hidden print:hidden {flat
+		? 'gap-x-4 gap-y-1.5'
+		: 'mt-auto gap-x-5.5 gap-y-1.5 pt-3.5 pb-2'}"
 >
 	{#each keys as [key, does] (key)}
 		<span class="inline-flex items-center gap-2"

@@ -27,7 +27,7 @@
 {#if editing}
 	<!-- svelte-ignore a11y_autofocus -->
 	<input
-		class="h-6.25 w-full min-w-35 border-[1.5px] border-ink bg-paper px-1.5 py-0 text-reason"
+		class="h-6.25 w-full min-w-35 border-[1.5px] border-ink bg-paper px-1.5 text-reason"
 		aria-label="Note of the take"
 		value={note}
 		maxlength="500"

@@ -10,7 +10,7 @@
 </script>
 
 <nav
-	class="rail fixed inset-y-0 right-auto left-0 z-20 flex w-16 flex-col border-r border-r-hair bg-paper max-desk:inset-x-0 max-desk:top-auto max-desk:bottom-0 max-desk:h-16 max-desk:w-auto max-desk:flex-row max-desk:items-stretch max-desk:border-t max-desk:border-r-0 max-desk:border-t-hair"
+	class="rail fixed inset-y-0 right-auto left-0 z-20 flex w-16 flex-col border-r border-hair bg-paper max-desk:inset-x-0 max-desk:top-auto max-desk:bottom-0 max-desk:h-16 max-desk:w-auto max-desk:flex-row max-desk:items-stretch max-desk:border-t max-desk:border-r-0 max-desk:border-t-hair"
 	aria-label="Screens"
 >
 	<a
@@ -33,7 +33,7 @@
 			{@const current = href !== null && here.endsWith(`/${screen.path}`)}
 			{#if href}
 				<a
-					class="screen -mr-px mb-4 flex h-15 flex-col items-center justify-center gap-px border-r-3 border-r-transparent text-reason font-semibold text-third hover:text-ink aria-[current=page]:border-r-ink aria-[current=page]:text-ink max-desk:mx-0 max-desk:-mt-px max-desk:mb-0 max-desk:h-auto max-desk:flex-1 max-desk:border-t-3 max-desk:border-r-0 max-desk:border-t-transparent max-desk:aria-[current=page]:border-t-ink max-tablet:min-w-0 max-tablet:text-count"
+					class="screen -mr-px mb-4 flex h-15 flex-col items-center justify-center gap-px border-r-3 border-transparent text-reason font-semibold text-third hover:text-ink aria-[current=page]:border-r-ink aria-[current=page]:text-ink max-desk:mx-0 max-desk:-mt-px max-desk:mb-0 max-desk:h-auto max-desk:flex-1 max-desk:border-t-3 max-desk:border-r-0 max-desk:border-t-transparent max-desk:aria-[current=page]:border-t-ink max-tablet:min-w-0 max-tablet:text-count"
 					{href}
 					aria-current={current ? 'page' : undefined}
 					aria-keyshortcuts={screen.key}
@@ -46,7 +46,7 @@
 				</a>
 			{:else}
 				<span
-					class="screen -mr-px mb-4 flex h-15 flex-col items-center justify-center gap-px border-r-3 border-r-transparent text-reason font-semibold text-third max-desk:mx-0 max-desk:-mt-px max-desk:mb-0 max-desk:h-auto max-desk:flex-1 max-desk:border-t-3 max-desk:border-r-0 max-desk:border-t-transparent max-tablet:min-w-0 max-tablet:text-count"
+					class="screen -mr-px mb-4 flex h-15 flex-col items-center justify-center gap-px border-r-3 border-transparent text-reason font-semibold text-third max-desk:mx-0 max-desk:-mt-px max-desk:mb-0 max-desk:h-auto max-desk:flex-1 max-desk:border-t-3 max-desk:border-r-0 max-desk:border-t-transparent max-tablet:min-w-0 max-tablet:text-count"
 					aria-hidden="true"
 				>
 					<span class="font-display text-verdict leading-tight font-extrabold max-desk:text-verdict"
@@ -57,7 +57,7 @@
 			{/if}
 		{/each}
 		<a
-			class="screen -mr-px mb-4 flex h-15 flex-col items-center justify-center gap-px border-r-3 border-r-transparent text-reason font-semibold text-third hover:text-ink aria-[current=page]:border-r-ink aria-[current=page]:text-ink max-desk:mx-0 max-desk:-mt-px max-desk:mb-0 max-desk:h-auto max-desk:flex-1 max-desk:border-t-3 max-desk:border-r-0 max-desk:border-t-transparent max-desk:aria-[current=page]:border-t-ink max-tablet:min-w-0 max-tablet:text-count"
+			class="screen -mr-px mb-4 flex h-15 flex-col items-center justify-center gap-px border-r-3 border-transparent text-reason font-semibold text-third hover:text-ink aria-[current=page]:border-r-ink aria-[current=page]:text-ink max-desk:mx-0 max-desk:-mt-px max-desk:mb-0 max-desk:h-auto max-desk:flex-1 max-desk:border-t-3 max-desk:border-r-0 max-desk:border-t-transparent max-desk:aria-[current=page]:border-t-ink max-tablet:min-w-0 max-tablet:text-count"
 			href="/log"
 			aria-current={here === '/log' ? 'page' : undefined}
 			aria-keyshortcuts="6"
@@ -73,7 +73,7 @@
 		class="mt-auto pb-2.5 max-desk:m-0 max-desk:flex max-desk:flex-[2] max-desk:p-0 max-tablet:min-w-0 max-tablet:flex-[2]"
 	>
 		<a
-			class="screen -mr-px mb-1 flex h-15 flex-col items-center justify-center gap-px border-r-3 border-r-transparent text-reason font-semibold text-third hover:text-ink aria-[current=page]:border-r-ink aria-[current=page]:text-ink max-desk:mx-0 max-desk:-mt-px max-desk:mb-0 max-desk:h-auto max-desk:flex-1 max-desk:border-t-3 max-desk:border-r-0 max-desk:border-t-transparent max-desk:aria-[current=page]:border-t-ink max-tablet:min-w-0 max-tablet:text-count max-tablet:first:hidden"
+			class="screen -mr-px mb-1 flex h-15 flex-col items-center justify-center gap-px border-r-3 border-transparent text-reason font-semibold text-third hover:text-ink aria-[current=page]:border-r-ink aria-[current=page]:text-ink max-desk:mx-0 max-desk:-mt-px max-desk:mb-0 max-desk:h-auto max-desk:flex-1 max-desk:border-t-3 max-desk:border-r-0 max-desk:border-t-transparent max-desk:aria-[current=page]:border-t-ink max-tablet:min-w-0 max-tablet:text-count max-tablet:first:hidden"
 			href="/settings"
 			aria-current={here === '/settings' ? 'page' : undefined}
 		>
@@ -92,7 +92,7 @@
 		</a>
 		{#if tuneId}
 			<a
-				class="screen -mr-px mb-1 flex h-15 flex-col items-center justify-center gap-px border-r-3 border-r-transparent text-reason font-semibold text-third hover:text-ink aria-[current=page]:border-r-ink aria-[current=page]:text-ink max-desk:mx-0 max-desk:-mt-px max-desk:mb-0 max-desk:h-auto max-desk:flex-1 max-desk:border-t-3 max-desk:border-r-0 max-desk:border-t-transparent max-desk:aria-[current=page]:border-t-ink max-tablet:min-w-0 max-tablet:text-count max-tablet:first:hidden"
+				class="screen -mr-px mb-1 flex h-15 flex-col items-center justify-center gap-px border-r-3 border-transparent text-reason font-semibold text-third hover:text-ink aria-[current=page]:border-r-ink aria-[current=page]:text-ink max-desk:mx-0 max-desk:-mt-px max-desk:mb-0 max-desk:h-auto max-desk:flex-1 max-desk:border-t-3 max-desk:border-r-0 max-desk:border-t-transparent max-desk:aria-[current=page]:border-t-ink max-tablet:min-w-0 max-tablet:text-count max-tablet:first:hidden"
 				href="/tunes/{tuneId}/sheet{lastTune.id === tuneId ? position : ''}"
 				aria-current={here.endsWith('/sheet') ? 'page' : undefined}
 				aria-keyshortcuts="P"
@@ -105,7 +105,7 @@
 			</a>
 		{:else}
 			<span
-				class="screen -mr-px mb-1 flex h-15 flex-col items-center justify-center gap-px border-r-3 border-r-transparent text-reason font-semibold text-third max-desk:mx-0 max-desk:-mt-px max-desk:mb-0 max-desk:h-auto max-desk:flex-1 max-desk:border-t-3 max-desk:border-r-0 max-desk:border-t-transparent max-tablet:min-w-0 max-tablet:text-count max-tablet:first:hidden"
+				class="screen -mr-px mb-1 flex h-15 flex-col items-center justify-center gap-px border-r-3 border-transparent text-reason font-semibold text-third max-desk:mx-0 max-desk:-mt-px max-desk:mb-0 max-desk:h-auto max-desk:flex-1 max-desk:border-t-3 max-desk:border-r-0 max-desk:border-t-transparent max-tablet:min-w-0 max-tablet:text-count max-tablet:first:hidden"
 				aria-hidden="true"
 			>
 				<span class="font-display text-verdict leading-tight font-extrabold max-desk:text-verdict"
@@ -115,7 +115,7 @@
 			</span>
 		{/if}
 		<a
-			class="screen -mr-px mb-1 flex h-15 flex-col items-center justify-center gap-px border-r-3 border-r-transparent text-reason font-semibold text-third hover:text-ink aria-[current=page]:border-r-ink aria-[current=page]:text-ink max-desk:mx-0 max-desk:-mt-px max-desk:mb-0 max-desk:h-auto max-desk:flex-1 max-desk:border-t-3 max-desk:border-r-0 max-desk:border-t-transparent max-desk:aria-[current=page]:border-t-ink max-tablet:min-w-0 max-tablet:text-count max-tablet:first:hidden"
+			class="screen -mr-px mb-1 flex h-15 flex-col items-center justify-center gap-px border-r-3 border-transparent text-reason font-semibold text-third hover:text-ink aria-[current=page]:border-r-ink aria-[current=page]:text-ink max-desk:mx-0 max-desk:-mt-px max-desk:mb-0 max-desk:h-auto max-desk:flex-1 max-desk:border-t-3 max-desk:border-r-0 max-desk:border-t-transparent max-desk:aria-[current=page]:border-t-ink max-tablet:min-w-0 max-tablet:text-count max-tablet:first:hidden"
 			href="/help"
 			aria-current={here === '/help' ? 'page' : undefined}
 			aria-keyshortcuts="?"

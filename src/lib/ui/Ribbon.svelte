@@ -63,7 +63,7 @@
 		{@const short = isShort(from, to)}
 		<button
 			type="button"
-			class="absolute inset-x-auto -top-0.5 bottom-0 z-1 overflow-hidden border-t-6 border-l-[1.5px] border-t-transparent border-l-ink bg-transparent pt-1 pr-0 pb-4.5 pl-2 text-left leading-none text-[var(--size)] hover:bg-lit data-short:pt-3 max-tablet:pl-1 now:border-t-now now:bg-now-tint/70 now:text-now-ink next:border-t-next next:bg-next-tint/60 next:text-next-ink"
+			class="absolute inset-x-auto -top-0.5 bottom-0 z-1 overflow-hidden border-t-6 border-l-[1.5px] border-t-transparent border-l-ink bg-transparent pt-1 pb-4.5 pl-2 text-left text-(length:--size) leading-none hover:bg-lit data-short:pt-3 max-tablet:pl-1 now:border-t-now now:bg-now-tint/70 now:text-now-ink next:border-t-next next:bg-next-tint/60 next:text-next-ink"
 			data-tense={change.index === nowIndex && open.now
 				? 'now'
 				: change.index === open.cursor && open.next

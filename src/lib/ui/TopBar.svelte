@@ -15,7 +15,7 @@
 </script>
 
 <header
-	class="bar sticky top-0 z-15 flex h-14 items-center gap-6 border-b-2 border-b-ink bg-paper px-6 py-0 max-desk:gap-4 max-desk:px-4 max-desk:py-0"
+	class="bar sticky top-0 z-15 flex h-14 items-center gap-6 border-b-2 border-ink bg-paper px-6 py-0 max-desk:gap-4 max-desk:px-4 max-desk:py-0"
 >
 	<p
 		data-part="title"
@@ -28,9 +28,7 @@
 	{:else}
 		<dl class="flex min-w-0 max-tablet:hidden">
 			{#each facts as fact (fact.name)}
-				<div
-					class="border-l border-l-hair py-0 pr-5 pl-4 whitespace-nowrap max-lap:nth-[n+2]:hidden"
-				>
+				<div class="border-l border-hair pr-5 pl-4 whitespace-nowrap max-lap:nth-[n+2]:hidden">
 					<dt class="text-count leading-snug text-second">{fact.name}</dt>
 					<dd class="leading-tight font-bold">{fact.value}</dd>
 				</div>

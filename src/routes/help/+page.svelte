@@ -9,7 +9,7 @@
 <svelte:head><title>Help · Arc Step</title></svelte:head>
 <TopBar title="Help" />
 <main id="main" class="screen">
-	<h1 class="max-w-[34em] px-0 pt-3 pb-4.5 text-verdict">
+	<h1 class="max-w-[34em] pt-3 pb-4.5 text-verdict">
 		Hear the chords: land on a note of each, on time, and the hand stays where it is.
 	</h1>
 	<div class="grid grid-cols-3 gap-8 max-desk:grid-cols-[1fr_1fr] max-tablet:grid-cols-[1fr]">
@@ -17,10 +17,10 @@
 			<section>
 				<div class="section-head"><h2>Keys</h2></div>
 				{#each KEYS as [where, rows] (where)}
-					<h3 class="px-0 pt-3 pb-1 text-line">{where}</h3>
+					<h3 class="pt-3 pb-1 text-line">{where}</h3>
 					<ul>
 						{#each rows as [key, does] (key)}<li
-								class="grid grid-cols-[116px_1fr] border-b border-b-hair px-0 py-1"
+								class="grid grid-cols-[116px_1fr] border-b border-hair py-1"
 							>
 								<span><KeyCap keys={key} /></span><span>{does}</span>
 							</li>{/each}
@@ -36,7 +36,7 @@
 				</div>
 				<ul>
 					{#each MARKS as mark (mark.says)}
-						<li class="grid min-h-11.5 grid-cols-[56px_1fr] items-center border-b border-b-hair">
+						<li class="grid min-h-11.5 grid-cols-[56px_1fr] items-center border-b border-hair">
 							<svg width="44" height="40" viewBox="-22 -20 44 40" aria-hidden="true"
 								><RoleMark {...mark.marks} label={mark.label} target={mark.target} /></svg
 							>
@@ -44,7 +44,7 @@
 						</li>
 					{/each}
 					{#each SMALL as { path, kind, says } (kind)}
-						<li class="grid min-h-11.5 grid-cols-[56px_1fr] items-center border-b border-b-hair">
+						<li class="grid min-h-11.5 grid-cols-[56px_1fr] items-center border-b border-hair">
 							<svg width="44" height="40" viewBox="-22 -20 44 40" aria-hidden="true"
 								><path
 									class="data-[kind=bent]:fill-none data-[kind=bent]:stroke-second data-[kind=bent]:stroke-[2.5] data-[kind=bent]:[stroke-dasharray:2.5_2.5] data-[kind=dash]:fill-none data-[kind=dash]:stroke-second data-[kind=dash]:stroke-4 data-[kind=double]:fill-none data-[kind=double]:stroke-second data-[kind=double]:stroke-4 data-[kind=move]:fill-none data-[kind=move]:stroke-ink data-[kind=move]:stroke-2 data-[kind=plus]:fill-none data-[kind=plus]:stroke-ink data-[kind=plus]:stroke-2"
@@ -69,7 +69,7 @@
 				<div class="section-head"><h2>Terms</h2></div>
 				<dl class="grid">
 					{#each TERMS as [term, says] (term)}<dt class="pt-2 font-bold">{term}</dt>
-						<dd class="border-b border-b-hair pb-2 text-second">{says}</dd>{/each}
+						<dd class="border-b border-hair pb-2 text-second">{says}</dd>{/each}
 				</dl>
 			</section>
 		</div>
@@ -80,7 +80,7 @@
 					{#each ROWS as [text, says] (text)}<dt class="pt-2 font-bold">
 							<code class="font-mono">{text}</code>
 						</dt>
-						<dd class="border-b border-b-hair pb-2 text-second">{says}</dd>{/each}
+						<dd class="border-b border-hair pb-2 text-second">{says}</dd>{/each}
 				</dl>
 			</section>
 			<section>
@@ -89,7 +89,7 @@
 					{#each LINES as [text, says] (text)}<dt class="pt-2 font-bold">
 							<code class="font-mono">{text}</code>
 						</dt>
-						<dd class="border-b border-b-hair pb-2 text-second">{says}</dd>{/each}
+						<dd class="border-b border-hair pb-2 text-second">{says}</dd>{/each}
 				</dl>
 			</section>
 		</div>

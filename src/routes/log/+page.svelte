@@ -112,7 +112,7 @@
 <main id="main" class="screen">
 	{#if log.totals.takes === 0 && filter.tune === null && filter.place === null && filter.key === null}
 		<h1>No take yet.</h1>
-		<p class="mx-0 mt-2 mb-4 max-w-[36em] text-head">
+		<p class="mt-2 mb-4 max-w-[36em] text-head">
 			Open a tune and drill it: every pass is judged and kept here. A pass without any input can be
 			logged by ear.
 		</p>
@@ -181,10 +181,10 @@
 					/>
 				</Later>
 				{#if log.found > log.page}
-					<p class="flex gap-5 px-0 py-2 text-line">
+					<p class="flex gap-5 py-2 text-line">
 						{#if filter.skip > 0}
 							<a
-								class="border-b-2 border-b-ink font-bold"
+								class="border-b-2 border-ink font-bold"
 								href={href({ skip: Math.max(0, filter.skip - log.page) })}
 								data-sveltekit-noscroll>← Newer</a
 							>
@@ -194,7 +194,7 @@
 						>
 						{#if filter.skip + log.page < log.found}
 							<a
-								class="border-b-2 border-b-ink font-bold"
+								class="border-b-2 border-ink font-bold"
 								href={href({ skip: filter.skip + log.page })}
 								data-sveltekit-noscroll>More →</a
 							>

@@ -7,7 +7,7 @@
 </script>
 
 <svelte:head><title>Passphrase · Arc Step</title></svelte:head>
-<main class="mx-auto my-0 flex min-h-dvh max-w-120 flex-col justify-center gap-3 p-6" id="main">
+<main class="mx-auto flex min-h-dvh max-w-120 flex-col justify-center gap-3 p-6" id="main">
 	<svg viewBox="0 0 44 40" width="88" height="80" aria-hidden="true">
 		<path class="fill-none stroke-now-line stroke-3 cap-round" d="M9 26C11 7 31 2 36 18" />
 		<rect class="fill-ink" x="2" y="30" width="15" height="4.5" />

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { OPTION, OPTION_SAYS } from '$lib/ui/settings/option';
 	import { Refusal, send } from '$lib/state/api';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import TopBar from '$lib/ui/TopBar.svelte';
@@ -100,6 +101,7 @@
 		<div class="section-head"><h2>Neck and keys</h2></div>
 		{#each SWITCHES as entry (entry.key)}
 			<Switch.Root
+				class={OPTION}
 				checked={prefs.current[entry.key]}
 				onCheckedChange={(on) => prefs.set(entry.key, on)}
 				aria-label="{entry.name}: {entry.says}"
@@ -108,7 +110,7 @@
 					class="flex h-5 w-10 border-[1.5px] border-ink p-1 data-on:justify-end data-on:bg-ink"
 					data-on={prefs.current[entry.key] || undefined}
 					><Switch.Thumb class="block h-full w-3.5 bg-ink in-data-on:bg-paper" /></span
-				><b>{entry.name}</b><small>{entry.says}</small>
+				><b>{entry.name}</b><small class={OPTION_SAYS}>{entry.says}</small>
 			</Switch.Root>
 		{/each}
 	</section>

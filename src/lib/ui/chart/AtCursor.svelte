@@ -37,7 +37,7 @@
 			<h2>At the cursor</h2>
 			<small>bar {draft.here.bar}, beat {draft.here.beat}</small>
 		</div>
-		<p class="px-0 py-2 font-mono text-ribbon font-bold wrap-anywhere">{draft.here.symbol}</p>
+		<p class="py-2 font-mono text-ribbon font-bold wrap-anywhere">{draft.here.symbol}</p>
 		<p>
 			{draft.here.kind === 'silence'
 				? 'Silence: no chord sounds, the next one is a change.'

@@ -32,7 +32,7 @@
 
 <div
 	data-part="bar"
-	class="relative flex min-h-21.5 border-l border-l-ink last:border-r last:border-r-ink data-end:border-r-5 data-end:border-r-ink data-sounding:shadow-[inset_0_-5px_var(--now)] data-start:border-l-5"
+	class="relative flex min-h-21.5 border-l border-ink last:border-r last:border-r-ink data-end:border-r-5 data-end:border-r-ink data-sounding:shadow-[inset_0_-5px_var(--now)] data-start:border-l-5"
 	data-sounding={sounding || undefined}
 	data-start={bar.startsRepeat || undefined}
 	data-end={bar.repeatTimes > 0 || undefined}
@@ -50,12 +50,12 @@
 		<button
 			type="button"
 			data-part="cell"
-			class="flex min-w-0 flex-1 flex-col items-start justify-center gap-1.5 border-t-5 border-t-transparent pt-3.5 pr-0.5 pb-1.5 pl-2 text-left text-reason text-second hover:bg-lit in-data-many:pr-0 in-data-many:pl-1 now:border-t-now now:bg-now-tint/75 next:border-t-next next:bg-next-tint/65"
+			class="flex min-w-0 flex-1 flex-col items-start justify-center gap-1.5 border-t-5 border-transparent pt-3.5 pr-0.5 pb-1.5 pl-2 text-left text-reason text-second hover:bg-lit in-data-many:pr-0 in-data-many:pl-1 now:border-t-now now:bg-now-tint/75 next:border-t-next next:bg-next-tint/65 [button+&]:[border-left:1px_dotted_var(--strong)]"
 			data-tense={now === spot(bar.span) ? 'now' : next === spot(bar.span) ? 'next' : undefined}
 			onclick={() => onchoose(bar.span, true)}
 			onfocus={() => onchoose(bar.span, false)}
 		>
-			<span class="w-[80%] border-t-2 border-dotted border-t-strong" aria-hidden="true"></span>
+			<span class="w-[80%] border-t-2 border-dotted border-strong" aria-hidden="true"></span>
 			{holds ? 'held on' : `as bar ${bar.number - 1}`}
 		</button>
 	{:else}
@@ -63,7 +63,7 @@
 			<button
 				type="button"
 				data-part="cell"
-				class="flex min-w-0 flex-1 flex-col items-start gap-1.5 border-t-5 border-t-transparent pt-3.5 pr-0.5 pb-1.5 pl-2 text-left hover:bg-lit in-data-many:pr-0 in-data-many:pl-1 now:border-t-now now:bg-now-tint/75 next:border-t-next next:bg-next-tint/65"
+				class="flex min-w-0 flex-1 flex-col items-start gap-1.5 border-t-5 border-transparent pt-3.5 pr-0.5 pb-1.5 pl-2 text-left hover:bg-lit in-data-many:pr-0 in-data-many:pl-1 now:border-t-now now:bg-now-tint/75 next:border-t-next next:bg-next-tint/65 [button+&]:[border-left:1px_dotted_var(--strong)]"
 				data-tense={now === spot(cell.span) ? 'now' : next === spot(cell.span) ? 'next' : undefined}
 				onclick={() => onchoose(cell.span, true)}
 				onfocus={() => onchoose(cell.span, false)}
@@ -121,9 +121,3 @@
 		{/each}
 	{/if}
 </div>
-
-<style>
-	.cell + .cell {
-		border-left: 1px dotted var(--strong);
-	}
-</style>

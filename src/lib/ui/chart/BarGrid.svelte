@@ -89,7 +89,7 @@
 <div bind:this={host} {@attach listen('keydown', walk)} role="group" aria-label="Bars">
 	{#each content.rows as { heading, bars }, i (i)}
 		{#if heading}
-			<p class="px-0 pt-2.5 pb-1 font-bold">
+			<p class="pt-2.5 pb-1 font-bold">
 				{heading.name}{#if heading.times > 1}<small class="text-reason font-normal text-second"
 						>, played {plural(heading.times, 'time')}</small
 					>{/if}

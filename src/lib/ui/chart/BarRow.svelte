@@ -45,7 +45,7 @@
 
 <div
 	data-part="row"
-	class="mb-2 grid min-h-22 grid-cols-4 border-t-2 border-t-ink [contain-intrinsic-height:auto_88px] [content-visibility:auto] max-tablet:min-h-43.5 max-tablet:grid-cols-2 max-tablet:[contain-intrinsic-height:auto_174px]"
+	class="mb-2 grid min-h-22 grid-cols-4 border-t-2 border-ink [contain-intrinsic-height:auto_88px] [content-visibility:auto] max-tablet:min-h-43.5 max-tablet:grid-cols-2 max-tablet:[contain-intrinsic-height:auto_174px]"
 	bind:this={row}
 >
 	{#if drawn}

@@ -29,7 +29,7 @@
 			'change'
 		)}.
 		{#if problems.length > 0}<button
-				class="ml-1 border-b-2 border-b-ink font-bold text-ink"
+				class="ml-1 border-b-2 border-ink font-bold text-ink"
 				type="button"
 				onclick={onjump}>line {problems[0].line}</button
 			>{/if}

@@ -16,12 +16,12 @@
 	<p class="text-line text-second">
 		<strong class="mr-1.5 text-ink">Bar {event.bar}</strong> beat {event.beat}
 	</p>
-	<p class="border-b border-b-hair px-0 pt-1.5 pb-2 text-chord leading-tight text-now-ink">
+	<p class="border-b border-hair pt-1.5 pb-2 text-chord leading-tight text-now-ink">
 		<ChordSymbol chord={event.chord} />
 	</p>
 	<ul>
 		{#each event.chord.tones as tone (tone.role)}
-			<li class="grid min-h-10 grid-cols-[42px_40px_1fr_auto] items-center border-b border-b-hair">
+			<li class="grid min-h-10 grid-cols-[42px_40px_1fr_auto] items-center border-b border-hair">
 				<svg width="36" height="34" viewBox="-18 -17 36 34" aria-hidden="true"
 					><RoleMark now={tone.role} label={prefs.label(tone)} r={13} /></svg
 				>

@@ -41,7 +41,7 @@
 		{#each shown as form (form.id)}
 			<li>
 				<button
-					class="flex min-h-7.25 w-full items-baseline justify-between gap-2 border-b border-b-hair px-0 py-1 text-left hover:bg-lit data-this:font-bold max-desk:min-h-10 max-desk:items-center"
+					class="flex min-h-7.25 w-full items-baseline justify-between gap-2 border-b border-hair py-1 text-left hover:bg-lit data-this:font-bold max-desk:min-h-10 max-desk:items-center"
 					data-this={form.id === own || undefined}
 					type="button"
 					onclick={() => onform(form, tonic)}

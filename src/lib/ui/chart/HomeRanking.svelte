@@ -67,9 +67,7 @@
 <section>
 	<div class="section-head"><h2 id="home">Where is home?</h2></div>
 	{#if shown.length === 0}
-		<p class="px-0 py-2 text-reason text-second">
-			Write a chord or two: then the tonics are weighed.
-		</p>
+		<p class="py-2 text-reason text-second">Write a chord or two: then the tonics are weighed.</p>
 	{/if}
 	<RadioGroup.Root
 		value={chosen ? keyName(chosen) : ''}
@@ -84,7 +82,7 @@
 			{@const lead = entry === chosen}
 			<RadioGroup.Item
 				value={name}
-				class="grid w-full grid-cols-[22px_1fr_auto_60px] items-center gap-x-1.5 border-b border-b-hair px-0 py-2 text-left hover:bg-lit"
+				class="grid w-full grid-cols-[22px_1fr_auto_60px] items-center gap-x-1.5 border-b border-hair py-2 text-left hover:bg-lit"
 			>
 				{#snippet children({ checked })}
 					<span
@@ -112,12 +110,12 @@
 			</RadioGroup.Item>
 		{/each}
 	</RadioGroup.Root>
-	<p class="px-0 py-2 text-reason text-second">
+	<p class="py-2 text-reason text-second">
 		{#if written}
 			Your text says {keyWords(keyName(written))}.
 			<button
 				type="button"
-				class="border-b-[1.5px] border-b-ink font-bold text-ink"
+				class="border-b-[1.5px] border-ink font-bold text-ink"
 				onclick={() => onkey(null)}><code>key: auto</code></button
 			> lets the ranking decide.
 		{:else if shown.length > 0}
@@ -127,7 +125,7 @@
 	<form class="flex items-center gap-2 text-reason" onsubmit={take}>
 		<label for="own-key">Type a key</label>
 		<input
-			class="h-7.5 w-23 border-[1.5px] border-strong bg-lit px-1.5 py-0 font-mono font-medium text-ink"
+			class="h-7.5 w-23 border-[1.5px] border-strong bg-lit px-1.5 font-mono font-medium text-ink"
 			id="own-key"
 			bind:this={field}
 			bind:value={typed}

@@ -59,7 +59,7 @@
 	{/if}
 	<ul>
 		{#each rows.slice(0, MOST) as row (row.name)}
-			<li class="grid grid-cols-[40px_1fr_auto] items-baseline border-b border-b-hair px-0 py-1.5">
+			<li class="grid grid-cols-[40px_1fr_auto] items-baseline border-b border-hair py-1.5">
 				<b class="font-display text-head font-extrabold">{prefs.name(row.name)}</b>
 				<small class="text-reason text-second"
 					>{row.bars.length > 1 ? 'bars' : 'bar'}

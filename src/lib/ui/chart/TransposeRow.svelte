@@ -26,7 +26,7 @@
 >
 	{#each tonics as name (name)}
 		<button
-			class="h-9.5 border-b border-b-hair font-display text-head font-semibold hover:bg-lit aria-pressed:bg-ink! aria-pressed:font-extrabold aria-pressed:text-paper"
+			class="h-9.5 border-b border-hair font-display text-head font-semibold hover:bg-lit aria-pressed:bg-ink! aria-pressed:font-extrabold aria-pressed:text-paper"
 			type="button"
 			aria-pressed={isHere(name)}
 			onclick={() => move(name)}>{signs(name)}</button

@@ -40,7 +40,7 @@
 				}}
 			>
 				<section>
-					<h3 class="mb-2 border-b-2 border-b-ink pb-1 text-head">1 · What</h3>
+					<h3 class="mb-2 border-b-2 border-ink pb-1 text-head">1 · What</h3>
 					<Choice
 						label="From roots to free playing"
 						options={presets}
@@ -50,7 +50,7 @@
 					/>
 				</section>
 				<section class="flex flex-col gap-2.5">
-					<h3 class="mb-2 border-b-2 border-b-ink pb-1 text-head">2 · Where</h3>
+					<h3 class="mb-2 border-b-2 border-ink pb-1 text-head">2 · Where</h3>
 					<label
 						>Position
 						<input
@@ -121,7 +121,7 @@
 					</label>
 				</section>
 				<section class="flex flex-col gap-2.5">
-					<h3 class="mb-2 border-b-2 border-b-ink pb-1 text-head">3 · How fast</h3>
+					<h3 class="mb-2 border-b-2 border-ink pb-1 text-head">3 · How fast</h3>
 					<div class="grid grid-cols-[1fr_1fr] items-end gap-3">
 						<label
 							>From tempo

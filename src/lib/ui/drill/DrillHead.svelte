@@ -31,7 +31,7 @@
 			{#each view.verdict.bars as bar (bar)}
 				<button
 					type="button"
-					class="ml-2 border-b-2 border-b-ink font-bold text-ink"
+					class="ml-2 border-b-2 border-ink font-bold text-ink"
 					onclick={() => goToBar(bar)}>bar {bar}</button
 				>
 			{/each}

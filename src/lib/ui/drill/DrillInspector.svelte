@@ -98,7 +98,7 @@
 		{/each}
 	</p>
 </section>
-<p class="border-t border-t-hair pt-2.5 text-reason text-second">
+<p class="border-t border-hair pt-2.5 text-reason text-second">
 	<b class="text-ink">Care.</b> Raise the tempo in small steps. Rest a few minutes in every half hour.
 	Stop when anything hurts, tingles or goes numb.
 </p>

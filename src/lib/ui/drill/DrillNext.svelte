@@ -14,7 +14,7 @@
 </script>
 
 <div
-	class="flex min-h-14 items-center justify-between gap-4 border-b-2 border-b-ink max-tablet:flex-wrap max-tablet:px-0 max-tablet:py-1.5"
+	class="flex min-h-14 items-center justify-between gap-4 border-b-2 border-ink max-tablet:flex-wrap max-tablet:px-0 max-tablet:py-1.5"
 >
 	<div>
 		<h2 class="text-verdict">
@@ -24,7 +24,7 @@
 	</div>
 	<button
 		type="button"
-		class="inline-flex min-h-11 items-center gap-3 border-l-6 border-l-next bg-next-tint px-3.5 py-0 text-line font-bold whitespace-nowrap"
+		class="inline-flex min-h-11 items-center gap-3 border-l-6 border-next bg-next-tint px-3.5 text-line font-bold whitespace-nowrap"
 		onclick={ongo}
 	>
 		{next ? (next.kind === 'loop' ? 'Start the loop' : 'Go on') : 'Start'}

@@ -17,7 +17,7 @@
 
 <table class="w-full border-collapse">
 	<thead class="sr"
-		><tr class="border-b border-b-hair"
+		><tr class="border-b border-hair"
 			><th class="flex h-8.5 items-center gap-1.5 text-left font-normal">Result</th><th
 				class="flex h-8.5 items-center gap-1.5 text-left font-normal">Changes</th
 			></tr
@@ -25,7 +25,7 @@
 	>
 	<tbody>
 		{#each ROWS as result (result)}
-			<tr class="border-b border-b-hair" data-none={counts[result] === 0 || undefined}>
+			<tr class="border-b border-hair" data-none={counts[result] === 0 || undefined}>
 				<th class="flex h-8.5 items-center gap-1.5 text-left font-normal" scope="row">
 					<svg viewBox="-32 -16 64 32" width="60" height="30" aria-hidden="true">
 						<ResultMark

@@ -83,7 +83,7 @@
 <div class="editor" bind:this={host}>
 	{#if !view}
 		<textarea
-			class="min-h-75 w-full bg-transparent py-2 pr-0 pl-7.5 font-mono text-line leading-6"
+			class="min-h-75 w-full bg-transparent py-2 pl-7.5 font-mono text-line leading-6"
 			bind:value={text}
 			aria-label="Chart text"
 			spellcheck="false"

@@ -67,7 +67,7 @@
 			<ul>
 				{#each files.list as entry (entry.id)}
 					<li
-						class="border-t border-t-hair px-0 pt-2.5 pb-3 text-line first:border-t-2 first:border-t-ink"
+						class="border-t border-hair pt-2.5 pb-3 text-line first:border-t-2 first:border-t-ink"
 					>
 						<div class="flex items-center gap-3 wrap-anywhere">
 							{#if entry.state === 'ready'}
@@ -117,7 +117,7 @@
 					</li>
 				{/each}
 			</ul>
-			<div class="flex items-center gap-4 border-t-2 border-t-ink pt-3">
+			<div class="flex items-center gap-4 border-t-2 border-ink pt-3">
 				<button
 					bind:this={main}
 					type="button"

@@ -67,7 +67,7 @@
 				{files.backup?.name}. Nothing is changed until you say so.
 			</Dialog.Description>
 			<Choice label="How" options={MODES} value={mode} onchange={(to) => (mode = to)} />
-			<p class="mx-0 my-3 max-w-[60ch]">
+			<p class="my-3 max-w-[60ch]">
 				{#if mode === 'merge'}
 					What is missing is added; what was changed later in the file is taken from there; the rest
 					of your notebook stays.
@@ -104,7 +104,7 @@
 			{:else}
 				<p role="status">The file is being read …</p>
 			{/if}
-			<div class="mt-3 flex flex-wrap items-center gap-x-4 gap-y-2 border-t-2 border-t-ink pt-3">
+			<div class="mt-3 flex flex-wrap items-center gap-x-4 gap-y-2 border-t-2 border-ink pt-3">
 				<button
 					type="button"
 					class="act act-main"

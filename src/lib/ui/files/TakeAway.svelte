@@ -52,7 +52,7 @@
 {#snippet list(lines: readonly Line[])}
 	<ul>
 		{#each lines as { name, href, says } (href)}
-			<li class="border-b border-b-hair px-0 py-1 text-line">
+			<li class="border-b border-hair py-1 text-line">
 				<a class="font-bold underline underline-offset-4" {href} download>{name}</a>
 				<small class="ml-1.5 text-reason text-second">{says}</small>
 			</li>
@@ -61,7 +61,7 @@
 {/snippet}
 
 <section>
-	<h2 class="border-b-2 border-b-ink pb-1 text-head">Take it away</h2>
+	<h2 class="border-b-2 border-ink pb-1 text-head">Take it away</h2>
 	<a
 		class="sr font-bold underline underline-offset-4"
 		bind:this={link}

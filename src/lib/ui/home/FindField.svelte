@@ -45,7 +45,7 @@
 		<label>
 			<span class="sr">Find tunes by title, key, chords or words</span>
 			<input
-				class="h-8 w-67.5 max-w-full border-[1.5px] border-ink bg-transparent py-0 pr-9 pl-2.5 text-line placeholder:text-second placeholder:opacity-100"
+				class="h-8 w-67.5 max-w-full border-[1.5px] border-ink bg-transparent pr-9 pl-2.5 text-line placeholder:text-second placeholder:opacity-100"
 				bind:this={input}
 				type="search"
 				name="q"

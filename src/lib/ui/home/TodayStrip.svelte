@@ -26,7 +26,7 @@
 			> minutes
 		</p>
 		<a
-			class="flex h-15 items-center gap-2.5 bg-ink px-3 py-0 font-display text-verdict font-extrabold text-paper hover:bg-second"
+			class="flex h-15 items-center gap-2.5 bg-ink px-3 font-display text-verdict font-extrabold text-paper hover:bg-second"
 			href={drillHref(list[0])}
 			aria-keyshortcuts="Space"
 		>
@@ -42,11 +42,11 @@
 	</div>
 	<ol
 		data-part="strip"
-		class="flex min-w-0 border-t-2 border-t-ink max-lap:flex-col max-lap:border-0"
+		class="flex min-w-0 border-t-2 border-ink max-lap:flex-col max-lap:border-0"
 	>
 		{#each list as item, i (item.card.id)}
 			<li
-				class="relative min-w-32 flex-1 border-l-[1.5px] border-l-ink last:border-r-[1.5px] last:border-r-ink max-lap:border-x-0 max-lap:border-t-0 max-lap:border-b max-lap:border-b-hair max-lap:last:border-x-0 max-lap:last:border-t-0 max-lap:last:border-b max-lap:last:border-b-hair now:bg-now-tint now:shadow-[inset_0_6px_0_var(--now)] max-lap:now:shadow-[inset_6px_0_0_var(--now)] next:bg-next-tint next:shadow-[inset_0_6px_0_var(--next)] max-lap:next:shadow-[inset_6px_0_0_var(--next)]"
+				class="relative min-w-32 flex-1 border-l-[1.5px] border-ink last:border-r-[1.5px] last:border-r-ink max-lap:border-x-0 max-lap:border-t-0 max-lap:border-b max-lap:border-b-hair max-lap:last:border-x-0 max-lap:last:border-t-0 max-lap:last:border-b max-lap:last:border-b-hair now:bg-now-tint now:shadow-[inset_0_6px_0_var(--now)] max-lap:now:shadow-[inset_6px_0_0_var(--now)] next:bg-next-tint next:shadow-[inset_0_6px_0_var(--next)] max-lap:next:shadow-[inset_6px_0_0_var(--next)]"
 				data-tense={i === 0 ? 'now' : i === 1 ? 'next' : undefined}
 				style:flex-grow={item.minutes}
 			>
@@ -58,7 +58,7 @@
 						class="justify-self-end text-line font-semibold in-now:text-now-ink in-next:text-next-ink max-lap:order-3"
 						>{item.minutes} min</span
 					>
-					<span class="overflow-hidden border-b border-b-strong max-lap:h-7 max-lap:border-0"
+					<span class="overflow-hidden border-b border-strong max-lap:h-7 max-lap:border-0"
 						><LandingArc share={item.card.landed ?? 0} wide /></span
 					>
 					<span class="flex min-w-0 flex-col">

@@ -87,43 +87,43 @@
 		<thead hidden={items.length === 0 && rest.length > 0}>
 			<tr>
 				<th
-					class="w-10 border-b-2 border-b-ink py-2 pr-3 pl-0 text-left text-reason font-normal whitespace-nowrap text-second"
+					class="w-10 border-b-2 border-ink py-2 pr-3 text-left text-reason font-normal whitespace-nowrap text-second"
 					><span class="sr">Number</span></th
 				>
 				<th
-					class="border-b-2 border-b-ink py-2 pr-3 pl-0 text-left text-reason font-normal whitespace-nowrap text-second"
+					class="border-b-2 border-ink py-2 pr-3 text-left text-reason font-normal whitespace-nowrap text-second"
 					>Tune</th
 				>
 				<th
-					class="border-b-2 border-b-ink py-2 pr-3 pl-0 text-left text-reason font-normal whitespace-nowrap text-second max-desk:not-nth-3:not-last:hidden max-tablet:not-last:hidden"
+					class="border-b-2 border-ink py-2 pr-3 text-left text-reason font-normal whitespace-nowrap text-second max-desk:not-nth-3:not-last:hidden max-tablet:not-last:hidden"
 					>Key</th
 				>
 				<th
-					class="border-b-2 border-b-ink py-2 pr-3 pl-0 text-left text-reason font-normal whitespace-nowrap text-second max-desk:not-nth-3:not-last:hidden max-tablet:not-last:hidden"
+					class="border-b-2 border-ink py-2 pr-3 text-left text-reason font-normal whitespace-nowrap text-second max-desk:not-nth-3:not-last:hidden max-tablet:not-last:hidden"
 					>Form</th
 				>
 				<th
-					class="border-b-2 border-b-ink py-2 pr-3 pl-0 text-left text-reason font-normal whitespace-nowrap text-second max-desk:not-nth-3:not-last:hidden max-tablet:not-last:hidden"
+					class="border-b-2 border-ink py-2 pr-3 text-left text-reason font-normal whitespace-nowrap text-second max-desk:not-nth-3:not-last:hidden max-tablet:not-last:hidden"
 					>Tempo, clean</th
 				>
 				<th
-					class="border-b-2 border-b-ink py-2 pr-3 pl-0 text-left text-reason font-normal whitespace-nowrap text-second"
+					class="border-b-2 border-ink py-2 pr-3 text-left text-reason font-normal whitespace-nowrap text-second"
 					>Changes landed</th
 				>
 				<th
-					class="border-b-2 border-b-ink py-2 pr-3 pl-0 text-left text-reason font-normal whitespace-nowrap text-second max-desk:not-nth-3:not-last:hidden max-tablet:not-last:hidden"
+					class="border-b-2 border-ink py-2 pr-3 text-left text-reason font-normal whitespace-nowrap text-second max-desk:not-nth-3:not-last:hidden max-tablet:not-last:hidden"
 					>Places, darker lands better</th
 				>
 				<th
-					class="border-b-2 border-b-ink py-2 pr-3 pl-0 text-left text-reason font-normal whitespace-nowrap text-second max-desk:not-nth-3:not-last:hidden max-tablet:not-last:hidden"
+					class="border-b-2 border-ink py-2 pr-3 text-left text-reason font-normal whitespace-nowrap text-second max-desk:not-nth-3:not-last:hidden max-tablet:not-last:hidden"
 					>Last played</th
 				>
 				<th
-					class="border-b-2 border-b-ink py-2 pr-3 pl-0 text-left text-reason font-normal whitespace-nowrap text-second max-desk:not-nth-3:not-last:hidden max-tablet:not-last:hidden"
+					class="border-b-2 border-ink py-2 pr-3 text-left text-reason font-normal whitespace-nowrap text-second max-desk:not-nth-3:not-last:hidden max-tablet:not-last:hidden"
 					>Due</th
 				>
 				<th
-					class="border-b-2 border-b-ink py-2 pr-3 pl-0 text-left text-reason font-normal whitespace-nowrap text-second max-desk:not-nth-3:not-last:hidden max-tablet:not-last:hidden"
+					class="border-b-2 border-ink py-2 pr-3 text-left text-reason font-normal whitespace-nowrap text-second max-desk:not-nth-3:not-last:hidden max-tablet:not-last:hidden"
 					><span class="sr">Delete</span></th
 				>
 			</tr>
@@ -174,7 +174,7 @@
 		</p>
 	{:else if shown.length === 0}
 		<p
-			class="relative -mt-11 h-11 border-b border-b-hair px-0 py-3 text-second not-has-[button]:pointer-events-none"
+			class="relative -mt-11 h-11 border-b border-hair py-3 text-second not-has-[button]:pointer-events-none"
 		>
 			{#if set}
 				No tune yet: drag one here by its number, or press <kbd class="font-mono font-bold">Alt</kbd

@@ -27,7 +27,7 @@
 
 <tr class="group/tr relative" data-tune={tune.id}>
 	<td
-		class="h-11 w-10 border-b border-b-hair py-0 pr-1.5 pl-0 font-display text-verdict font-semibold whitespace-nowrap text-third group-focus-within/tr:bg-lit group-hover/tr:bg-lit max-tablet:pr-2 max-tablet:whitespace-normal"
+		class="h-11 w-10 border-b border-hair pr-1.5 font-display text-verdict font-semibold whitespace-nowrap text-third group-focus-within/tr:bg-lit group-hover/tr:bg-lit max-tablet:pr-2 max-tablet:whitespace-normal"
 	>
 		{#if movable}
 			<button
@@ -52,11 +52,11 @@
 		{/if}
 	</td>
 	<td
-		class="h-11 border-b border-b-hair py-1 pr-3 pl-0 font-display text-verdict leading-tight font-extrabold wrap-anywhere whitespace-normal group-focus-within/tr:bg-lit group-hover/tr:bg-lit max-tablet:py-1.5 max-tablet:pr-2 max-tablet:pl-0 max-tablet:text-head max-tablet:whitespace-normal tablet:min-w-47.5"
+		class="h-11 border-b border-hair py-1 pr-3 font-display text-verdict leading-tight font-extrabold wrap-anywhere whitespace-normal group-focus-within/tr:bg-lit group-hover/tr:bg-lit max-tablet:py-1.5 max-tablet:pr-2 max-tablet:pl-0 max-tablet:text-head max-tablet:whitespace-normal tablet:min-w-47.5"
 	>
 		<a
 			data-part="open"
-			class="inline-block px-0 py-1 max-tablet:block max-tablet:p-0"
+			class="inline-block py-1 max-tablet:block max-tablet:p-0"
 			href="/tunes/{tune.id}/chart">{tune.title}</a
 		>
 		{#if where}<span
@@ -69,15 +69,15 @@
 		>
 	</td>
 	<td
-		class="h-11 border-b border-b-hair py-0 pr-3 pl-0 font-bold whitespace-nowrap group-focus-within/tr:bg-lit group-hover/tr:bg-lit max-desk:not-nth-3:not-last:hidden max-tablet:pr-2 max-tablet:whitespace-normal max-tablet:not-last:hidden"
+		class="h-11 border-b border-hair pr-3 font-bold whitespace-nowrap group-focus-within/tr:bg-lit group-hover/tr:bg-lit max-desk:not-nth-3:not-last:hidden max-tablet:pr-2 max-tablet:whitespace-normal max-tablet:not-last:hidden"
 		>{keyWords(tune.key)}</td
 	>
 	<td
-		class="h-11 border-b border-b-hair py-0 pr-3 pl-0 whitespace-nowrap group-focus-within/tr:bg-lit group-hover/tr:bg-lit max-desk:not-nth-3:not-last:hidden max-tablet:pr-2 max-tablet:whitespace-normal max-tablet:not-last:hidden"
+		class="h-11 border-b border-hair pr-3 whitespace-nowrap group-focus-within/tr:bg-lit group-hover/tr:bg-lit max-desk:not-nth-3:not-last:hidden max-tablet:pr-2 max-tablet:whitespace-normal max-tablet:not-last:hidden"
 		>{plural(tune.bars, 'bar')}, {tune.feel}</td
 	>
 	<td
-		class="h-11 border-b border-b-hair py-0 pr-3 pl-0 font-display text-head font-extrabold whitespace-nowrap group-focus-within/tr:bg-lit group-hover/tr:bg-lit max-desk:not-nth-3:not-last:hidden max-tablet:pr-2 max-tablet:whitespace-normal max-tablet:not-last:hidden"
+		class="h-11 border-b border-hair pr-3 font-display text-head font-extrabold whitespace-nowrap group-focus-within/tr:bg-lit group-hover/tr:bg-lit max-desk:not-nth-3:not-last:hidden max-tablet:pr-2 max-tablet:whitespace-normal max-tablet:not-last:hidden"
 	>
 		{#if clean === null}
 			<span class="font-sans text-line font-normal text-second">aim {tune.tempo}</span>
@@ -89,7 +89,7 @@
 		{/if}
 	</td>
 	<td
-		class="h-11 border-b border-b-hair py-0 pr-3 pl-0 whitespace-nowrap group-focus-within/tr:bg-lit group-hover/tr:bg-lit max-tablet:pr-2 max-tablet:whitespace-normal"
+		class="h-11 border-b border-hair pr-3 whitespace-nowrap group-focus-within/tr:bg-lit group-hover/tr:bg-lit max-tablet:pr-2 max-tablet:whitespace-normal"
 	>
 		<a
 			class="landing flex items-center gap-2.5 whitespace-nowrap max-tablet:justify-end max-tablet:gap-1.5"
@@ -110,16 +110,16 @@
 		</a>
 	</td>
 	<td
-		class="h-11 border-b border-b-hair py-0 pr-3 pl-0 whitespace-nowrap group-focus-within/tr:bg-lit group-hover/tr:bg-lit max-desk:not-nth-3:not-last:hidden max-tablet:pr-2 max-tablet:whitespace-normal max-tablet:not-last:hidden"
+		class="h-11 border-b border-hair pr-3 whitespace-nowrap group-focus-within/tr:bg-lit group-hover/tr:bg-lit max-desk:not-nth-3:not-last:hidden max-tablet:pr-2 max-tablet:whitespace-normal max-tablet:not-last:hidden"
 	>
 		<PlaceMarks {practised} {planned} />
 	</td>
 	<td
-		class="h-11 border-b border-b-hair py-0 pr-3 pl-0 text-line whitespace-nowrap group-focus-within/tr:bg-lit group-hover/tr:bg-lit max-desk:not-nth-3:not-last:hidden max-tablet:pr-2 max-tablet:whitespace-normal max-tablet:not-last:hidden"
+		class="h-11 border-b border-hair pr-3 text-line whitespace-nowrap group-focus-within/tr:bg-lit group-hover/tr:bg-lit max-desk:not-nth-3:not-last:hidden max-tablet:pr-2 max-tablet:whitespace-normal max-tablet:not-last:hidden"
 		>{practice?.lastPlayed ? ago(practice.lastPlayed, now) : ''}</td
 	>
 	<td
-		class="h-11 border-b border-b-hair py-0 pr-3 pl-0 text-line whitespace-nowrap group-focus-within/tr:bg-lit group-hover/tr:bg-lit max-desk:not-nth-3:not-last:hidden max-tablet:pr-2 max-tablet:whitespace-normal max-tablet:not-last:hidden"
+		class="h-11 border-b border-hair pr-3 text-line whitespace-nowrap group-focus-within/tr:bg-lit group-hover/tr:bg-lit max-desk:not-nth-3:not-last:hidden max-tablet:pr-2 max-tablet:whitespace-normal max-tablet:not-last:hidden"
 	>
 		{#if practice?.due}
 			{@const due = ahead(practice.due, now)}
@@ -127,7 +127,7 @@
 		{/if}
 	</td>
 	<td
-		class="h-11 w-7 border-b border-b-hair p-0 whitespace-nowrap group-focus-within/tr:bg-lit group-hover/tr:bg-lit max-desk:not-nth-3:not-last:hidden max-tablet:pr-2 max-tablet:whitespace-normal max-tablet:not-last:hidden"
+		class="h-11 w-7 border-b border-hair whitespace-nowrap group-focus-within/tr:bg-lit group-hover/tr:bg-lit max-desk:not-nth-3:not-last:hidden max-tablet:pr-2 max-tablet:whitespace-normal max-tablet:not-last:hidden"
 	>
 		<button
 			class="grid size-7 place-items-center text-third hover:text-ink"

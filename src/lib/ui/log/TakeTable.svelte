@@ -43,7 +43,7 @@
 			<tr>
 				{#each COLUMNS as [sort, name] (sort)}
 					<th
-						class="h-6.75 border-b border-b-hair py-0 pr-3.5 pl-0 text-left text-reason font-normal whitespace-nowrap text-second data-number:text-right max-tablet:data-wide:hidden"
+						class="h-6.75 border-b border-hair pr-3.5 text-left text-reason font-normal whitespace-nowrap text-second data-number:text-right max-tablet:data-wide:hidden"
 						data-number={sort === 'tempo' || undefined}
 						data-wide={sort === 'key' || undefined}
 						aria-sort={filter.sort === sort ? (filter.down ? 'descending' : 'ascending') : 'none'}
@@ -57,11 +57,11 @@
 					</th>
 				{/each}
 				<th
-					class="h-6.75 border-b border-b-hair py-0 pr-3.5 pl-0 text-left text-reason font-normal whitespace-nowrap text-second max-tablet:hidden"
+					class="h-6.75 border-b border-hair pr-3.5 text-left text-reason font-normal whitespace-nowrap text-second max-tablet:hidden"
 					>Note</th
 				>
 				<th
-					class="h-6.75 border-b border-b-hair py-0 pr-3.5 pl-0 text-left text-reason font-normal whitespace-nowrap text-second"
+					class="h-6.75 border-b border-hair pr-3.5 text-left text-reason font-normal whitespace-nowrap text-second"
 					><span class="sr">Compare, delete</span></th
 				>
 			</tr>
@@ -70,39 +70,39 @@
 			{#each log.takes as take (take.id)}
 				<tr data-chosen={chosen.includes(take.id) || undefined} title={proseSigns(take.rule)}>
 					<td
-						class="h-6.75 border-b border-b-hair py-0 pr-3.5 pl-0 text-left whitespace-nowrap in-data-chosen:bg-lit"
+						class="h-6.75 border-b border-hair pr-3.5 text-left whitespace-nowrap in-data-chosen:bg-lit"
 						>{ago(new Date(take.playedAt).getTime(), now)}</td
 					>
 					<td
-						class="h-6.75 border-b border-b-hair py-0 pr-3.5 pl-0 text-left font-semibold whitespace-nowrap in-data-chosen:bg-lit"
+						class="h-6.75 border-b border-hair pr-3.5 text-left font-semibold whitespace-nowrap in-data-chosen:bg-lit"
 						><a
 							class="hover:underline hover:underline-offset-[3px]"
 							href="/tunes/{take.tuneId}/drill?position={take.position}">{take.title}</a
 						></td
 					>
 					<td
-						class="h-6.75 border-b border-b-hair py-0 pr-3.5 pl-0 text-left whitespace-nowrap in-data-chosen:bg-lit"
+						class="h-6.75 border-b border-hair pr-3.5 text-left whitespace-nowrap in-data-chosen:bg-lit"
 						>{take.position}</td
 					>
 					<td
-						class="h-6.75 border-b border-b-hair py-0 pr-3.5 pl-0 text-left whitespace-nowrap in-data-chosen:bg-lit max-tablet:hidden"
+						class="h-6.75 border-b border-hair pr-3.5 text-left whitespace-nowrap in-data-chosen:bg-lit max-tablet:hidden"
 						>{proseSigns(take.key)}</td
 					>
 					<td
-						class="h-6.75 border-b border-b-hair py-0 pr-3.5 pl-0 text-right whitespace-nowrap in-data-chosen:bg-lit"
+						class="h-6.75 border-b border-hair pr-3.5 text-right whitespace-nowrap in-data-chosen:bg-lit"
 						>{Math.round(take.tempo)}</td
 					>
 					<td
-						class="h-6.75 border-b border-b-hair py-0 pr-3.5 pl-0 text-left whitespace-nowrap in-data-chosen:bg-lit"
+						class="h-6.75 border-b border-hair pr-3.5 text-left whitespace-nowrap in-data-chosen:bg-lit"
 						>{landed(take)}{take.looped ? ' (part)' : ''}</td
 					>
 					<td
-						class="h-6.75 max-w-55 border-b border-b-hair py-0 pr-3.5 pl-0 text-left whitespace-nowrap in-data-chosen:bg-lit max-tablet:hidden"
+						class="h-6.75 max-w-55 border-b border-hair pr-3.5 text-left whitespace-nowrap in-data-chosen:bg-lit max-tablet:hidden"
 					>
 						<NoteField stays note={take.note} onwrite={(note) => void onnote(take, note)} />
 					</td>
 					<td
-						class="h-6.75 border-b border-b-hair p-0 text-right whitespace-nowrap in-data-chosen:bg-lit"
+						class="h-6.75 border-b border-hair text-right whitespace-nowrap in-data-chosen:bg-lit"
 					>
 						<button
 							class="h-6.5 min-w-6.5 text-second hover:text-ink"

@@ -63,7 +63,7 @@
 </script>
 
 {#if cards.length === 0}
-	<p class="px-0 py-3 text-second">{empty}</p>
+	<p class="py-3 text-second">{empty}</p>
 {/if}
 <div class="grid grid-cols-[repeat(auto-fit,minmax(min(100%,300px),1fr))] gap-4">
 	{#each groups as { tense, chord, own } (tense)}
@@ -72,7 +72,7 @@
 			onValueChange={onpick}
 			orientation="horizontal"
 			aria-label="{name} of {signs(chord.symbol)}, {tense}"
-			class="-mx-1 my-0 flex [scroll-snap-type:x_proximity] [scrollbar-width:thin] [scrollbar-color:var(--strong)_transparent] items-start gap-3 overflow-x-auto p-1"
+			class="-mx-1 flex [scroll-snap-type:x_proximity] [scrollbar-width:thin] [scrollbar-color:var(--strong)_transparent] items-start gap-3 overflow-x-auto p-1"
 			data-tense={tense}
 		>
 			{#each own as { key, title, head, caption, spoken, drawing } (key)}

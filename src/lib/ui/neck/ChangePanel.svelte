@@ -16,10 +16,10 @@
 		<div>
 			<p class="pb-1 font-bold">{changeSummary(open.now, open.next)}</p>
 			<ul>
-				{#each lines as line (line)}<li class="px-0 py-1 text-line">{line}</li>{/each}
+				{#each lines as line (line)}<li class="py-1 text-line">{line}</li>{/each}
 			</ul>
 		</div>
 	</div>
 {:else}
-	<p class="px-0 py-3 text-second">This chart holds one chord: nothing changes.</p>
+	<p class="py-3 text-second">This chart holds one chord: nothing changes.</p>
 {/if}

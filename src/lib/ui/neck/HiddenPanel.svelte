@@ -34,10 +34,10 @@
 	/>
 	<div class="reread">
 		{#if chosen}
-			<p class="px-0 py-1.5 text-reason text-second">
+			<p class="py-1.5 text-reason text-second">
 				<b class="text-ink">{signs(chosen.item.name)}</b> over every chord
 			</p>
-			<ul class="[columns:190px_2] border-t border-t-hair pt-1">
+			<ul class="[columns:190px_2] border-t border-hair pt-1">
 				{#each view.reread as { chord, roles, verdicts } (chord.symbol)}
 					<li class="flex min-h-6 [break-inside:avoid] items-baseline gap-2 text-line">
 						<span class="min-w-15.5 text-line"><ChordSymbol {chord} /></span>
@@ -51,7 +51,7 @@
 				{/each}
 			</ul>
 		{:else}
-			<p class="px-0 py-1.5 text-reason text-second">
+			<p class="py-1.5 text-reason text-second">
 				{#if view.hiddenIn}In {scaleTitle(view.hiddenIn, view.open.player.scales)}.{/if} Choose one: it
 				stands out on the neck, and is read over every chord here.
 			</p>

@@ -19,7 +19,7 @@
 	{#each LAYERS as { pref, key, name } (pref)}
 		<button
 			type="button"
-			class="inline-flex min-h-7 items-center gap-1.5 border-b-3 border-b-transparent text-reason text-second hover:text-ink aria-pressed:border-b-ink aria-pressed:font-bold aria-pressed:text-ink max-tablet:min-h-11 now:aria-pressed:border-b-now next:aria-pressed:border-b-next"
+			class="inline-flex min-h-7 items-center gap-1.5 border-b-3 border-transparent text-reason text-second hover:text-ink aria-pressed:border-b-ink aria-pressed:font-bold aria-pressed:text-ink max-tablet:min-h-11 now:aria-pressed:border-b-now next:aria-pressed:border-b-next"
 			data-tense={name}
 			aria-pressed={prefs.current[pref]}
 			aria-keyshortcuts={key}
@@ -29,7 +29,7 @@
 		>
 	{/each}
 	<button
-		class="inline-flex min-h-7 items-center gap-1.5 border-b-3 border-b-transparent text-reason text-second hover:text-ink max-tablet:min-h-11"
+		class="inline-flex min-h-7 items-center gap-1.5 border-b-3 border-transparent text-reason text-second hover:text-ink max-tablet:min-h-11"
 		type="button"
 		aria-keyshortcuts="N"
 		onclick={() => prefs.set('labels', names ? 'roles' : 'names')}

@@ -54,12 +54,12 @@
 	{#each FAMILIES as family (family)}
 		<RadioGroup.Item
 			value={family}
-			class="min-h-8 flex-[1_0_auto] border-l-[1.5px] border-l-ink px-2.5 py-0 text-line font-semibold whitespace-nowrap hover:bg-lit data-[state=checked]:bg-ink data-[state=checked]:text-paper"
+			class="min-h-8 flex-[1_0_auto] border-l-[1.5px] border-ink px-2.5 text-line font-semibold whitespace-nowrap hover:bg-lit data-[state=checked]:bg-ink data-[state=checked]:text-paper"
 			aria-label="{NAMES[family].name}: {NAMES[family].says}">{NAMES[family].name}</RadioGroup.Item
 		>
 	{/each}
 </RadioGroup.Root>
-<div class="flex min-h-11.5 items-center justify-between gap-3 px-0 py-1.5">
+<div class="flex min-h-11.5 items-center justify-between gap-3 py-1.5">
 	<p class="text-reason text-second">
 		{NAMES[view.family].says}{#if view.family === 'pocket' && view.pocketScale}, now {prefs.name(
 				noteName(view.pocketScale.tonic)
@@ -71,12 +71,12 @@
 			onValueChange={(value) => view.layOut(view.family, Number(value))}
 			orientation="horizontal"
 			aria-label={view.family === 'single-fret' ? 'Frets' : 'Notes a string'}
-			class="mt-0 flex flex-wrap border-[1.5px] border-ink"
+			class="flex flex-wrap border-[1.5px] border-ink"
 		>
 			{#each counts as n (n)}
 				<RadioGroup.Item
 					value={String(n)}
-					class="min-h-8 flex-[1_0_auto] border-l-[1.5px] border-l-ink px-2.5 py-0 text-line font-semibold whitespace-nowrap hover:bg-lit data-[state=checked]:bg-ink data-[state=checked]:text-paper"
+					class="min-h-8 flex-[1_0_auto] border-l-[1.5px] border-ink px-2.5 text-line font-semibold whitespace-nowrap hover:bg-lit data-[state=checked]:bg-ink data-[state=checked]:text-paper"
 					>{n}</RadioGroup.Item
 				>
 			{/each}

@@ -78,13 +78,13 @@
 <section data-part="panels" class="min-h-50 min-w-0" bind:this={body}>
 	<Tabs.Root value={view.panel} onValueChange={(panel) => view.show(panel as Panel)}>
 		<Tabs.List
-			class="flex flex-wrap gap-x-2 gap-y-0 border-b-2 border-b-ink"
+			class="flex flex-wrap gap-x-2 gap-y-0 border-b-2 border-ink"
 			aria-label="In this place"
 		>
 			{#each PANELS as { id, key, name, says } (id)}
 				<Tabs.Trigger
 					value={id}
-					class="inline-flex min-h-8 items-center gap-1 border-b-4 border-b-transparent text-reason whitespace-nowrap text-second hover:text-ink data-[state=active]:border-b-ink data-[state=active]:font-bold data-[state=active]:text-ink max-tablet:min-h-11"
+					class="inline-flex min-h-8 items-center gap-1 border-b-4 border-transparent text-reason whitespace-nowrap text-second hover:text-ink data-[state=active]:border-b-ink data-[state=active]:font-bold data-[state=active]:text-ink max-tablet:min-h-11"
 					aria-label="{name}: {says}"
 					aria-keyshortcuts={key}><KeyCap keys={key} /><span>{name}</span></Tabs.Trigger
 				>

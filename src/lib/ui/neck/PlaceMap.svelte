@@ -121,7 +121,7 @@
 	>
 		{#each rows as { chord } (chord.symbol)}
 			<li
-				class="flex h-[var(--row)] items-center justify-end in-data-left:justify-start now:font-bold now:text-now-ink next:font-bold next:text-next-ink"
+				class="flex h-(--row) items-center justify-end in-data-left:justify-start now:font-bold now:text-now-ink next:font-bold next:text-next-ink"
 				data-tense={tense(chord.symbol)}
 				style="font-size:{fittingSize(chord, 48, [13, 12, 11, 10])}px"
 			>
@@ -139,7 +139,7 @@
 		aria-label="How each chord lies in each place; the table after it has the figures"
 	></div>
 	<div
-		class="pointer-events-none relative col-start-2 row-[1_/_3] mx-0 -my-1 max-tablet:col-start-2 max-tablet:row-start-3"
+		class="pointer-events-none relative col-start-2 row-[1_/_3] -my-1 max-tablet:col-start-2 max-tablet:row-start-3"
 		aria-hidden="true"
 	>
 		<i

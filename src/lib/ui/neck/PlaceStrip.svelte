@@ -59,7 +59,7 @@
 			aria-label={words(position)}
 			onclick={() => open.moveTo(position)}
 			>{position}{#if planned.includes(position)}<i
-					class="absolute bottom-0.75 left-1/2 -ml-2 w-3.5 border-b-3 border-double border-b-current"
+					class="absolute bottom-0.75 left-1/2 -ml-2 w-3.5 border-b-3 border-double border-current"
 				></i>{/if}</button
 		>
 	{/each}

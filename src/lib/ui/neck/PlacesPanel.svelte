@@ -9,7 +9,7 @@
 	const order = $derived([...coverage.ranked].sort((a, b) => a.rank - b.rank));
 </script>
 
-{#if order.length === 0}<p class="px-0 py-3 text-second">The places are being weighed.</p>{/if}
+{#if order.length === 0}<p class="py-3 text-second">The places are being weighed.</p>{/if}
 <RadioGroup.Root
 	value={String(open.position)}
 	onValueChange={(position) => open.moveTo(Number(position))}
@@ -19,7 +19,7 @@
 	{#each order as { position, rank, score, reasons } (position)}
 		<RadioGroup.Item
 			value={String(position)}
-			class="grid min-h-7.5 w-full grid-cols-[24px_26px_56px_minmax(0,1fr)] items-center gap-2 border-b border-b-hair p-1 text-left text-reason leading-tight hover:bg-lit data-[state=checked]:bg-ink data-[state=checked]:text-paper max-desk:min-h-10"
+			class="grid min-h-7.5 w-full grid-cols-[24px_26px_56px_minmax(0,1fr)] items-center gap-2 border-b border-hair p-1 text-left text-reason leading-tight hover:bg-lit data-[state=checked]:bg-ink data-[state=checked]:text-paper max-desk:min-h-10"
 			aria-label="{rank}: position {position}. {reasons.join(', ')}"
 		>
 			<span class="text-right font-mono">{rank}</span>

@@ -74,7 +74,7 @@
 		{@render menu()}
 	</div>
 	<div
-		class="grid min-h-9 grid-cols-[60px_auto_minmax(0,1fr)] items-center gap-x-2 border-b border-b-hair max-tablet:grid-cols-[60px_minmax(0,1fr)]"
+		class="grid min-h-9 grid-cols-[60px_auto_minmax(0,1fr)] items-center gap-x-2 border-b border-hair max-tablet:grid-cols-[60px_minmax(0,1fr)]"
 	>
 		<span></span>
 		<span class="flex text-center" style="--count:{scale.notes.length}">
@@ -98,7 +98,7 @@
 	{#each rows as row (row.tense)}
 		{@const { tense, chord, choice, fields, added, inUse, at } = row}
 		<div
-			class="grid min-h-11.5 grid-cols-[60px_auto_minmax(0,1fr)] items-center gap-x-2 border-b border-b-hair data-[tense=clash]:underline data-[tense=clash]:decoration-dotted data-[tense=clash]:decoration-2 data-[tense=clash]:underline-offset-[3px] data-[tense=home]:font-bold data-[tense=home]:text-ink max-tablet:grid-cols-[60px_minmax(0,1fr)]"
+			class="grid min-h-11.5 grid-cols-[60px_auto_minmax(0,1fr)] items-center gap-x-2 border-b border-hair data-[tense=clash]:underline data-[tense=clash]:decoration-dotted data-[tense=clash]:decoration-2 data-[tense=clash]:underline-offset-[3px] data-[tense=home]:font-bold data-[tense=home]:text-ink max-tablet:grid-cols-[60px_minmax(0,1fr)]"
 			data-tense={tense}
 		>
 			<span
@@ -109,7 +109,7 @@
 				{#each fields as field (field.degree)}
 					{#if field.edited}
 						<b
-							class="relative w-[clamp(22px,calc(210px_/_var(--count)),35px)] flex-none px-0 py-2 font-display text-line font-extrabold whitespace-nowrap in-now:bg-now-tint in-now:text-now-ink in-next:bg-next-tint in-next:text-next-ink"
+							class="relative w-[clamp(22px,calc(210px_/_var(--count)),35px)] flex-none py-2 font-display text-line font-extrabold whitespace-nowrap in-now:bg-now-tint in-now:text-now-ink in-next:bg-next-tint in-next:text-next-ink"
 							><i class="align-[0.1em] font-sans text-[0.68em] not-italic" aria-hidden="true"
 								>{field.rises ? '↗' : '↘'}</i
 							>{prefs.name(field.edited)}</b
@@ -127,7 +127,7 @@
 					{/if}
 				{/each}
 				{#each added as name (name)}<b
-						class="relative ml-1 w-[clamp(22px,calc(210px_/_var(--count)),35px)] flex-none px-0 py-2 font-display text-line font-extrabold whitespace-nowrap in-now:bg-now-tint in-now:text-now-ink in-next:bg-next-tint in-next:text-next-ink"
+						class="relative ml-1 w-[clamp(22px,calc(210px_/_var(--count)),35px)] flex-none py-2 font-display text-line font-extrabold whitespace-nowrap in-now:bg-now-tint in-now:text-now-ink in-next:bg-next-tint in-next:text-next-ink"
 						><i class="align-[0.1em] font-sans text-[0.68em] not-italic" aria-hidden="true">+</i
 						>{prefs.name(name)}</b
 					>{/each}

@@ -19,6 +19,6 @@
 >
 	{#each told as { head, text, tense } (head)}
 		<dt class="font-bold now:text-now-ink next:text-next-ink" data-tense={tense ?? ''}>{head}</dt>
-		<dd class="border-b border-b-hair pb-1">{text}</dd>
+		<dd class="border-b border-hair pb-1">{text}</dd>
 	{/each}
 </dl>

@@ -44,7 +44,7 @@
 		{@const making = id as Making}
 		<button
 			type="button"
-			class="grid w-full border-b border-l-4 border-b-hair border-l-transparent py-1 pr-0 pl-3 text-left aria-pressed:border-l-ink aria-pressed:bg-lit"
+			class="grid w-full border-b border-l-4 border-b-hair border-l-transparent py-1 pl-3 text-left aria-pressed:border-l-ink aria-pressed:bg-lit"
 			aria-pressed={desk.making === making}
 			onclick={() => (desk.making = making)}
 		>
@@ -54,7 +54,7 @@
 			<span class="text-reason text-second">{says}</span>
 		</button>
 		{#if desk.making === making}
-			<div class="grid gap-2 border-b border-b-hair pt-2 pr-0 pb-2.5 pl-4">
+			<div class="grid gap-2 border-b border-hair pt-2 pb-2.5 pl-4">
 				{#if making === 'answer'}
 					<Choice
 						label="Land on"

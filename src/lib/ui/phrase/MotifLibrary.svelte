@@ -32,7 +32,7 @@
 			>
 				<button
 					type="button"
-					class="flex w-full items-center justify-between gap-2 py-1 pr-0 pl-2.5 text-left"
+					class="flex w-full items-center justify-between gap-2 py-1 pl-2.5 text-left"
 					aria-pressed={desk.shelf.from?.id === motif.id}
 					onclick={() => desk.choose(motif)}
 				>
@@ -51,7 +51,7 @@
 			</li>
 		{:else}
 			<li
-				class="flex flex-wrap justify-start border-b border-l-4 border-b-hair border-l-transparent px-0 py-2.5 text-second"
+				class="flex flex-wrap justify-start border-b border-l-4 border-b-hair border-l-transparent py-2.5 text-second"
 			>
 				Nothing stored yet: shape a motif and store it.
 			</li>

@@ -38,16 +38,14 @@
 {#snippet label(name: string, phrases: readonly Phrase[], landing: boolean)}
 	{@const role = landingOf(desk, phrases[0], 0)}
 	{#if !narrow}
-		<p
-			class="w-23 shrink-0 border-r-[1.5px] border-r-ink pt-3.5 pr-2 pb-0 pl-0 text-reason text-second"
-		>
+		<p class="w-23 shrink-0 border-r-[1.5px] border-ink pt-3.5 pr-2 text-reason text-second">
 			<b class="block font-display text-head font-extrabold text-ink">{name}</b>
 			{#if landing}<span>lands on {proseSigns(role ?? '')}<br />{feelOf(role)}</span>{/if}
 		</p>
 	{/if}
 {/snippet}
 
-<div class="flex border-t-2 border-t-ink">
+<div class="flex border-t-2 border-ink">
 	{@render label('Call', desk.calls, true)}
 	{#each columns as change, at (at)}
 		<PhraseCell
@@ -62,7 +60,7 @@
 		/>
 	{/each}
 </div>
-<div class="flex border-t-2 border-t-ink">
+<div class="flex border-t-2 border-ink">
 	{@render label(MADE[desk.making], desk.made, !desk.runs)}
 	{#each desk.runs ? columns.slice(0, 1) : columns as change, at (at)}
 		<PhraseCell

@@ -76,7 +76,7 @@
 			<div class="mb-1 flex gap-1" style:padding-left="{i * 10}px">
 				{#each row as { letter, name, midi } (letter)}
 					<span
-						class="w-8 border-[1.5px] border-strong px-0 pt-0.5 pb-1 text-center text-reason leading-tight font-bold data-root:border-now-line data-root:bg-now-tint"
+						class="w-8 border-[1.5px] border-strong pt-0.5 pb-1 text-center text-reason leading-tight font-bold data-root:border-now-line data-root:bg-now-tint"
 						data-root={name === nameOf(input.rows[0]?.[0] ?? midi) || undefined}
 						><small class="block font-mono text-count font-medium text-second">{letter}</small
 						>{name}</span

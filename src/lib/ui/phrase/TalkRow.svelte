@@ -112,14 +112,14 @@
 		</span>
 	</div>
 	<div
-		class="flex border-t-2 border-t-ink"
+		class="flex border-t-2 border-ink"
 		role="group"
 		aria-label="Bars {from + 1} to {from + bars.length}"
 	>
 		{#each bars as at (at.bar.index)}
 			<button
 				type="button"
-				class="grid min-w-0 grid-rows-[22px_18px_18px] border-t-4 border-l border-t-transparent border-l-hair px-1.5 pt-1 pb-0 text-left aria-pressed:shadow-[inset_0_-4px_0_var(--ink)] data-sounding:border-t-ink data-[part=air]:[border-left-style:dashed] now:data-[part=answer]:border-t-now-line now:data-[part=answer]:bg-now-tint now:data-[part=call]:border-t-now-line now:data-[part=call]:bg-now-tint now:data-[part=hold]:border-t-now-line now:data-[part=hold]:bg-now-tint next:data-[part=answer]:border-t-next-line next:data-[part=answer]:bg-next-tint next:data-[part=call]:border-t-next-line next:data-[part=call]:bg-next-tint next:data-[part=hold]:border-t-next-line next:data-[part=hold]:bg-next-tint"
+				class="grid min-w-0 grid-rows-[22px_18px_18px] border-t-4 border-l border-t-transparent border-l-hair px-1.5 pt-1 text-left aria-pressed:shadow-[inset_0_-4px_0_var(--ink)] data-sounding:border-t-ink data-[part=air]:[border-left-style:dashed] now:data-[part=answer]:border-t-now-line now:data-[part=answer]:bg-now-tint now:data-[part=call]:border-t-now-line now:data-[part=call]:bg-now-tint now:data-[part=hold]:border-t-now-line now:data-[part=hold]:bg-now-tint next:data-[part=answer]:border-t-next-line next:data-[part=answer]:bg-next-tint next:data-[part=call]:border-t-next-line next:data-[part=call]:bg-next-tint next:data-[part=hold]:border-t-next-line next:data-[part=hold]:bg-next-tint"
 				data-tense={at.tense}
 				data-part={at.part}
 				data-sounding={(transport.heard.kind === 'playing' &&

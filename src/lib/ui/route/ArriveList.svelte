@@ -24,7 +24,7 @@
 <ul>
 	{#each shown as option (option.approach)}
 		{@const on = option.approach === taken}
-		<li class="border-b border-b-hair">
+		<li class="border-b border-hair">
 			<button
 				class="grid min-h-6.75 w-full grid-cols-[14px_1fr_auto] items-center gap-2 text-left text-line hover:bg-lit"
 				type="button"

@@ -26,7 +26,7 @@
 </script>
 
 <svg
-	class="block w-full border-t-2 border-t-ink"
+	class="block w-full border-t-2 border-ink"
 	viewBox="0 0 {WIDTH} {HEIGHT}"
 	role="img"
 	aria-label="The landings of both routes over the chart, the left one solid, the right one dashed"

@@ -143,7 +143,7 @@
 				<div>
 					<label class="min-w-0 text-reason text-second" for="{id}-a">Left</label>
 					<select
-						class="min-h-9 w-full min-w-0 border-[1.5px] border-ink bg-paper px-2 py-0 text-line text-ink"
+						class="min-h-9 w-full min-w-0 border-[1.5px] border-ink bg-paper px-2 text-line text-ink"
 						id="{id}-a"
 						bind:value={left}
 					>
@@ -154,7 +154,7 @@
 				<div>
 					<label class="min-w-0 text-reason text-second" for="{id}-b">Right</label>
 					<select
-						class="min-h-9 w-full min-w-0 border-[1.5px] border-ink bg-paper px-2 py-0 text-line text-ink"
+						class="min-h-9 w-full min-w-0 border-[1.5px] border-ink bg-paper px-2 text-line text-ink"
 						id="{id}-b"
 						bind:value={right}
 					>
@@ -175,16 +175,16 @@
 						<thead
 							><tr
 								><th
-									class="border-b-2 border-b-ink py-1 pr-2.5 pl-0 text-left text-reason font-normal text-second tabular-nums"
+									class="border-b-2 border-ink py-1 pr-2.5 text-left text-reason font-normal text-second tabular-nums"
 									>Bar</th
 								><th
-									class="border-b-2 border-b-ink py-1 pr-2.5 pl-0 text-left text-reason font-normal text-second tabular-nums"
+									class="border-b-2 border-ink py-1 pr-2.5 text-left text-reason font-normal text-second tabular-nums"
 									>Chord</th
 								><th
-									class="border-b-2 border-b-ink py-1 pr-2.5 pl-0 text-left text-reason font-normal text-second tabular-nums"
+									class="border-b-2 border-ink py-1 pr-2.5 text-left text-reason font-normal text-second tabular-nums"
 									>Left</th
 								><th
-									class="border-b-2 border-b-ink py-1 pr-2.5 pl-0 text-left text-reason font-normal text-second tabular-nums"
+									class="border-b-2 border-ink py-1 pr-2.5 text-left text-reason font-normal text-second tabular-nums"
 									>Right</th
 								></tr
 							></thead
@@ -192,17 +192,17 @@
 						<tbody>
 							{#each rows as row (row.change.index)}
 								<tr class="data-differs:bg-lit" data-differs={!row.same || undefined}>
-									<td class="border-b border-b-hair py-1 pr-2.5 pl-0 text-left tabular-nums"
+									<td class="border-b border-hair py-1 pr-2.5 text-left tabular-nums"
 										>{row.change.bar}{row.change.beat !== 1 ? `.${row.change.beat}` : ''}</td
 									>
 									<th
-										class="border-b border-b-hair py-1 pr-2.5 pl-0 text-left font-medium tabular-nums"
+										class="border-b border-hair py-1 pr-2.5 text-left font-medium tabular-nums"
 										scope="row">{signs(row.change.to.symbol)}</th
 									>
-									<td class="border-b border-b-hair py-1 pr-2.5 pl-0 text-left tabular-nums"
+									<td class="border-b border-hair py-1 pr-2.5 text-left tabular-nums"
 										>{@render landing(row.a)}</td
 									>
-									<td class="border-b border-b-hair py-1 pr-2.5 pl-0 text-left tabular-nums"
+									<td class="border-b border-hair py-1 pr-2.5 text-left tabular-nums"
 										>{#if row.same}<small class="text-reason text-second">the same</small
 											>{:else}{@render landing(row.b)}{/if}</td
 									>
@@ -215,13 +215,13 @@
 							<thead
 								><tr
 									><th
-										class="border-b-2 border-b-ink py-1 pr-2.5 pl-0 text-left text-reason font-normal text-second tabular-nums"
+										class="border-b-2 border-ink py-1 pr-2.5 text-left text-reason font-normal text-second tabular-nums"
 										>Measure</th
 									><th
-										class="border-b-2 border-b-ink py-1 pr-2.5 pl-0 text-left text-reason font-normal text-second tabular-nums"
+										class="border-b-2 border-ink py-1 pr-2.5 text-left text-reason font-normal text-second tabular-nums"
 										>Left</th
 									><th
-										class="border-b-2 border-b-ink py-1 pr-2.5 pl-0 text-left text-reason font-normal text-second tabular-nums"
+										class="border-b-2 border-ink py-1 pr-2.5 text-left text-reason font-normal text-second tabular-nums"
 										>Right</th
 									></tr
 								></thead
@@ -230,12 +230,10 @@
 								{#each measures as row (row.words)}
 									<tr
 										><th
-											class="border-b border-b-hair py-1 pr-2.5 pl-0 text-left font-medium tabular-nums"
+											class="border-b border-hair py-1 pr-2.5 text-left font-medium tabular-nums"
 											scope="row">{row.words}</th
-										><td class="border-b border-b-hair py-1 pr-2.5 pl-0 text-left tabular-nums"
-											>{row.a}</td
-										><td class="border-b border-b-hair py-1 pr-2.5 pl-0 text-left tabular-nums"
-											>{row.b}</td
+										><td class="border-b border-hair py-1 pr-2.5 text-left tabular-nums">{row.a}</td
+										><td class="border-b border-hair py-1 pr-2.5 text-left tabular-nums">{row.b}</td
 										></tr
 									>
 								{/each}
@@ -245,13 +243,13 @@
 							<thead
 								><tr
 									><th
-										class="border-b-2 border-b-ink py-1 pr-2.5 pl-0 text-left text-reason font-normal text-second tabular-nums"
+										class="border-b-2 border-ink py-1 pr-2.5 text-left text-reason font-normal text-second tabular-nums"
 										>Cost of</th
 									><th
-										class="border-b-2 border-b-ink py-1 pr-2.5 pl-0 text-left text-reason font-normal text-second tabular-nums"
+										class="border-b-2 border-ink py-1 pr-2.5 text-left text-reason font-normal text-second tabular-nums"
 										>Left</th
 									><th
-										class="border-b-2 border-b-ink py-1 pr-2.5 pl-0 text-left text-reason font-normal text-second tabular-nums"
+										class="border-b-2 border-ink py-1 pr-2.5 text-left text-reason font-normal text-second tabular-nums"
 										>Right</th
 									></tr
 								></thead
@@ -260,15 +258,15 @@
 								{#each costs as row (row.words)}
 									<tr
 										><th
-											class="border-b border-b-hair py-1 pr-2.5 pl-0 text-left font-medium tabular-nums"
+											class="border-b border-hair py-1 pr-2.5 text-left font-medium tabular-nums"
 											scope="row">{row.words}</th
 										>
 										<td
-											class="border-b border-b-hair py-1 pr-2.5 pl-0 text-left tabular-nums data-less:font-bold"
+											class="border-b border-hair py-1 pr-2.5 text-left tabular-nums data-less:font-bold"
 											data-less={row.a < row.b || undefined}>{row.a.toFixed(1)}</td
 										>
 										<td
-											class="border-b border-b-hair py-1 pr-2.5 pl-0 text-left tabular-nums data-less:font-bold"
+											class="border-b border-hair py-1 pr-2.5 text-left tabular-nums data-less:font-bold"
 											data-less={row.b < row.a || undefined}>{row.b.toFixed(1)}</td
 										></tr
 									>

@@ -63,7 +63,7 @@
 		<label class="flex items-center justify-between gap-2 text-reason text-second" for={id}
 			>Notes over {proseSigns(open.change?.to.symbol ?? '')}
 			<select
-				class="min-h-8 max-w-47.5 min-w-0 border-[1.5px] border-ink bg-paper px-2 py-0 text-line text-ink"
+				class="min-h-8 max-w-47.5 min-w-0 border-[1.5px] border-ink bg-paper px-2 text-line text-ink"
 				{id}
 				{value}
 				onchange={(event) => choose(event.currentTarget.value)}

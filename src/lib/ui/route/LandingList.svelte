@@ -49,9 +49,9 @@
 <ul data-part="landings">
 	{#each shown as landing (`${landing.string}-${landing.fret}`)}
 		{@const on = isChosen(landing)}
-		<li class="border-b border-b-hair">
+		<li class="border-b border-hair">
 			<button
-				class="-mx-6 my-0 grid w-[calc(100%_+_--spacing(12))] grid-cols-[52px_1fr] items-center px-6 py-1 text-left hover:bg-lit aria-pressed:bg-next-tint! aria-pressed:shadow-[inset_6px_0_0_var(--next)] max-desk:mx-0 max-desk:w-full max-desk:px-2"
+				class="-mx-6 grid w-[calc(100%_+_--spacing(12))] grid-cols-[52px_1fr] items-center px-6 py-1 text-left hover:bg-lit aria-pressed:bg-next-tint! aria-pressed:shadow-[inset_6px_0_0_var(--next)] max-desk:mx-0 max-desk:w-full max-desk:px-2"
 				type="button"
 				aria-pressed={on}
 				onclick={() => onchoose(landing)}

@@ -34,10 +34,7 @@
 </script>
 
 {#if note}
-	<section
-		class="grid gap-2 border-b border-b-hair px-0 pt-2 pb-2.5"
-		aria-label="The note that is picked"
-	>
+	<section class="grid gap-2 border-b border-hair pt-2 pb-2.5" aria-label="The note that is picked">
 		<div class="flex items-center gap-2.5">
 			{#if note.role}
 				<svg width="40" height="40" viewBox="-20 -20 40 40" aria-hidden="true">

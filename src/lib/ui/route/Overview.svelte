@@ -81,7 +81,7 @@
 <!-- Pointer only: the keys , and . walk through the same changes. -->
 <!-- svelte-ignore a11y_click_events_have_key_events, a11y_no_noninteractive_element_interactions -->
 <svg
-	class="block cursor-pointer border-t border-t-hair"
+	class="block cursor-pointer border-t border-hair"
 	{width}
 	height={HEIGHT}
 	viewBox="0 0 {width} {HEIGHT}"

@@ -51,7 +51,7 @@
 		{#each plans as other, i (i)}
 			{@const changed = others(other.targets)}
 			<li
-				class="grid gap-1.5 border-b border-b-hair px-0 py-2.5 data-current:bg-next-tint data-current:px-3 data-current:py-2.5 data-current:shadow-[inset_6px_0_0_var(--next)]"
+				class="grid gap-1.5 border-b border-hair py-2.5 data-current:bg-next-tint data-current:px-3 data-current:py-2.5 data-current:shadow-[inset_6px_0_0_var(--next)]"
 				data-current={changed.length === 0 || undefined}
 			>
 				<div class="flex justify-between">
@@ -82,7 +82,7 @@
 				{/if}
 			</li>
 		{:else}
-			<li class="grid gap-1.5 border-b border-b-hair px-0 py-2.5 text-reason text-second">
+			<li class="grid gap-1.5 border-b border-hair py-2.5 text-reason text-second">
 				{asked ? 'There is nothing to compare yet: plan first.' : 'Searching …'}
 			</li>
 		{/each}

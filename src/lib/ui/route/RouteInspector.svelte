@@ -66,7 +66,7 @@
 						: ''}
 				</p>
 				<div
-					class="mb-1.5 flex items-center justify-between border-b border-b-hair px-0 pt-3 pb-2.5 leading-none"
+					class="mb-1.5 flex items-center justify-between border-b border-hair pt-3 pb-2.5 leading-none"
 					style="font-size:{size}px"
 				>
 					{#if open.now}<span class="text-now-ink"><ChordSymbol chord={open.now} /></span>{/if}
@@ -91,15 +91,15 @@
 					<small>choosing locks it</small>
 				</div>
 				{#if !plan.planned}
-					<p class="px-0 py-2 text-reason text-second">
+					<p class="py-2 text-reason text-second">
 						Plan first; then every place is listed here with its reasons.
 					</p>
 				{:else if plan.isLetPass(open.cursor)}
-					<p class="px-0 py-2 text-reason text-second">
+					<p class="py-2 text-reason text-second">
 						This change is let pass. Choose a place to land after all.
 					</p>
 				{:else if plan.isOwn(open.cursor)}
-					<p class="px-0 py-2 text-reason text-second">
+					<p class="py-2 text-reason text-second">
 						Your own notes stand here. Choose a place to land there instead.
 					</p>
 				{/if}
@@ -117,7 +117,7 @@
 			</section>
 			{#if plan.planned}
 				<Tabs.Root bind:value={about}>
-					<Tabs.List class="flex gap-4.5 border-b-2 border-b-ink" aria-label="About this change">
+					<Tabs.List class="flex gap-4.5 border-b-2 border-ink" aria-label="About this change">
 						<Tabs.Trigger class={TAB} value="arrive">Arrive by</Tabs.Trigger>
 						<Tabs.Trigger class={TAB} value="here">Rest and scale</Tabs.Trigger>
 					</Tabs.List>
@@ -130,7 +130,7 @@
 								onchoose={(approach) => plan.setArrival(open.cursor, approach)}
 							/>
 						{:else}
-							<p class="px-0 py-2 text-reason text-second">
+							<p class="py-2 text-reason text-second">
 								No note leads here: {filled
 									? 'there is no room before it'
 									: 'only landings are planned'}.
@@ -143,7 +143,7 @@
 				</Tabs.Root>
 			{/if}
 			<div
-				class="sticky -bottom-4 mt-auto border-t-2 border-t-ink bg-paper px-0 pt-1.5 pb-3 max-desk:bottom-16 max-desk:col-span-full max-desk:m-0"
+				class="sticky -bottom-4 mt-auto border-t-2 border-ink bg-paper pt-1.5 pb-3 max-desk:bottom-16 max-desk:col-span-full max-desk:m-0"
 			>
 				<button
 					type="button"
@@ -155,7 +155,7 @@
 					<KeyCap keys="W" />
 				</button>
 				{#each plan.warnings.slice(0, 3) as warning, i (i)}<p
-						class="px-0 py-2 text-reason text-second"
+						class="py-2 text-reason text-second"
 						role="status"
 					>
 						{prefs.prose(warning)}

@@ -78,7 +78,7 @@
 				{weak.length === 1 ? 'One weak spot:' : `${capital(inWords(weak.length))} weak spots:`}
 				{#each weak.slice(0, 3) as spot (spot)}
 					<button
-						class="ml-1.5 border-b-2 border-b-ink font-bold text-ink"
+						class="ml-1.5 border-b-2 border-ink font-bold text-ink"
 						type="button"
 						title={spot.text}
 						onclick={() => onweak(spot)}>{spot.where}</button
@@ -89,7 +89,7 @@
 				Widest:
 				{#each widest as move (move.target.change)}
 					<button
-						class="ml-1.5 border-b-2 border-b-ink font-bold text-ink"
+						class="ml-1.5 border-b-2 border-ink font-bold text-ink"
 						type="button"
 						onclick={() => (open.cursor = move.target.change)}
 						>{move.target === plan.targets[0]

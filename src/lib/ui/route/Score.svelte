@@ -147,7 +147,7 @@
 
 <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
 <div
-	class="overflow-auto border-t-2 border-t-ink bg-paper"
+	class="overflow-auto border-t-2 border-ink bg-paper"
 	bind:this={scroller}
 	style:height="{height}px"
 	tabindex="0"
@@ -155,7 +155,7 @@
 	aria-label={staves === 'tab' ? 'The plan as tab' : 'The plan in notation and tab'}
 >
 	{#if open.chart.played.length > MOST}
-		<p class="px-0 py-1 text-reason text-second">
+		<p class="py-1 text-reason text-second">
 			Bars {first + 1} to {first + bars.length} of {open.chart.played.length}
 		</p>
 	{/if}

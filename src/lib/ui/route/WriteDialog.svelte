@@ -125,7 +125,7 @@
 				<label class="flex min-h-8.75 items-center gap-2" for="{id}-bar"
 					>begins in bar
 					<input
-						class="min-h-8.75 w-16 border-[1.5px] border-ink bg-paper px-2 py-0 text-ink"
+						class="min-h-8.75 w-16 border-[1.5px] border-ink bg-paper px-2 text-ink"
 						id="{id}-bar"
 						type="number"
 						min="1"
@@ -139,7 +139,7 @@
 				>
 			</div>
 			<textarea
-				class="mx-0 my-2.5 block max-h-[44vh] w-full resize-y border-[1.5px] border-ink bg-lit px-3 py-2.5 font-mono text-line leading-snug text-ink"
+				class="my-2.5 block max-h-[44vh] w-full resize-y border-[1.5px] border-ink bg-lit px-3 py-2.5 font-mono text-line leading-snug text-ink"
 				bind:this={area}
 				bind:value={text}
 				rows="15"
@@ -155,16 +155,16 @@
 				{#if read.problems.length > 0}
 					<ul>
 						{#each read.problems.slice(0, 4) as problem (`${problem.line}-${problem.column}-${problem.message}`)}
-							<li class="px-0 py-px">
+							<li class="py-px">
 								<button
-									class="mr-1.5 border-b-2 border-b-ink font-bold"
+									class="mr-1.5 border-b-2 border-ink font-bold"
 									type="button"
 									onclick={() => show(problem)}>line {problem.line}, column {problem.column}</button
 								>
 								{prefs.prose(problem.message)}
 							</li>
 						{/each}
-						{#if read.problems.length > 4}<li class="px-0 py-px">
+						{#if read.problems.length > 4}<li class="py-px">
 								and {read.problems.length - 4} more
 							</li>{/if}
 					</ul>
@@ -181,9 +181,9 @@
 					{#if weak.length > 0}
 						<ul>
 							{#each weak.slice(0, 3) as spot (spot)}
-								<li class="px-0 py-px"><b>{spot.where}</b> {prefs.prose(spot.text)}</li>
+								<li class="py-px"><b>{spot.where}</b> {prefs.prose(spot.text)}</li>
 							{/each}
-							{#if weak.length > 3}<li class="px-0 py-px">
+							{#if weak.length > 3}<li class="py-px">
 									and {weak.length - 3} more weak spots
 								</li>{/if}
 						</ul>

@@ -16,7 +16,7 @@
 </script>
 
 <p
-	class="flex min-h-16.5 flex-wrap items-center gap-x-4.5 gap-y-1 border-l-6 border-l-ink bg-lit px-2.5 py-1 text-line"
+	class="flex min-h-16.5 flex-wrap items-center gap-x-4.5 gap-y-1 border-l-6 border-ink bg-lit px-2.5 py-1 text-line"
 	role="status"
 >
 	<b>Next: {where}</b>

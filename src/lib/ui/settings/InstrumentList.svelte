@@ -32,7 +32,7 @@
 					/>
 				{:else}
 					<div
-						class="grid min-h-11.5 grid-cols-[190px_1fr_auto_auto] items-center gap-4 border-b border-b-hair max-tablet:grid-cols-[1fr_auto_auto] max-tablet:gap-x-4 max-tablet:gap-y-1 max-tablet:px-0 max-tablet:py-2"
+						class="grid min-h-11.5 grid-cols-[190px_1fr_auto_auto] items-center gap-4 border-b border-hair max-tablet:grid-cols-[1fr_auto_auto] max-tablet:gap-x-4 max-tablet:gap-y-1 max-tablet:px-0 max-tablet:py-2"
 					>
 						<b class="wrap-anywhere">{entry.name}</b>
 						<span class="text-second max-tablet:col-span-full max-tablet:row-start-2"

@@ -48,7 +48,7 @@
 	<ul>
 		{#each store.player.scales as scale, i (i)}
 			<li
-				class="grid min-h-11.5 grid-cols-[190px_1fr_auto] items-center gap-4 border-b border-b-hair"
+				class="grid min-h-11.5 grid-cols-[190px_1fr_auto] items-center gap-4 border-b border-hair"
 			>
 				<b>{scale.name}</b>
 				<span class="text-second">{proseSigns(scale.degrees)}</span>

@@ -41,7 +41,7 @@
 		<h2>Timing of the band</h2>
 		<small>renders the click and measures where it falls</small>
 	</div>
-	<p class="flex flex-wrap gap-3 px-0 pt-3 pb-1.5">
+	<p class="flex flex-wrap gap-3 pt-3 pb-1.5">
 		<button type="button" class="act" disabled={working} onclick={() => void check()}
 			>{working ? 'Measuring …' : 'Measure the timing'}</button
 		>
@@ -52,10 +52,9 @@
 			<tbody>
 				{#each rows as row (row.id)}
 					<tr
-						><th class="border-b border-b-hair px-0 py-1 text-left font-normal" scope="row"
-							>{row.name}</th
+						><th class="border-b border-hair py-1 text-left font-normal" scope="row">{row.name}</th
 						><td
-							class="border-b border-b-hair px-0 py-1 text-right font-mono font-bold"
+							class="border-b border-hair py-1 text-right font-mono font-bold"
 							data-figure={row.id}>{row.value}</td
 						></tr
 					>

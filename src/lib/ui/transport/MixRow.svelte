@@ -30,14 +30,14 @@
 		oninput={(event) => onchange({ level: event.currentTarget.valueAsNumber / 100 })}
 	/>
 	<button
-		class="min-h-7 border-[1.5px] border-strong px-2.5 py-0 text-reason font-semibold aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
+		class="min-h-7 border-[1.5px] border-strong px-2.5 text-reason font-semibold aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
 		type="button"
 		aria-pressed={fader.muted}
 		aria-label="{name}: silent"
 		onclick={() => onchange({ muted: !fader.muted })}>silent</button
 	>
 	<button
-		class="min-h-7 border-[1.5px] border-strong px-2.5 py-0 text-reason font-semibold aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
+		class="min-h-7 border-[1.5px] border-strong px-2.5 text-reason font-semibold aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
 		type="button"
 		aria-pressed={fader.solo}
 		aria-label="{name}: alone"

@@ -17,7 +17,7 @@
 	data-announcing={transport.announcing || undefined}
 >
 	{#if transport.heard.kind === 'counting'}
-		<p class="border-l border-l-hair pl-4 font-display text-ribbon leading-none font-extrabold">
+		<p class="border-l border-hair pl-4 font-display text-ribbon leading-none font-extrabold">
 			<span class="sr">Counting in,</span>{transport.heard.count}
 			<small class="font-sans text-reason leading-snug font-normal text-second"
 				>of {transport.heard.of}</small
@@ -26,7 +26,7 @@
 	{:else if transport.heard.kind === 'playing'}
 		<p
 			data-part="fact"
-			class="min-w-23 border-l border-l-hair py-0 pr-5 pl-4 whitespace-nowrap max-tablet:min-w-0 max-tablet:px-2.5 max-tablet:py-0"
+			class="min-w-23 border-l border-hair pr-5 pl-4 whitespace-nowrap max-tablet:min-w-0 max-tablet:px-2.5 max-tablet:py-0"
 		>
 			<small class="block text-count leading-snug text-second">Bar</small><b
 				class="text-head leading-tight font-bold"
@@ -38,7 +38,7 @@
 		{#if open.next && !transport.draft}
 			<p
 				data-part="fact"
-				class="min-w-23 border-l border-l-hair py-0 pr-5 pl-4 whitespace-nowrap in-data-announcing:flex in-data-announcing:h-full in-data-announcing:flex-col in-data-announcing:justify-center in-data-announcing:bg-next-tint max-tablet:min-w-0 max-tablet:px-2.5 max-tablet:py-0"
+				class="min-w-23 border-l border-hair pr-5 pl-4 whitespace-nowrap in-data-announcing:flex in-data-announcing:h-full in-data-announcing:flex-col in-data-announcing:justify-center in-data-announcing:bg-next-tint max-tablet:min-w-0 max-tablet:px-2.5 max-tablet:py-0"
 			>
 				<small class="block text-count leading-snug text-second"
 					>in {beats} {beats === 1 ? 'beat' : 'beats'}</small
@@ -50,7 +50,7 @@
 			{#if target}
 				<p
 					data-part="fact"
-					class="min-w-23 border-l border-l-hair py-0 pr-5 pl-4 whitespace-nowrap in-data-announcing:flex in-data-announcing:h-full in-data-announcing:flex-col in-data-announcing:justify-center in-data-announcing:bg-next-tint max-lap:hidden max-tablet:min-w-0 max-tablet:px-2.5 max-tablet:py-0"
+					class="min-w-23 border-l border-hair pr-5 pl-4 whitespace-nowrap in-data-announcing:flex in-data-announcing:h-full in-data-announcing:flex-col in-data-announcing:justify-center in-data-announcing:bg-next-tint max-lap:hidden max-tablet:min-w-0 max-tablet:px-2.5 max-tablet:py-0"
 				>
 					<small class="block text-count leading-snug text-second"
 						>land on string {target.string}, fret {target.fret}</small
@@ -66,7 +66,7 @@
 	{:else}
 		<p
 			data-part="fact"
-			class="min-w-23 border-l border-l-hair py-0 pr-5 pl-4 whitespace-nowrap max-tablet:min-w-0 max-tablet:px-2.5 max-tablet:py-0"
+			class="min-w-23 border-l border-hair pr-5 pl-4 whitespace-nowrap max-tablet:min-w-0 max-tablet:px-2.5 max-tablet:py-0"
 		>
 			<small class="block text-count leading-snug text-second">Getting ready</small><b
 				class="text-head leading-tight font-bold">…</b

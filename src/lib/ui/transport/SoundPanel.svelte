@@ -33,7 +33,7 @@
 		<TempoRows />
 
 		<section
-			class="grid grid-cols-[auto_auto] items-end gap-x-5 gap-y-2.5 border-b border-b-hair pb-3 last:border-b-0 last:pb-0 max-tablet:grid-cols-[1fr]"
+			class="grid grid-cols-[auto_auto] items-end gap-x-5 gap-y-2.5 border-b border-hair pb-3 last:border-b-0 last:pb-0 max-tablet:grid-cols-[1fr]"
 			aria-label="Loop and count-in"
 		>
 			<div class="flex items-end gap-3">
@@ -71,7 +71,7 @@
 		</section>
 
 		<section
-			class="grid gap-2 border-b border-b-hair pb-3 last:border-b-0 last:pb-0"
+			class="grid gap-2 border-b border-hair pb-3 last:border-b-0 last:pb-0"
 			aria-label="What comes"
 		>
 			<Choice
@@ -97,7 +97,7 @@
 	</div>
 	<div class="grid min-w-0 content-start gap-3">
 		<section
-			class="grid gap-2 border-b border-b-hair pb-3 last:border-b-0 last:pb-0"
+			class="grid gap-2 border-b border-hair pb-3 last:border-b-0 last:pb-0"
 			aria-label="The band"
 		>
 			{#each PARTS as part (part)}
@@ -121,7 +121,7 @@
 		</section>
 
 		<section
-			class="grid grid-cols-[auto_auto] items-end gap-x-5 gap-y-2.5 border-b border-b-hair pb-3 last:border-b-0 last:pb-0 max-tablet:grid-cols-[1fr]"
+			class="grid grid-cols-[auto_auto] items-end gap-x-5 gap-y-2.5 border-b border-hair pb-3 last:border-b-0 last:pb-0 max-tablet:grid-cols-[1fr]"
 			aria-label="Click"
 		>
 			<Choice
@@ -150,9 +150,7 @@
 			>
 		</section>
 	</div>
-	<div
-		class="col-span-full flex flex-wrap items-center gap-x-5 gap-y-2 border-t-2 border-t-ink pt-3"
-	>
+	<div class="col-span-full flex flex-wrap items-center gap-x-5 gap-y-2 border-t-2 border-ink pt-3">
 		<button type="button" class="act" onclick={ontakeaway}>Take the backing away …</button>
 		<p class="text-reason text-second">Keep it low enough to talk over.</p>
 	</div>

@@ -24,7 +24,7 @@
 	}
 </script>
 
-<section class="grid gap-2 border-b border-b-hair pb-3" aria-label="Tempo">
+<section class="grid gap-2 border-b border-hair pb-3" aria-label="Tempo">
 	<div class="flex items-end gap-3">
 		<label class="flex-1"
 			>Tempo, quarter notes a minute

@@ -32,16 +32,14 @@
 	</TopBar>
 </div>
 <main id="main" class="screen print:p-0">
-	<header
-		class="flex flex-wrap items-baseline gap-x-4 gap-y-0 border-b-3 border-b-ink px-0 pt-4.5 pb-2"
-	>
+	<header class="flex flex-wrap items-baseline gap-x-4 gap-y-0 border-b-3 border-ink pt-4.5 pb-2">
 		<h1 class="text-chord leading-tight max-tablet:text-ribbon print:text-ribbon">
 			{data.set.name}
 		</h1>
 		{#if data.set.note}<p class="text-second">{data.set.note}</p>{/if}
 	</header>
 	{#if data.lines.length === 0}
-		<p class="px-0 py-3.5 text-second">
+		<p class="py-3.5 text-second">
 			This set has no tune yet. Drag tunes into it in the <a class="underline" href="/">notebook</a
 			>.
 		</p>
@@ -49,7 +47,7 @@
 		<ol>
 			{#each data.lines as line, i (line.id)}
 				<li
-					class="grid [break-inside:avoid] grid-cols-[56px_minmax(0,1fr)_130px_150px_250px] items-center gap-x-4 gap-y-0 border-b border-b-hair px-0 py-2 max-desk:grid-cols-[44px_minmax(0,1fr)_110px_130px] max-tablet:grid-cols-[36px_minmax(0,1fr)_auto] print:grid-cols-[34px_minmax(0,1fr)_104px_118px_150px] print:gap-x-2.5 print:gap-y-0"
+					class="grid [break-inside:avoid] grid-cols-[56px_minmax(0,1fr)_130px_150px_250px] items-center gap-x-4 gap-y-0 border-b border-hair py-2 max-desk:grid-cols-[44px_minmax(0,1fr)_110px_130px] max-tablet:grid-cols-[36px_minmax(0,1fr)_auto] print:grid-cols-[34px_minmax(0,1fr)_104px_118px_150px] print:gap-x-2.5 print:gap-y-0"
 				>
 					<span
 						class="font-display text-ribbon font-semibold text-second max-tablet:text-verdict"
@@ -91,7 +89,7 @@
 				</li>
 			{/each}
 		</ol>
-		<p class="px-0 py-3.5 text-second">
+		<p class="py-3.5 text-second">
 			{capital(plural(data.lines.length, 'tune').replace(/^\d+/, (n) => inWords(Number(n))))}. Times
 			are for once through.
 		</p>

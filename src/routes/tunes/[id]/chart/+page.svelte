@@ -175,7 +175,7 @@
 						>
 					</div>
 					{#if chart.bars.length === 0}
-						<p class="px-0 py-3 text-second">
+						<p class="py-3 text-second">
 							Write bars between | signs, as in <code>| Bb7 | Eb7 |</code>, or start from one of the {FORMS.length}
 							forms.
 						</p>

@@ -209,13 +209,13 @@
 					</div>
 					<ul data-part="slips" aria-label="What slipped">
 						{#each view.remarks as [head, rest] (head + rest)}
-							<li class="border-b border-b-hair px-0 py-2 text-line text-second">
+							<li class="border-b border-hair py-2 text-line text-second">
 								<b class="text-ink">{head}</b>
 								{rest}
 							</li>
 						{/each}
 						{#if done?.trouble}<li
-								class="wrong border-b border-b-hair px-0 py-2 text-line text-second"
+								class="wrong border-b border-hair px-0 py-2 text-line text-second"
 								role="alert"
 							>
 								{done.trouble}

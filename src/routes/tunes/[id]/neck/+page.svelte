@@ -176,9 +176,10 @@
 			<Later><PanelTabs bind:this={panels} {view} {coverage} {leftHanded} /></Later>
 		</div>
 	{/if}
-	<div class="mt-auto flex flex-wrap items-center justify-between gap-x-6 gap-y-0 px-0 py-1">
+	<div class="mt-auto flex flex-wrap items-center justify-between gap-x-6 gap-y-0 py-1">
 		<LayerSwitches />
 		<FootKeys
+			flat
 			keys={[
 				['← →', 'move the place'],
 				['↑ ↓', 'next change'],

@@ -161,7 +161,7 @@
 			</div>
 			{#if desk.problems.length > 0}
 				{@const [first, ...more] = desk.problems}
-				<details class="px-0 py-1 text-reason text-second">
+				<details class="py-1 text-reason text-second">
 					<summary class="cursor-pointer"
 						>{first}{more.length > 0 ? ` And ${more.length} more.` : ''}</summary
 					>
@@ -225,7 +225,7 @@
 					{#each RHYTHMS as rhythm (rhythm.id)}
 						<button
 							type="button"
-							class="min-h-7.5 border-[1.5px] border-strong px-2.5 py-0 text-reason font-semibold hover:bg-lit"
+							class="min-h-7.5 border-[1.5px] border-strong px-2.5 text-reason font-semibold hover:bg-lit"
 							onclick={() => desk.rhythm(rhythm.eighths)}>{rhythm.name}</button
 						>
 					{/each}

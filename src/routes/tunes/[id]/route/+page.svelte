@@ -232,6 +232,7 @@
 				>Write <KeyCap keys="O" /></button
 			>
 			<FootKeys
+				flat
 				keys={[
 					[', .', 'change'],
 					['[ ]', 'place'],

@@ -88,7 +88,7 @@
 <TuneBar />
 <div class="with-inspector print:m-0 print:block print:p-0">
 	<main id="main" class="screen print:m-0 print:block print:p-0">
-		<div class="verdict">
+		<div class="verdict print:hidden">
 			<h1>
 				{plural(data.pages.length, 'page')} for the music stand.
 			</h1>
@@ -96,7 +96,7 @@
 			{:else}
 				<p>
 					No route on it: <a
-						class="border-b-2 border-b-ink font-bold text-ink"
+						class="border-b-2 border-ink font-bold text-ink"
 						href="/tunes/{open.saved.id}/route?position={data.place}">plan one here</a
 					>
 				</p>
@@ -104,16 +104,16 @@
 		</div>
 		<div
 			data-part="pages"
-			class="flex flex-col items-center gap-4 px-0 pt-1 pb-4 print:m-0 print:block print:p-0"
+			class="flex flex-col items-center gap-4 pt-1 pb-4 print:m-0 print:block print:p-0"
 		>
 			{#each data.pages as page, i (i)}
 				<!-- The server draws the page; every text in it is escaped there. -->
-				<!-- eslint-disable-next-line svelte/no-at-html-tags -->
 				<div
 					data-part="page"
-					class="w-[min(100%,794px)] bg-white [outline:1px_solid_var(--hair)] print:h-screen print:w-full print:[break-inside:avoid] print:[break-after:page] print:overflow-hidden print:outline-none print:last:[break-after:auto]"
+					class="w-[min(100%,794px)] bg-white [outline:1px_solid_var(--hair)] print:h-screen print:w-full print:[break-inside:avoid] print:[break-after:page] print:overflow-hidden print:outline-none print:last:[break-after:auto] [&_svg]:block [&_svg]:h-auto [&_svg]:w-full"
 					data-paper={data.options.paper}
 				>
+					<!-- eslint-disable-next-line svelte/no-at-html-tags -->
 					{@html page}
 				</div>
 			{/each}
@@ -128,7 +128,7 @@
 			]}
 		/>
 	</main>
-	<aside class="inspector" aria-label="The page">
+	<aside class="inspector print:hidden" aria-label="The page">
 		<section class="flex flex-col gap-3">
 			<div class="flex gap-3">
 				<button type="button" class="act act-main" onclick={() => print()}
@@ -139,7 +139,7 @@
 			<label class="flex flex-col gap-0.5 text-reason text-second">
 				The plan
 				<select
-					class="h-9 max-w-full border-x-0 border-t-0 border-b-2 border-b-ink bg-paper text-line text-ink"
+					class="h-9 max-w-full border-x-0 border-t-0 border-b-2 border-ink bg-paper text-line text-ink"
 					value={data.routeId ?? 'none'}
 					onchange={(event) => ask({ route: event.currentTarget.value })}
 				>
@@ -183,18 +183,3 @@
 		</Later>
 	</aside>
 </div>
-
-<style>
-	.page :global(svg) {
-		display: block;
-		width: 100%;
-		height: auto;
-	}
-	@media print {
-		.verdict,
-		.inspector,
-		.screen > :global(.foot) {
-			display: none;
-		}
-	}
-</style>
