@@ -148,7 +148,7 @@
 				<button
 					type="button"
 					data-part="made"
-					class="flex min-h-8 w-full items-center justify-between gap-2 text-left font-display text-head leading-tight font-extrabold text-second hover:bg-lit"
+					class="flex min-h-8.5 w-full items-center justify-between gap-2 text-left leading-tight hover:bg-lit"
 					onclick={() => (side = 'making')}
 				>
 					<span><b>{STYLE_NAMES[plan.wishes.style].name}</b>, {lineWords(plan.wishes.line)}</span>
@@ -163,40 +163,40 @@
 				<div class="flex flex-wrap justify-between gap-2 pt-1.5">
 					<button
 						type="button"
-						class="quiet min-h-8 font-display text-head font-extrabold text-second disabled:text-third"
+						class="quiet disabled:text-third"
 						disabled={!target}
 						onclick={() => plan.toggleLock(open.cursor)}
 						>{plan.isLocked(open.cursor) ? 'Unlock' : 'Lock'} <KeyCap keys="L" /></button
 					>
 					<button
 						type="button"
-						class="quiet min-h-8 font-display text-head font-extrabold text-second"
+						class="quiet"
 						onclick={() => plan.toggleLetPass(open.cursor)}
 						>{plan.isLetPass(open.cursor) ? 'Land here' : 'Let it pass'} <KeyCap keys="X" /></button
 					>
 					<button
 						type="button"
-						class="quiet min-h-8 font-display text-head font-extrabold text-second disabled:text-third"
+						class="quiet disabled:text-third"
 						disabled={!plan.planned}
 						onclick={() => void actions.nextBest()}>Next best <KeyCap keys="A" /></button
 					>
 					{#if filled}
 						<button
 							type="button"
-							class="quiet min-h-8 font-display text-head font-extrabold text-second"
+							class="quiet"
 							onclick={() => plan.toggleFrozen(open.cursor)}
 							>{plan.isFrozen(open.cursor) ? 'Plan it' : 'Keep'}
 							<KeyCap keys="K" /></button
 						>
 						<button
 							type="button"
-							class="quiet min-h-8 font-display text-head font-extrabold text-second"
+							class="quiet"
 							onclick={() => plan.anotherTake()}>Take <KeyCap keys="T" /></button
 						>
 					{/if}
 					<button
 						type="button"
-						class="quiet min-h-8 font-display text-head font-extrabold text-second disabled:text-third"
+						class="quiet disabled:text-third"
 						disabled={!plan.planned}
 						onclick={() => (side = 'plans')}>Plans <KeyCap keys="B" /></button
 					>
