@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Button from '$lib/ui/parts/Button.svelte';
 	import { page } from '$app/state';
 	import { lastTune } from '$lib/state/last-tune.svelte';
 	import TopBar from '$lib/ui/TopBar.svelte';
@@ -27,5 +28,5 @@
 			{page.error?.message}
 		{/if}
 	</p>
-	<a class="act act-main" href="/">Back to the notebook</a>
+	<Button look="main" href="/">Back to the notebook</Button>
 </main>

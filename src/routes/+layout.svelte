@@ -87,7 +87,7 @@
 	<Standing />
 </Later>
 <a
-	class="skip fixed -top-15 left-18 z-50 bg-ink px-4 py-2.5 font-bold text-paper focus:top-2"
+	class="fixed -top-15 left-18 z-50 bg-ink px-4 py-2.5 font-bold text-paper focus:top-2 print:hidden"
 	href="#main">To the content</a
 >
 {#if page.route.id === '/login'}

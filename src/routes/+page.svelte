@@ -1,4 +1,7 @@
 <script lang="ts">
+	import Screen from '$lib/ui/parts/Screen.svelte';
+	import ScreenHead from '$lib/ui/parts/ScreenHead.svelte';
+	import Button from '$lib/ui/parts/Button.svelte';
 	import { offerBack, offeringBack } from '$lib/state/deletion';
 	import { goto, invalidateAll } from '$app/navigation';
 	import type { TuneAnswer } from '$lib/api/notebook-schema';
@@ -177,23 +180,23 @@
 <TopBar title="Notebook" {facts}>
 	{#snippet actions()}
 		<ChooseFiles bind:this={chooser}>Bring in files <KeyCap keys="I" /></ChooseFiles>
-		<button class="quiet" type="button" onclick={create}>New tune <KeyCap keys="C" /></button>
+		<Button look="quiet" onclick={create}>New tune <KeyCap keys="C" /></Button>
 	{/snippet}
 </TopBar>
-<main id="main" class="screen">
-	<div class="verdict">
+<Screen>
+	<ScreenHead>
 		<Verdict {data} {waiting} first={book.tunes[0]} />
 		{#if data.counts.tunes > 0}
 			<div
 				class="ml-auto flex items-center gap-4 max-tablet:mx-0 max-tablet:my-2 max-tablet:w-full max-tablet:justify-between"
 			>
 				<FindField bind:this={finder} query={data.query} />
-				<button class="quiet" type="button" onclick={() => nameSet(null)}>
+				<Button look="quiet" onclick={() => nameSet(null)}>
 					New set <KeyCap keys="S" />
-				</button>
+				</Button>
 			</div>
 		{/if}
-	</div>
+	</ScreenHead>
 	{#if data.today.length > 0}<TodayStrip
 			list={data.today}
 			onrest={(card) => void rest(card)}
@@ -204,7 +207,7 @@
 			change.
 		</p>
 		<div>
-			<button class="act act-main" type="button" onclick={create}>Write the first tune</button>
+			<Button look="main" onclick={create}>Write the first tune</Button>
 			<ChooseFiles look="act">Bring in files</ChooseFiles>
 		</div>
 	{/if}
@@ -254,5 +257,5 @@
 			['?', 'keys and terms']
 		]}
 	/>
-</main>
+</Screen>
 <SetDialog group={named} bind:open={naming} ondelete={(set) => void removeSet(set)} />

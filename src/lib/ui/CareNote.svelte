@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Button from '$lib/ui/parts/Button.svelte';
 	import { care } from '$lib/state/care.svelte';
 
 	/** The words of care, once in a session; they take no keys away. */
@@ -15,8 +16,8 @@
 			enough to talk over. Pain that stays is for a clinician, technique for a teacher.
 		</p>
 		<p class="flex items-center gap-4 first:flex-[1_1_420px]">
-			<button type="button" class="act" onclick={() => care.read()}>Understood</button>
-			<a class="underline underline-offset-[3px]" href="/help#care">More in the help</a>
+			<Button onclick={() => care.read()}>Understood</Button>
+			<a class="underline underline-offset-4" href="/help#care">More in the help</a>
 		</p>
 	</aside>
 {/if}

@@ -37,5 +37,5 @@
 		></span
 	>
 {:else if fallback}
-	<span class="quiet font-display leading-none font-semibold whitespace-nowrap">{fallback}</span>
+	<span class="font-display leading-none font-semibold whitespace-nowrap">{fallback}</span>
 {/if}

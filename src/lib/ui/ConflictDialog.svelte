@@ -1,4 +1,7 @@
 <script lang="ts">
+	import { dialog } from '$lib/ui/parts/dialog';
+	import Button from '$lib/ui/parts/Button.svelte';
+	import { button } from '$lib/ui/parts/button';
 	import { Dialog } from 'bits-ui';
 
 	type Props = {
@@ -11,15 +14,18 @@
 		ontake: () => void;
 	};
 	let { open = $bindable(), theirs, mine, what, onkeep, ontake }: Props = $props();
+
+	const look = dialog();
 </script>
 
 <Dialog.Root bind:open>
 	<Dialog.Portal>
-		<Dialog.Overlay class="veil" />
-		<Dialog.Content class="sheet">
-			<Dialog.Title class="sheet-title" level={2}>Someone saved this {what} meanwhile.</Dialog.Title
+		<Dialog.Overlay class={look.veil()} />
+		<Dialog.Content class={look.sheet()}>
+			<Dialog.Title class={look.title()} level={2}
+				>Someone saved this {what} meanwhile.</Dialog.Title
 			>
-			<Dialog.Description class="sheet-lead">
+			<Dialog.Description class={look.lead()}>
 				Probably another tab. Both are shown; nothing is overwritten until you choose.
 			</Dialog.Description>
 			<div class="grid grid-cols-[1fr_1fr] gap-6 max-tablet:grid-cols-[1fr]">
@@ -43,9 +49,9 @@
 				</section>
 			</div>
 			<div class="mt-4 flex flex-wrap items-center gap-x-4 gap-y-3">
-				<button type="button" class="act act-main" onclick={onkeep}>Keep mine</button>
-				<button type="button" class="act" onclick={ontake}>Take the saved one</button>
-				<Dialog.Close class="quiet">Decide later</Dialog.Close>
+				<Button look="main" onclick={onkeep}>Keep mine</Button>
+				<Button onclick={ontake}>Take the saved one</Button>
+				<Dialog.Close class={button({ look: 'quiet' })}>Decide later</Dialog.Close>
 			</div>
 		</Dialog.Content>
 	</Dialog.Portal>

@@ -4,6 +4,7 @@
 </script>
 
 <script lang="ts">
+	import { popover } from '$lib/ui/parts/popover';
 	import { DropdownMenu } from 'bits-ui';
 
 	/** The lines that drop from a menu button. */
@@ -13,12 +14,14 @@
 		lines: readonly MenuLine[];
 	};
 	let { shown = $bindable(), trigger, lines }: Props = $props();
+
+	const look = popover();
 </script>
 
 <DropdownMenu.Root bind:open={shown}>
 	<DropdownMenu.Portal>
 		<DropdownMenu.Content
-			class="menu"
+			class={look.menu()}
 			customAnchor={trigger}
 			align="end"
 			sideOffset={6}
@@ -33,9 +36,9 @@
 		>
 			{#each lines as line, i (i)}
 				{#if line}
-					<DropdownMenu.Item class="menu-item" onSelect={line.run}>{line.name}</DropdownMenu.Item>
+					<DropdownMenu.Item class={look.item()} onSelect={line.run}>{line.name}</DropdownMenu.Item>
 				{:else}
-					<DropdownMenu.Separator class="menu-rule" />
+					<DropdownMenu.Separator class={look.rule()} />
 				{/if}
 			{/each}
 		</DropdownMenu.Content>

@@ -3,6 +3,6 @@
 </script>
 
 {#each keys.split(' ') as key (key)}<kbd
-		class="rounded-[3px] border border-current px-1.5 py-1 font-mono text-count leading-none font-bold max-tablet:hidden [kbd+&]:ml-1.5"
+		class="rounded-xs border border-current px-1.5 py-1 font-mono text-count leading-none font-bold max-tablet:hidden [kbd+&]:ml-1.5"
 		>{key}</kbd
 	>{/each}

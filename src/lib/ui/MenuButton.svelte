@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Button from '$lib/ui/parts/Button.svelte';
 	import ChevronDown from '@lucide/svelte/icons/chevron-down';
 	import type { Snippet } from 'svelte';
 	import type { MenuLine } from './DropMenu.svelte';
@@ -14,10 +15,9 @@
 	}
 </script>
 
-<button
-	bind:this={trigger}
-	type="button"
-	class="quiet"
+<Button
+	bind:ref={trigger}
+	look="quiet"
 	aria-haspopup="menu"
 	aria-expanded={shown}
 	onclick={open}
@@ -29,7 +29,7 @@
 >
 	{@render children()}
 	<ChevronDown size={18} aria-hidden="true" />
-</button>
+</Button>
 {#if wanted}
 	{#await import('./DropMenu.svelte') then Menu}
 		<Menu.default bind:shown {trigger} {lines} />

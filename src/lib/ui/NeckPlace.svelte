@@ -21,7 +21,7 @@
 	let { mark, radius, label, landing, locked, faded, finger, picked, forbidden }: Props = $props();
 </script>
 
-{#if picked}<circle class="pick fill-none stroke-ink stroke-[2.5] dash-[5_3]" r={radius + 6} />{/if}
+{#if picked}<circle class="fill-none stroke-ink stroke-[2.5] dash-[5_3]" r={radius + 6} />{/if}
 {#if mark.scale}
 	{#if mark.scale.verdict === 'clash'}
 		<path

@@ -44,10 +44,10 @@
 	/>
 {:else}
 	<button
-		class="block max-w-full truncate text-left text-reason text-second hover:underline hover:underline-offset-[3px]"
+		class="block max-w-full truncate text-left text-reason text-second hover:underline hover:underline-offset-4"
 		bind:this={opener}
 		type="button"
 		onclick={() => (editing = true)}
-		>{note || 'write'}<span class="sr">: note of this take</span></button
+		>{note || 'write'}<span class="sr-only">: note of this take</span></button
 	>
 {/if}

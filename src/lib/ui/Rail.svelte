@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { tv } from 'tailwind-variants/lite';
 	import { page } from '$app/state';
 	import { lastTune } from '$lib/state/last-tune.svelte';
 	import { tuneScreens } from './screens';
@@ -7,10 +8,33 @@
 	const here: string = $derived(page.url.pathname);
 	/** The place of the hand goes along to the next screen. */
 	const position = $derived(lastTune.position === null ? '' : `?position=${lastTune.position}`);
+
+	const look = tv({
+		slots: {
+			item: '-mr-px flex h-15 flex-col items-center justify-center gap-px border-r-3 border-transparent text-reason font-semibold text-third hover:text-ink aria-[current=page]:border-r-ink aria-[current=page]:text-ink max-desk:mx-0 max-desk:-mt-px max-desk:mb-0 max-desk:h-auto max-desk:flex-1 max-desk:border-t-3 max-desk:border-r-0 max-desk:aria-[current=page]:border-t-ink max-tablet:min-w-0 max-tablet:text-count',
+			key: 'font-display text-verdict leading-tight font-extrabold'
+		},
+		variants: { low: { true: { item: 'mb-1' }, false: { item: 'mb-4' } } },
+		defaultVariants: { low: false }
+	})();
 </script>
 
+{#snippet item(key: string, name: string, href: string | null, current: boolean, low = false)}
+	<svelte:element
+		this={href === null ? 'span' : 'a'}
+		class={look.item({ low })}
+		{href}
+		aria-current={current ? 'page' : undefined}
+		aria-keyshortcuts={href === null ? undefined : key}
+		aria-hidden={href === null ? 'true' : undefined}
+	>
+		<span class={look.key()} aria-hidden="true">{key}</span>
+		<span>{name}</span>
+	</svelte:element>
+{/snippet}
+
 <nav
-	class="rail fixed inset-y-0 right-auto left-0 z-20 flex w-16 flex-col border-r border-hair bg-paper max-desk:inset-x-0 max-desk:top-auto max-desk:bottom-0 max-desk:h-16 max-desk:w-auto max-desk:flex-row max-desk:items-stretch max-desk:border-t max-desk:border-r-0 max-desk:border-t-hair"
+	class="fixed inset-y-0 right-auto left-0 z-20 flex w-16 flex-col border-r border-hair bg-paper max-desk:inset-x-0 max-desk:top-auto max-desk:bottom-0 max-desk:h-16 max-desk:w-auto max-desk:flex-row max-desk:items-stretch max-desk:border-t max-desk:border-r-0 max-desk:border-t-hair print:hidden"
 	aria-label="Screens"
 >
 	<a
@@ -25,55 +49,25 @@
 			<rect class="fill-ink" x="27" y="22" width="15" height="4.5" />
 		</svg>
 	</a>
-	<div class="mt-3.5 max-desk:m-0 max-desk:flex max-desk:flex-[6] max-desk:p-0 max-tablet:min-w-0">
+	<div class="mt-3.5 max-desk:m-0 max-desk:flex max-desk:flex-6 max-tablet:min-w-0">
 		{#each tuneScreens as screen (screen.key)}
 			{@const href = tuneId
 				? `/tunes/${tuneId}/${screen.path}${lastTune.id === tuneId ? position : ''}`
 				: null}
-			{@const current = href !== null && here.endsWith(`/${screen.path}`)}
-			{#if href}
-				<a
-					class="screen -mr-px mb-4 flex h-15 flex-col items-center justify-center gap-px border-r-3 border-transparent text-reason font-semibold text-third hover:text-ink aria-[current=page]:border-r-ink aria-[current=page]:text-ink max-desk:mx-0 max-desk:-mt-px max-desk:mb-0 max-desk:h-auto max-desk:flex-1 max-desk:border-t-3 max-desk:border-r-0 max-desk:border-t-transparent max-desk:aria-[current=page]:border-t-ink max-tablet:min-w-0 max-tablet:text-count"
-					{href}
-					aria-current={current ? 'page' : undefined}
-					aria-keyshortcuts={screen.key}
-				>
-					<span
-						class="font-display text-verdict leading-tight font-extrabold max-desk:text-verdict"
-						aria-hidden="true">{screen.key}</span
-					>
-					<span>{screen.name}</span>
-				</a>
-			{:else}
-				<span
-					class="screen -mr-px mb-4 flex h-15 flex-col items-center justify-center gap-px border-r-3 border-transparent text-reason font-semibold text-third max-desk:mx-0 max-desk:-mt-px max-desk:mb-0 max-desk:h-auto max-desk:flex-1 max-desk:border-t-3 max-desk:border-r-0 max-desk:border-t-transparent max-tablet:min-w-0 max-tablet:text-count"
-					aria-hidden="true"
-				>
-					<span class="font-display text-verdict leading-tight font-extrabold max-desk:text-verdict"
-						>{screen.key}</span
-					>
-					<span>{screen.name}</span>
-				</span>
-			{/if}
+			{@render item(
+				screen.key,
+				screen.name,
+				href,
+				href !== null && here.endsWith(`/${screen.path}`)
+			)}
 		{/each}
-		<a
-			class="screen -mr-px mb-4 flex h-15 flex-col items-center justify-center gap-px border-r-3 border-transparent text-reason font-semibold text-third hover:text-ink aria-[current=page]:border-r-ink aria-[current=page]:text-ink max-desk:mx-0 max-desk:-mt-px max-desk:mb-0 max-desk:h-auto max-desk:flex-1 max-desk:border-t-3 max-desk:border-r-0 max-desk:border-t-transparent max-desk:aria-[current=page]:border-t-ink max-tablet:min-w-0 max-tablet:text-count"
-			href="/log"
-			aria-current={here === '/log' ? 'page' : undefined}
-			aria-keyshortcuts="6"
-		>
-			<span
-				class="font-display text-verdict leading-tight font-extrabold max-desk:text-verdict"
-				aria-hidden="true">6</span
-			>
-			<span>Log</span>
-		</a>
+		{@render item('6', 'Log', '/log', here === '/log')}
 	</div>
 	<div
-		class="mt-auto pb-2.5 max-desk:m-0 max-desk:flex max-desk:flex-[2] max-desk:p-0 max-tablet:min-w-0 max-tablet:flex-[2]"
+		class="mt-auto pb-2.5 max-desk:m-0 max-desk:flex max-desk:flex-2 max-desk:p-0 max-tablet:min-w-0"
 	>
 		<a
-			class="screen -mr-px mb-1 flex h-15 flex-col items-center justify-center gap-px border-r-3 border-transparent text-reason font-semibold text-third hover:text-ink aria-[current=page]:border-r-ink aria-[current=page]:text-ink max-desk:mx-0 max-desk:-mt-px max-desk:mb-0 max-desk:h-auto max-desk:flex-1 max-desk:border-t-3 max-desk:border-r-0 max-desk:border-t-transparent max-desk:aria-[current=page]:border-t-ink max-tablet:min-w-0 max-tablet:text-count max-tablet:first:hidden"
+			class={look.item({ low: true, class: 'max-tablet:hidden' })}
 			href="/settings"
 			aria-current={here === '/settings' ? 'page' : undefined}
 		>
@@ -90,41 +84,13 @@
 			</svg>
 			<span>Settings</span>
 		</a>
-		{#if tuneId}
-			<a
-				class="screen -mr-px mb-1 flex h-15 flex-col items-center justify-center gap-px border-r-3 border-transparent text-reason font-semibold text-third hover:text-ink aria-[current=page]:border-r-ink aria-[current=page]:text-ink max-desk:mx-0 max-desk:-mt-px max-desk:mb-0 max-desk:h-auto max-desk:flex-1 max-desk:border-t-3 max-desk:border-r-0 max-desk:border-t-transparent max-desk:aria-[current=page]:border-t-ink max-tablet:min-w-0 max-tablet:text-count max-tablet:first:hidden"
-				href="/tunes/{tuneId}/sheet{lastTune.id === tuneId ? position : ''}"
-				aria-current={here.endsWith('/sheet') ? 'page' : undefined}
-				aria-keyshortcuts="P"
-			>
-				<span
-					class="font-display text-verdict leading-tight font-extrabold max-desk:text-verdict"
-					aria-hidden="true">P</span
-				>
-				<span>Sheet</span>
-			</a>
-		{:else}
-			<span
-				class="screen -mr-px mb-1 flex h-15 flex-col items-center justify-center gap-px border-r-3 border-transparent text-reason font-semibold text-third max-desk:mx-0 max-desk:-mt-px max-desk:mb-0 max-desk:h-auto max-desk:flex-1 max-desk:border-t-3 max-desk:border-r-0 max-desk:border-t-transparent max-tablet:min-w-0 max-tablet:text-count max-tablet:first:hidden"
-				aria-hidden="true"
-			>
-				<span class="font-display text-verdict leading-tight font-extrabold max-desk:text-verdict"
-					>P</span
-				>
-				<span>Sheet</span>
-			</span>
-		{/if}
-		<a
-			class="screen -mr-px mb-1 flex h-15 flex-col items-center justify-center gap-px border-r-3 border-transparent text-reason font-semibold text-third hover:text-ink aria-[current=page]:border-r-ink aria-[current=page]:text-ink max-desk:mx-0 max-desk:-mt-px max-desk:mb-0 max-desk:h-auto max-desk:flex-1 max-desk:border-t-3 max-desk:border-r-0 max-desk:border-t-transparent max-desk:aria-[current=page]:border-t-ink max-tablet:min-w-0 max-tablet:text-count max-tablet:first:hidden"
-			href="/help"
-			aria-current={here === '/help' ? 'page' : undefined}
-			aria-keyshortcuts="?"
-		>
-			<span
-				class="font-display text-verdict leading-tight font-extrabold max-desk:text-verdict"
-				aria-hidden="true">?</span
-			>
-			<span>Help</span>
-		</a>
+		{@render item(
+			'P',
+			'Sheet',
+			tuneId ? `/tunes/${tuneId}/sheet${lastTune.id === tuneId ? position : ''}` : null,
+			tuneId !== null && here.endsWith('/sheet'),
+			true
+		)}
+		{@render item('?', 'Help', '/help', here === '/help', true)}
 	</div>
 </nav>

@@ -24,7 +24,7 @@
 
 {#if serverWatch.away}
 	<p
-		class="fixed right-0 bottom-0 left-[64px] z-40 bg-ink px-6 py-3 text-paper max-[1099px]:bottom-16 max-[1099px]:left-0 print:hidden"
+		class="fixed right-0 bottom-0 left-16 z-40 bg-ink px-6 py-3 text-paper max-desk:bottom-16 max-desk:left-0 print:hidden"
 		role="status"
 	>
 		<b>The server does not answer.</b> What you typed is kept here; this page goes on by itself when the

@@ -15,7 +15,7 @@
 </script>
 
 <header
-	class="bar sticky top-0 z-15 flex h-14 items-center gap-6 border-b-2 border-ink bg-paper px-6 py-0 max-desk:gap-4 max-desk:px-4 max-desk:py-0"
+	class="sticky top-0 z-15 flex h-14 items-center gap-6 border-b-2 border-ink bg-paper px-6 py-0 max-desk:gap-4 max-desk:px-4 max-desk:py-0 print:hidden"
 >
 	<p
 		data-part="title"

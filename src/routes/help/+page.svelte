@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Screen from '$lib/ui/parts/Screen.svelte';
+	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
 	import KeyCap from '$lib/ui/KeyCap.svelte';
 	import RoleMark from '$lib/ui/RoleMark.svelte';
 	import TopBar from '$lib/ui/TopBar.svelte';
@@ -8,14 +10,14 @@
 
 <svelte:head><title>Help · Arc Step</title></svelte:head>
 <TopBar title="Help" />
-<main id="main" class="screen">
+<Screen>
 	<h1 class="max-w-[34em] pt-3 pb-4.5 text-verdict">
 		Hear the chords: land on a note of each, on time, and the hand stays where it is.
 	</h1>
 	<div class="grid grid-cols-3 gap-8 max-desk:grid-cols-[1fr_1fr] max-tablet:grid-cols-[1fr]">
 		<div>
 			<section>
-				<div class="section-head"><h2>Keys</h2></div>
+				<PanelHead title="Keys" />
 				{#each KEYS as [where, rows] (where)}
 					<h3 class="pt-3 pb-1 text-line">{where}</h3>
 					<ul>
@@ -30,10 +32,7 @@
 		</div>
 		<div class="grid content-start gap-6">
 			<section>
-				<div class="section-head">
-					<h2>Marks</h2>
-					<small>colour says when, shape says what</small>
-				</div>
+				<PanelHead title="Marks" note="colour says when, shape says what" />
 				<ul>
 					{#each MARKS as mark (mark.says)}
 						<li class="grid min-h-11.5 grid-cols-[56px_1fr] items-center border-b border-hair">
@@ -58,7 +57,7 @@
 				</ul>
 			</section>
 			<section>
-				<div class="section-head" id="care"><h2>Care</h2></div>
+				<PanelHead title="Care" />
 				<p class="max-w-[34em] pt-2">
 					Warm up. Rest a few minutes in every half hour. Stop when anything hurts, tingles or goes
 					numb. Raise tempo and stretch in small steps. Keep amplifier and headphones low enough to
@@ -66,7 +65,7 @@
 				</p>
 			</section>
 			<section>
-				<div class="section-head"><h2>Terms</h2></div>
+				<PanelHead title="Terms" />
 				<dl class="grid">
 					{#each TERMS as [term, says] (term)}<dt class="pt-2 font-bold">{term}</dt>
 						<dd class="border-b border-hair pb-2 text-second">{says}</dd>{/each}
@@ -75,7 +74,7 @@
 		</div>
 		<div class="grid content-start gap-6">
 			<section>
-				<div class="section-head"><h2>Chart text</h2></div>
+				<PanelHead title="Chart text" />
 				<dl class="grid">
 					{#each ROWS as [text, says] (text)}<dt class="pt-2 font-bold">
 							<code class="font-mono">{text}</code>
@@ -84,7 +83,7 @@
 				</dl>
 			</section>
 			<section>
-				<div class="section-head"><h2>A line as text</h2></div>
+				<PanelHead title="A line as text" />
 				<dl class="grid">
 					{#each LINES as [text, says] (text)}<dt class="pt-2 font-bold">
 							<code class="font-mono">{text}</code>
@@ -94,4 +93,4 @@
 			</section>
 		</div>
 	</div>
-</main>
+</Screen>

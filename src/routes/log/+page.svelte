@@ -1,4 +1,8 @@
 <script lang="ts">
+	import Screen from '$lib/ui/parts/Screen.svelte';
+	import ScreenHead from '$lib/ui/parts/ScreenHead.svelte';
+	import Button from '$lib/ui/parts/Button.svelte';
+	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
 	import { offeringBack } from '$lib/state/deletion';
 	import { goto, invalidateAll } from '$app/navigation';
 	import { page } from '$app/state';
@@ -104,39 +108,38 @@
 
 <TopBar title="Log" {facts}>
 	{#snippet actions()}
-		<button class="quiet" type="button" aria-pressed={tables} onclick={() => (tables = !tables)}
-			>Table view <KeyCap keys="T" /></button
+		<Button look="quiet" aria-pressed={tables} onclick={() => (tables = !tables)}
+			>Table view <KeyCap keys="T" /></Button
 		>
 	{/snippet}
 </TopBar>
-<main id="main" class="screen">
+<Screen>
 	{#if log.totals.takes === 0 && filter.tune === null && filter.place === null && filter.key === null}
 		<h1>No take yet.</h1>
 		<p class="mt-2 mb-4 max-w-[36em] text-head">
 			Open a tune and drill it: every pass is judged and kept here. A pass without any input can be
 			logged by ear.
 		</p>
-		<p><a class="act act-main" href="/">To the notebook</a></p>
+		<p><Button look="main" href="/">To the notebook</Button></p>
 	{:else}
-		<div class="verdict">
+		<ScreenHead>
 			<h1>{landingVerdict(log.weeks)} {behindWords(log.behind)}</h1>
 			{#if weakField}
 				<p>Least lands in position {weakField.position} over {kindName(weakField.kind)}.</p>
 			{/if}
-		</div>
+		</ScreenHead>
 		<Later><LogCharts {log} {tables} /></Later>
 		<div
 			class="grid grid-cols-[minmax(0,2.05fr)_minmax(0,1fr)] gap-6 pt-3.5 max-desk:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] max-tablet:grid-cols-[minmax(0,1fr)]"
 		>
 			<section class="min-w-0 max-desk:first:col-span-full">
-				<div class="section-head max-tablet:flex-wrap">
-					<h2>Two takes{data.pair.length === 2 ? '' : ' side by side'}</h2>
-					<small>
-						{data.pair.length === 2
-							? 'first time through, one scale of pitch'
-							: 'choose two with ◇ in the table'}
-					</small>
-				</div>
+				<PanelHead
+					title="Two takes{data.pair.length === 2 ? '' : ' side by side'}"
+					note={data.pair.length === 2
+						? 'first time through, one scale of pitch'
+						: 'choose two with ◇ in the table'}
+					class="max-tablet:flex-wrap"
+				/>
 				{#if data.pair.length === 2}
 					{#await import('$lib/ui/log/CompareTakes.svelte') then Compare}
 						<Compare.default pair={data.pair} now={data.now} />
@@ -145,10 +148,11 @@
 			</section>
 			<section class="min-w-0 max-desk:first:col-span-full">
 				{#if data.habits}
-					<div class="section-head max-tablet:flex-wrap">
-						<h2>Habits</h2>
-						<small>{data.habits.title}, position {data.habits.position}</small>
-					</div>
+					<PanelHead
+						title="Habits"
+						note="{data.habits.title}, position {data.habits.position}"
+						class="max-tablet:flex-wrap"
+					/>
 					<Later>
 						<HabitNeck habits={data.habits} strings={data.habits.strings} />
 					</Later>
@@ -163,11 +167,9 @@
 				<WeekMinutes {log} {tables} />
 			</section>
 			<section class="min-w-0 max-desk:last:col-span-full">
-				<div class="section-head max-tablet:flex-wrap">
-					<h2>Takes</h2>
-					<small>{plural(log.found, 'take')}</small>
+				<PanelHead title="Takes" note={plural(log.found, 'take')} class="max-tablet:flex-wrap">
 					<LogFilters bind:this={filters} choices={log.choices} {filter} onset={set} />
-				</div>
+				</PanelHead>
 				<Later>
 					<TakeTable
 						{log}
@@ -211,4 +213,4 @@
 			['1 5', 'back to the tune']
 		]}
 	/>
-</main>
+</Screen>

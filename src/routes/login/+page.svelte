@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Button from '$lib/ui/parts/Button.svelte';
 	import type { ActionData } from './$types';
 
 	let { form }: { form: ActionData } = $props();
@@ -28,7 +29,7 @@
 			aria-invalid={form?.message ? 'true' : undefined}
 			{@attach ready}
 		/>
-		<button class="act act-main mt-2 justify-self-start" type="submit">Open the notebook</button>
+		<Button look="main" class="mt-2 justify-self-start" type="submit">Open the notebook</Button>
 		<p id="told" class="min-h-[1.5em] font-semibold" role="alert">{form?.message ?? ''}</p>
 	</form>
 	<p class="text-line text-second">

@@ -1,4 +1,7 @@
 <script lang="ts">
+	import Screen from '$lib/ui/parts/Screen.svelte';
+	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
+	import Button from '$lib/ui/parts/Button.svelte';
 	import { OPTION, OPTION_SAYS } from '$lib/ui/settings/option';
 	import { Refusal, send } from '$lib/state/api';
 	import { prefs } from '$lib/state/prefs.svelte';
@@ -64,10 +67,10 @@
 
 <svelte:head><title>Settings · Arc Step</title></svelte:head>
 <TopBar title="Settings" />
-<main id="main" class="screen max-w-190 gap-6 pt-4.5">
+<Screen class="max-w-190 gap-6 pt-4.5">
 	<h1 class="text-verdict">Set it up once, then play.</h1>
 	<section>
-		<div class="section-head"><h2 id="theme">Theme</h2></div>
+		<PanelHead id="theme" title="Theme" />
 		<RadioGroup.Root
 			value={userPrefersMode.current}
 			onValueChange={(mode) => setMode(mode as 'light' | 'dark' | 'system')}
@@ -81,10 +84,7 @@
 		</RadioGroup.Root>
 	</section>
 	<section>
-		<div class="section-head">
-			<h2 id="labels">Inside the marks</h2>
-			<small>N switches anywhere</small>
-		</div>
+		<PanelHead id="labels" title="Inside the marks" note="N switches anywhere" />
 		<RadioGroup.Root
 			value={prefs.current.labels}
 			onValueChange={(value) => prefs.set('labels', value as 'names' | 'roles')}
@@ -98,7 +98,7 @@
 		</RadioGroup.Root>
 	</section>
 	<section>
-		<div class="section-head"><h2>Neck and keys</h2></div>
+		<PanelHead title="Neck and keys" />
 		{#each SWITCHES as entry (entry.key)}
 			<Switch.Root
 				class={OPTION}
@@ -122,13 +122,13 @@
 	<InstrumentList {store} />
 	<ScaleList {store} />
 	<section>
-		<div class="section-head">
-			<h2>The notebook as one file</h2>
-			<small>tunes, routes, motifs, sets, instruments, drills and takes</small>
-		</div>
+		<PanelHead
+			title="The notebook as one file"
+			note="tunes, routes, motifs, sets, instruments, drills and takes"
+		/>
 		<p class="mt-3 flex flex-wrap items-center gap-x-3 gap-y-2">
-			<a class="act" href="/backup.json" download>Back it up</a>
-			<a class="act" href="/backup.json.gz" download>Back it up packed</a>
+			<Button href="/backup.json" download>Back it up</Button>
+			<Button href="/backup.json.gz" download>Back it up packed</Button>
 			<ChooseFiles look="act" accept=".json,.gz">Restore a backup</ChooseFiles>
 			<small class="text-reason text-second"
 				>A backup is shown before it is restored: merged, or in place of what is here.</small
@@ -137,13 +137,10 @@
 	</section>
 	{#if data.guarded}
 		<section>
-			<div class="section-head">
-				<h2>This browser</h2>
-				<small>it gave the passphrase of this notebook</small>
-			</div>
+			<PanelHead title="This browser" note="it gave the passphrase of this notebook" />
 			<p class="mt-3 flex flex-wrap items-center gap-x-3 gap-y-2">
-				<button type="button" class="act" onclick={() => void signOut()}>Sign out</button>
+				<Button onclick={() => void signOut()}>Sign out</Button>
 			</p>
 		</section>
 	{/if}
-</main>
+</Screen>

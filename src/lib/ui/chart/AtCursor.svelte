@@ -1,4 +1,5 @@
 <script lang="ts">
+	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
 	import type { Key } from '$core/chord';
 	import type { ChartDraft } from '$lib/state/chart-draft.svelte';
 	import ChordSymbol from '../ChordSymbol.svelte';
@@ -11,9 +12,11 @@
 
 {#if draft.now && draft.next}
 	<section>
-		<div class="section-head items-center">
-			<h2>At the cursor</h2>
-			<small>bar {draft.now.bar} to bar {draft.next.bar}</small>
+		<PanelHead
+			title="At the cursor"
+			note="bar {draft.now.bar} to bar {draft.next.bar}"
+			class="items-center"
+		>
 			<span class="ml-auto flex items-center gap-2.5 text-verdict">
 				<span class="text-now-ink"><ChordSymbol chord={draft.now.chord} /></span>
 				<svg viewBox="0 0 60 24" width="60" height="24" aria-hidden="true"
@@ -21,22 +24,19 @@
 				>
 				<span class="text-next-ink"><ChordSymbol chord={draft.next.chord} /></span>
 			</span>
-		</div>
+		</PanelHead>
 		<div class="grid justify-items-center pt-2">
 			<ToneLadder now={draft.now.chord} next={draft.next.chord} wide />
 		</div>
 	</section>
 {:else if draft.now}
 	<section>
-		<div class="section-head"><h2>At the cursor</h2></div>
+		<PanelHead title="At the cursor" />
 		<ChordSpelling event={draft.now} {key} />
 	</section>
 {:else if draft.here}
 	<section>
-		<div class="section-head">
-			<h2>At the cursor</h2>
-			<small>bar {draft.here.bar}, beat {draft.here.beat}</small>
-		</div>
+		<PanelHead title="At the cursor" note="bar {draft.here.bar}, beat {draft.here.beat}" />
 		<p class="py-2 font-mono text-ribbon font-bold wrap-anywhere">{draft.here.symbol}</p>
 		<p>
 			{draft.here.kind === 'silence'

@@ -73,7 +73,7 @@
 						class="text-ribbon leading-none in-now:text-now-ink in-next:text-next-ink"
 						style="font-size:{sizeOf(cell.chord)}px"
 					>
-						{#if cell.push > 0}<span class="sr"
+						{#if cell.push > 0}<span class="sr-only"
 								>pushed {cell.push === 240 ? 'an eighth' : 'a sixteenth'} early</span
 							><span class="mr-0.5 font-sans text-line" aria-hidden="true">←</span>{/if}<ChordSymbol
 							chord={cell.chord}
@@ -106,7 +106,7 @@
 					{/if}
 				{:else if cell.kind === 'unreadable'}
 					<span
-						class="max-w-full overflow-hidden pb-1.5 font-mono text-head font-bold text-ellipsis underline decoration-wavy decoration-2 underline-offset-[5px]"
+						class="max-w-full overflow-hidden pb-1.5 font-mono text-head font-bold text-ellipsis underline decoration-wavy decoration-2 underline-offset-4"
 						>{cell.text}</span
 					>
 					<span class="text-reason font-bold">not read</span>

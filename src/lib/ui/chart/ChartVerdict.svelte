@@ -1,4 +1,5 @@
 <script lang="ts">
+	import ScreenHead from '$lib/ui/parts/ScreenHead.svelte';
 	import { keyName, type Chart, type Diagnostic } from '$core/chart';
 	import type { Key } from '$core/chord';
 	import { capital, inWords, keyWords, plural } from '$lib/words/words';
@@ -15,7 +16,7 @@
 	const sounding = $derived(chart.events.filter((event) => event.chord).length);
 </script>
 
-<div class="verdict">
+<ScreenHead>
 	<h1>
 		{#if sounding === 0}No chord to read yet.{:else}{key
 				? `Home is ${keyWords(keyName(key)).replace(' major', '')}.`
@@ -34,4 +35,4 @@
 				onclick={onjump}>line {problems[0].line}</button
 			>{/if}
 	</p>
-</div>
+</ScreenHead>

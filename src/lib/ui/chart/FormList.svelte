@@ -1,4 +1,6 @@
 <script lang="ts">
+	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
+	import Button from '$lib/ui/parts/Button.svelte';
 	import { FORMS, formBars, parseChart, type Chart, type ChartForm } from '$core/chart';
 	import { proseSigns, signs, type Key } from '$core/chord';
 	import { noteName, parseNote, type Note } from '$core/pitch';
@@ -31,12 +33,10 @@
 </script>
 
 <section>
-	<div class="section-head">
-		<h2>Start from a form</h2>
-		<small class="[font-family:inherit] text-reason whitespace-nowrap text-second"
-			>in {signs(name)}{chart.bars.length > 0 ? ', replaces the bars' : ''}</small
-		>
-	</div>
+	<PanelHead
+		title="Start from a form"
+		note="in {signs(name)}{chart.bars.length > 0 ? ', replaces the bars' : ''}"
+	/>
 	<ul>
 		{#each shown as form (form.id)}
 			<li>
@@ -55,8 +55,8 @@
 		{/each}
 	</ul>
 	{#if chart.bars.length > 0}
-		<button type="button" class="quiet" aria-expanded={all} onclick={() => (all = !all)}
-			>{all ? 'Fewer forms' : `${FORMS.length - FEW} more forms`}</button
+		<Button look="quiet" aria-expanded={all} onclick={() => (all = !all)}
+			>{all ? 'Fewer forms' : `${FORMS.length - FEW} more forms`}</Button
 		>
 	{/if}
 </section>

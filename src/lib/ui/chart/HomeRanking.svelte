@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { field as fieldLook } from '$lib/ui/parts/field';
+	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
 	import { keyName, parseKey, suggestKey, type Chart } from '$core/chart';
 	import { proseSigns, type Key } from '$core/chord';
 	import { homesShown, keyOf, rankTonics, sameKey, type RankedTonic } from '$core/harmony';
@@ -62,10 +64,12 @@
 	export function typeKey(): void {
 		field.focus();
 	}
+
+	const look = fieldLook();
 </script>
 
 <section>
-	<div class="section-head"><h2 id="home">Where is home?</h2></div>
+	<PanelHead id="home" title="Where is home?" />
 	{#if shown.length === 0}
 		<p class="py-2 text-reason text-second">Write a chord or two: then the tonics are weighed.</p>
 	{/if}
@@ -123,7 +127,7 @@
 		{/if}
 	</p>
 	<form class="flex items-center gap-2 text-reason" onsubmit={take}>
-		<label for="own-key">Type a key</label>
+		<label class={look.label()} for="own-key">Type a key</label>
 		<input
 			class="h-7.5 w-23 border-[1.5px] border-strong bg-lit px-1.5 font-mono font-medium text-ink"
 			id="own-key"
@@ -139,7 +143,7 @@
 			><span>Next home</span> <KeyCap keys="T" /></span
 		>
 	</form>
-	{#if wrong}<p id="own-key-wrong" class="wrong pt-1.5 text-reason font-bold" role="alert">
+	{#if wrong}<p id="own-key-wrong" class="pt-1.5 text-reason font-bold empty:hidden" role="alert">
 			{wrong}
 		</p>{/if}
 </section>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
 	import { type Notation, shortestMove } from '$core/pitch';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import type { Chart } from '$core/chart';
@@ -53,7 +54,7 @@
 </script>
 
 <section>
-	<div class="section-head"><h2>From outside home</h2></div>
+	<PanelHead title="From outside home" />
 	{#if rows.length === 0}
 		<p class="pt-2 text-reason text-second">Every chord tone lies in the key.</p>
 	{/if}

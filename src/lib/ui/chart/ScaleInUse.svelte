@@ -1,4 +1,5 @@
 <script lang="ts">
+	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
 	import type { Scale } from '$core/harmony';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { prefs } from '$lib/state/prefs.svelte';
@@ -10,9 +11,9 @@
 </script>
 
 <section>
-	<div class="section-head"><h2>Scale in use</h2></div>
-	<p class="pt-[8px] text-second">{scaleTitle(scale, open.player.scales)}</p>
-	<p class="flex flex-wrap gap-x-[14px] gap-y-[2px] py-[4px] font-display text-head font-extrabold">
+	<PanelHead title="Scale in use" />
+	<p class="pt-2 text-second">{scaleTitle(scale, open.player.scales)}</p>
+	<p class="flex flex-wrap gap-x-3.5 gap-y-0.5 py-1 font-display text-head font-extrabold">
 		{#each scale.notes as note (note.degree)}<span>{prefs.name(note.name)}</span>{/each}
 	</p>
 </section>

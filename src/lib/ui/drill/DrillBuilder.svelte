@@ -1,4 +1,7 @@
 <script lang="ts">
+	import { field } from '$lib/ui/parts/field';
+	import { dialog } from '$lib/ui/parts/dialog';
+	import Button from '$lib/ui/parts/Button.svelte';
 	import { proseSigns } from '$core/chord';
 	import { lastPosition } from '$core/neck';
 	import { drillLine, LADDER, PRESETS, PRESET_WORDS } from '$core/practice';
@@ -23,14 +26,18 @@
 		if (trouble === null) onclose();
 	}
 	const presets = PRESETS.map((value) => ({ value, ...PRESET_WORDS[value] }));
+
+	const look = dialog({ width: 'wide' });
+
+	const fields = field();
 </script>
 
 <Dialog.Root open onOpenChange={(shown) => !shown && onclose()}>
 	<Dialog.Portal>
-		<Dialog.Overlay class="veil" />
-		<Dialog.Content class="sheet sheet-wide">
-			<Dialog.Title class="sheet-title">What to drill</Dialog.Title>
-			<Dialog.Description class="sheet-lead">{line}</Dialog.Description>
+		<Dialog.Overlay class={look.veil()} />
+		<Dialog.Content class={look.sheet()}>
+			<Dialog.Title class={look.title()}>What to drill</Dialog.Title>
+			<Dialog.Description class={look.lead()}>{line}</Dialog.Description>
 			<form
 				data-part="three"
 				class="grid grid-cols-[1.25fr_1fr_1fr] gap-x-6 gap-y-5 max-tablet:grid-cols-[minmax(0,1fr)]"
@@ -51,9 +58,10 @@
 				</section>
 				<section class="flex flex-col gap-2.5">
 					<h3 class="mb-2 border-b-2 border-ink pb-1 text-head">2 · Where</h3>
-					<label
+					<label class={fields.label()}
 						>Position
 						<input
+							class={fields.control()}
 							type="number"
 							min="1"
 							max={lastPosition(open.instrument)}
@@ -62,9 +70,10 @@
 						/></label
 					>
 					{#if desk.keys.length > 0}
-						<label
+						<label class={fields.label()}
 							>Key, round the circle
 							<select
+								class={fields.control()}
 								bind:value={
 									() => draft.key ?? desk.keys[0],
 									(next) => (draft.key = next === desk.keys[0] ? null : next)
@@ -77,8 +86,9 @@
 						>
 					{/if}
 					<div class="grid grid-cols-[1fr_1fr] items-end gap-3">
-						<label
+						<label class={fields.label()}
 							>From bar <input
+								class={fields.control()}
 								type="number"
 								min="1"
 								max={draft.to}
@@ -86,8 +96,9 @@
 								required
 							/></label
 						>
-						<label
+						<label class={fields.label()}
 							>to bar <input
+								class={fields.control()}
 								type="number"
 								min={draft.from}
 								max={draft.bars}
@@ -97,9 +108,10 @@
 						>
 					</div>
 					{#if desk.routes.length > 0}
-						<label
+						<label class={fields.label()}
 							>Over a saved route
 							<select
+								class={fields.control()}
 								bind:value={
 									() => draft.routeId ?? '', (next) => void draft.chooseRoute(next || null)
 								}
@@ -112,20 +124,18 @@
 							</select></label
 						>
 					{/if}
-					<label class="inline-flex items-center gap-2 text-line text-ink">
-						<input
-							class="m-0 inline-block size-5 accent-ink"
-							type="checkbox"
-							bind:checked={draft.locked}
-						/> The hand stays in its position
+					<label class={fields.check()}>
+						<input class={fields.box()} type="checkbox" bind:checked={draft.locked} /> The hand stays
+						in its position
 					</label>
 				</section>
 				<section class="flex flex-col gap-2.5">
 					<h3 class="mb-2 border-b-2 border-ink pb-1 text-head">3 · How fast</h3>
 					<div class="grid grid-cols-[1fr_1fr] items-end gap-3">
-						<label
+						<label class={fields.label()}
 							>From tempo
 							<input
+								class={fields.control()}
 								type="number"
 								min={LADDER.tempo.least}
 								max={draft.ladder.ceiling}
@@ -133,9 +143,10 @@
 								required
 							/></label
 						>
-						<label
+						<label class={fields.label()}
 							>to tempo
 							<input
+								class={fields.control()}
 								type="number"
 								min={draft.ladder.start}
 								max={LADDER.tempo.most}
@@ -145,9 +156,10 @@
 						>
 					</div>
 					<div class="grid grid-cols-[1fr_1fr] items-end gap-3">
-						<label
+						<label class={fields.label()}
 							>Step
 							<input
+								class={fields.control()}
 								type="number"
 								min={LADDER.step.least}
 								max={LADDER.step.most}
@@ -155,9 +167,10 @@
 								required
 							/></label
 						>
-						<label
+						<label class={fields.label()}
 							>Clean passes to go up
 							<input
+								class={fields.control()}
 								type="number"
 								min={LADDER.up.least}
 								max={LADDER.up.most}
@@ -166,19 +179,28 @@
 							/></label
 						>
 					</div>
-					<label
+					<label class={fields.label()}
 						>Times through make a pass
-						<input type="number" min="1" max="16" bind:value={draft.loops} required /></label
+						<input
+							class={fields.control()}
+							type="number"
+							min="1"
+							max="16"
+							bind:value={draft.loops}
+							required
+						/></label
 					>
 					<p class="text-reason text-second">
 						<b>Care.</b> Raise the tempo in small steps; stop when anything hurts.
 					</p>
 				</section>
 				<DrillRules {draft} instrument={open.instrument} />
-				{#if trouble}<p class="wrong col-span-full" role="alert">{trouble}</p>{/if}
+				{#if trouble}<p class="col-span-full text-reason font-bold empty:hidden" role="alert">
+						{trouble}
+					</p>{/if}
 				<p class="col-span-full flex flex-wrap items-center gap-4">
-					<button type="submit" class="act act-main">Drill this</button>
-					<button type="button" class="quiet" onclick={onclose}>Leave it as it was</button>
+					<Button type="submit" look="main">Drill this</Button>
+					<Button look="quiet" onclick={onclose}>Leave it as it was</Button>
 					<small class="text-second"
 						>{plural(draft.loops * (draft.to - draft.from + 1), 'bar')} a pass</small
 					>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import ScreenHead from '$lib/ui/parts/ScreenHead.svelte';
 	import type { DrillDesk } from '$lib/state/drill/drill-desk.svelte';
 	import type { OpenTune } from '$lib/state/open-tune.svelte';
 	import { plural } from '$lib/words/words';
@@ -20,7 +21,7 @@
 	}
 </script>
 
-<div class="verdict gap-x-3">
+<ScreenHead class="gap-x-3">
 	{#if view.playing}
 		<h1 class="text-verdict">{desk.looped ? 'Loop' : 'Pass'} at {Math.round(desk.nextTempo)}.</h1>
 		<p>{plural(landed, 'change')} landed so far</p>
@@ -40,4 +41,4 @@
 		<h1 class="text-verdict">Land every change at {Math.round(desk.place.tempo)}.</h1>
 		<p>One bar is counted in; play along. What you miss shows afterwards.</p>
 	{/if}
-</div>
+</ScreenHead>

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
+	import Button from '$lib/ui/parts/Button.svelte';
 	import { WARM_UPS, WARM_UP_WORDS, type HandGrade } from '$core/practice';
 	import type { DrillDesk } from '$lib/state/drill/drill-desk.svelte';
 	import type { Listening } from '$lib/state/listening.svelte';
@@ -36,10 +38,7 @@
 </script>
 
 <section>
-	<div class="section-head">
-		<h2>Tempo ladder</h2>
-		<small>{plural(desk.tried.length, 'pass', 'passes')} now</small>
-	</div>
+	<PanelHead title="Tempo ladder" note="{plural(desk.tried.length, 'pass', 'passes')} now" />
 	<LadderFigure
 		ladder={desk.drill.ladder}
 		place={desk.place}
@@ -49,51 +48,43 @@
 </section>
 {#if done}
 	<section>
-		<div class="section-head">
-			<h2>This pass</h2>
-			<small>at {Math.round(done.tempo)}{done.looped ? ', a loop' : ''}</small>
-		</div>
+		<PanelHead
+			title="This pass"
+			note="at {Math.round(done.tempo)}{done.looped ? ', a loop' : ''}"
+		/>
 		<PassCounts counts={done.summary.counts} />
 		{#if done.stored}<PassNote {desk} note={done.stored.take.note} />{/if}
 	</section>
 {/if}
 <section>
-	<div class="section-head"><h2>Listening</h2></div>
+	<PanelHead title="Listening" />
 	<Later><InputPanel {desk} {listening} onfile={(file) => void judgeFile(file)} /></Later>
 	{#if recording.share !== null}
 		<p class="pt-1.5 text-reason" role="status">
 			Listens to the recording: {Math.round(100 * recording.share)} %
-			<button type="button" class="quiet" onclick={() => recording.cancel()}>Cancel</button>
+			<Button look="quiet" onclick={() => recording.cancel()}>Cancel</Button>
 		</p>
 	{/if}
 </section>
 <section>
-	<div class="section-head">
-		<h2>By ear</h2>
-		<small>without any input</small>
-	</div>
+	<PanelHead title="By ear" note="without any input" />
 	<p class="flex flex-wrap gap-2 pt-2">
 		{#each grades as [grade, key] (grade)}
-			<button type="button" class="act px-2 py-0" onclick={() => onhand(grade)}
-				>{HAND_WORDS[grade]} <KeyCap keys={key} /></button
-			>
+			<Button tight onclick={() => onhand(grade)}>{HAND_WORDS[grade]} <KeyCap keys={key} /></Button>
 		{/each}
 	</p>
 </section>
 <section>
-	<div class="section-head">
-		<h2>Warm-up</h2>
-		<small>at {desk.drill.ladder.start}, out of the plan</small>
-	</div>
+	<PanelHead title="Warm-up" note="at {desk.drill.ladder.start}, out of the plan" />
 	<p class="flex flex-wrap gap-2 pt-2">
 		{#each WARM_UPS as kind (kind)}
-			<button
-				type="button"
-				class="act px-2 py-0 aria-pressed:bg-ink aria-pressed:text-paper"
+			<Button
+				tight
+				class="aria-pressed:bg-ink aria-pressed:text-paper"
 				disabled={playing}
 				aria-pressed={desk.aside === kind}
 				title={WARM_UP_WORDS[kind].says}
-				onclick={() => void desk.warm(kind)}>{WARM_UP_WORDS[kind].name}</button
+				onclick={() => void desk.warm(kind)}>{WARM_UP_WORDS[kind].name}</Button
 			>
 		{/each}
 	</p>

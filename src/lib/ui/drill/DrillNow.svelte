@@ -64,7 +64,7 @@
 		>
 	{/if}
 </svg>
-<p class="sr" role="status">
+<p class="sr-only" role="status">
 	{open.now ? signs(open.now.symbol) : 'Silence'} now{open.next
 		? `, ${signs(open.next.symbol)} next`
 		: ''}

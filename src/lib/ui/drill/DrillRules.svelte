@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { field } from '$lib/ui/parts/field';
 	import { GRIDS } from '$core/route';
 	import type { Instrument } from '$core/neck';
 	import type { DrillDraft } from './drill-draft.svelte';
@@ -6,42 +7,45 @@
 	/** The rules of a drill, one by one. */
 	let { draft, instrument }: { draft: DrillDraft; instrument: Instrument } = $props();
 	const stringNumbers = $derived(instrument.open.map((_, i) => String(i + 1)));
-	const checkBox = 'mt-0 inline-block size-[20px] accent-ink';
-	const check = 'inline-flex items-center gap-[8px] text-line text-ink';
+	const checkBox = 'mt-0 inline-block size-5 accent-ink';
+	const check = 'inline-flex items-center gap-2 text-line text-ink';
+
+	const look = field();
 </script>
 
 <details class="col-span-full">
-	<summary class="cursor-pointer py-[4px] font-bold">Rules one by one</summary>
-	<div class="grid items-start gap-x-[24px] gap-y-[12px] pt-[8px] min-[761px]:grid-cols-3">
-		<label
+	<summary class="cursor-pointer py-1 font-bold">Rules one by one</summary>
+	<div class="grid items-start gap-x-6 gap-y-3 pt-2 tablet:grid-cols-3">
+		<label class={look.label()}
 			>Land on
-			<select bind:value={draft.landOn}>
+			<select class={look.control()} bind:value={draft.landOn}>
 				<option value="any">any chord tone</option>
 				<option value="roots">roots</option>
 				<option value="guide-tones">guide tones</option>
 			</select></label
 		>
-		<label
+		<label class={look.label()}
 			>Notes allowed
-			<select bind:value={draft.notes}>
+			<select class={look.control()} bind:value={draft.notes}>
 				<option value="any">all</option>
 				<option value="scale">chord and scale</option>
 				<option value="arpeggio">chord tones</option>
 				<option value="targets">landings alone</option>
 			</select></label
 		>
-		<label
+		<label class={look.label()}
 			>Rhythm
-			<select bind:value={draft.grid}>
+			<select class={look.control()} bind:value={draft.grid}>
 				<option value="any">free</option>
 				{#each GRIDS as one (one)}
 					<option value={one}>{one === 'targets' ? 'on changes only' : `${one}s only`}</option>
 				{/each}
 			</select></label
 		>
-		<label
+		<label class={look.label()}
 			>One fret only, as with a slide
 			<input
+				class={look.control()}
 				type="number"
 				min="0"
 				max={instrument.frets - instrument.capo}
@@ -52,8 +56,8 @@
 				}
 			/></label
 		>
-		<fieldset class="flex flex-wrap gap-x-[14px] gap-y-[6px]">
-			<legend class="pb-[4px] text-reason text-second">Strings, none for all</legend>
+		<fieldset class="flex flex-wrap gap-x-3.5 gap-y-1.5">
+			<legend class="pb-1 text-reason text-second">Strings, none for all</legend>
 			{#each stringNumbers as string (string)}
 				<label class={check}
 					><input type="checkbox" class={checkBox} value={string} bind:group={draft.strings} />

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { field } from '$lib/ui/parts/field';
+	import Button from '$lib/ui/parts/Button.svelte';
 	import { clamp } from '$core/kernel';
 	import { signs } from '$core/chord';
 	import { plainName } from '$core/pitch';
@@ -50,12 +52,15 @@
 	const latency = $derived(inputPrefs.latencyOf(listening.kind));
 	const insecure = typeof window !== 'undefined' && !window.isSecureContext;
 	let picker: HTMLInputElement | undefined = $state();
+
+	const look = field();
 </script>
 
 <div class="flex flex-col gap-1.5 pt-2">
-	<label
+	<label class={look.label()}
 		>Who plays
 		<select
+			class={look.control()}
 			value={listening.kind}
 			disabled={playing}
 			onchange={(event) => void listening.choose(event.currentTarget.value as InputKind)}
@@ -133,18 +138,12 @@
 			{:else}
 				<p class="relative flex flex-wrap items-center gap-x-3.5 gap-y-0">
 					{#if listening.kind === 'microphone'}
-						<button
-							type="button"
-							class="quiet"
-							disabled={playing}
-							onclick={() => void listening.tryBleed()}>Try for bleed</button
+						<Button look="quiet" disabled={playing} onclick={() => void listening.tryBleed()}
+							>Try for bleed</Button
 						>
 					{/if}
-					<button
-						type="button"
-						class="quiet"
-						disabled={playing}
-						onclick={() => void listening.measureLatency()}>Measure latency</button
+					<Button look="quiet" disabled={playing} onclick={() => void listening.measureLatency()}
+						>Measure latency</Button
 					>
 					<small class="text-count text-second">{plural(latency, 'ms', 'ms')} off</small>
 				</p>
@@ -155,7 +154,7 @@
 					{#if listening.kind === 'microphone' && !listening.trusted}
 						<button
 							type="button"
-							class="font-bold text-ink underline underline-offset-[3px]"
+							class="font-bold text-ink underline underline-offset-4"
 							onclick={() => (listening.trusted = true)}>Play anyway</button
 						>
 					{/if}
@@ -170,13 +169,13 @@
 		</p>
 	{/if}
 	<p class="relative flex flex-wrap items-center gap-x-3.5 gap-y-0">
-		<button type="button" class="quiet" disabled={playing} onclick={() => picker?.click()}
-			>Judge a recording</button
+		<Button look="quiet" disabled={playing} onclick={() => picker?.click()}
+			>Judge a recording</Button
 		>
 		<small class="text-count text-second">WAV, MIDI, or what this browser plays</small>
 		<input
 			bind:this={picker}
-			class="sr"
+			class="sr-only"
 			type="file"
 			tabindex="-1"
 			aria-label="Recording of a take"

@@ -16,7 +16,7 @@
 </script>
 
 <table class="w-full border-collapse">
-	<thead class="sr"
+	<thead class="sr-only"
 		><tr class="border-b border-hair"
 			><th class="flex h-8.5 items-center gap-1.5 text-left font-normal">Result</th><th
 				class="flex h-8.5 items-center gap-1.5 text-left font-normal">Changes</th

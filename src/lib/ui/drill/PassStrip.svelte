@@ -76,7 +76,7 @@
 </script>
 
 <div class="overflow-hidden">
-	<p class="sr">{said || 'Nothing played yet.'}</p>
+	<p class="sr-only">{said || 'Nothing played yet.'}</p>
 	{#each rows as row (row.from)}
 		<svg class="block" viewBox="0 0 {width} {HEIGHT}" {width} height={HEIGHT} aria-hidden="true">
 			{#each row.bars as bar (bar.index)}

@@ -76,7 +76,7 @@
 	}
 </script>
 
-<p id="chart-editor-help" class="sr">
+<p id="chart-editor-help" class="sr-only">
 	Tab takes a suggestion where there is one and else leaves the text. F6 goes to the bars, F8 to the
 	next problem.
 </p>

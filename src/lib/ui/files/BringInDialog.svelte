@@ -1,4 +1,8 @@
 <script lang="ts">
+	import { field } from '$lib/ui/parts/field';
+	import { dialog } from '$lib/ui/parts/dialog';
+	import Button from '$lib/ui/parts/Button.svelte';
+	import { button } from '$lib/ui/parts/button';
 	import { goto, invalidateAll } from '$app/navigation';
 	import { takeBack, type BringIn, type Kept } from '$lib/state/bring-in.svelte';
 	import { Dialog } from 'bits-ui';
@@ -46,14 +50,18 @@
 		toast(`In the notebook: ${told}.`, { action: undo });
 		if (kept.tunes.length === 1 && tune.id && !files.shown) await goto(`/tunes/${tune.id}/chart`);
 	}
+
+	const look = dialog();
+
+	const fields = field();
 </script>
 
 <Dialog.Root bind:open={() => files.shown, (shown) => (shown ? null : files.close())}>
 	<Dialog.Portal>
-		<Dialog.Overlay class="veil" />
-		<Dialog.Content class="sheet" onOpenAutoFocus={(event) => event.preventDefault()}>
-			<Dialog.Title class="sheet-title" level={2}>Files to bring in</Dialog.Title>
-			<Dialog.Description class="sheet-lead">
+		<Dialog.Overlay class={look.veil()} />
+		<Dialog.Content class={look.sheet()} onOpenAutoFocus={(event) => event.preventDefault()}>
+			<Dialog.Title class={look.title()} level={2}>Files to bring in</Dialog.Title>
+			<Dialog.Description class={look.lead()}>
 				<span role="status">{words}</span>
 			</Dialog.Description>
 			{#if files.busy}
@@ -71,12 +79,8 @@
 					>
 						<div class="flex items-center gap-3 wrap-anywhere">
 							{#if entry.state === 'ready'}
-								<label class="inline-flex flex-row items-center gap-2 text-line text-ink">
-									<input
-										class="size-4.5 flex-none accent-ink"
-										type="checkbox"
-										bind:checked={entry.wanted}
-									/>
+								<label class={fields.check()}>
+									<input class={fields.box()} type="checkbox" bind:checked={entry.wanted} />
 									<b>{entry.file.name}</b>
 								</label>
 							{:else}
@@ -89,11 +93,11 @@
 								{:else}is being read …{/if}
 							</small>
 							{#if total > 1 && !files.busy}
-								<button
-									type="button"
-									class="quiet ml-auto min-w-7 justify-center"
+								<Button
+									look="quiet"
+									class="ml-auto min-w-7 justify-center"
 									aria-label="Leave {entry.file.name} out"
-									onclick={() => files.drop(entry.id)}>✕</button
+									onclick={() => files.drop(entry.id)}>✕</Button
 								>
 							{/if}
 						</div>
@@ -118,16 +122,17 @@
 				{/each}
 			</ul>
 			<div class="flex items-center gap-4 border-t-2 border-ink pt-3">
-				<button
-					bind:this={main}
-					type="button"
-					class="act act-main"
+				<Button
+					bind:ref={main}
+					look="main"
 					disabled={files.busy || files.ready.length === 0}
 					onclick={() => void keep()}
 				>
 					Keep {files.ready.length === 1 ? 'it' : plural(files.ready.length, 'file')}
-				</button>
-				<Dialog.Close class="quiet">Leave {total === 1 ? 'it' : 'them'}</Dialog.Close>
+				</Button>
+				<Dialog.Close class={button({ look: 'quiet' })}
+					>Leave {total === 1 ? 'it' : 'them'}</Dialog.Close
+				>
 			</div>
 		</Dialog.Content>
 	</Dialog.Portal>

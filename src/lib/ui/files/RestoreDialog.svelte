@@ -1,4 +1,8 @@
 <script lang="ts">
+	import Table from '$lib/ui/parts/Table.svelte';
+	import { dialog } from '$lib/ui/parts/dialog';
+	import Button from '$lib/ui/parts/Button.svelte';
+	import { button } from '$lib/ui/parts/button';
 	import { invalidateAll } from '$app/navigation';
 	import type { RestoreAnswer } from '$lib/api/backup-schema';
 	import { RESTORE_KINDS } from '$lib/api/restore-kinds';
@@ -56,14 +60,16 @@
 			busy = false;
 		}
 	}
+
+	const look = dialog();
 </script>
 
 <Dialog.Root bind:open={() => files.backup !== null, (on) => (on ? null : (files.backup = null))}>
 	<Dialog.Portal>
-		<Dialog.Overlay class="veil" />
-		<Dialog.Content class="sheet">
-			<Dialog.Title class="sheet-title" level={2}>Restore a notebook</Dialog.Title>
-			<Dialog.Description class="sheet-lead">
+		<Dialog.Overlay class={look.veil()} />
+		<Dialog.Content class={look.sheet()}>
+			<Dialog.Title class={look.title()} level={2}>Restore a notebook</Dialog.Title>
+			<Dialog.Description class={look.lead()}>
 				{files.backup?.name}. Nothing is changed until you say so.
 			</Dialog.Description>
 			<Choice label="How" options={MODES} value={mode} onchange={(to) => (mode = to)} />
@@ -80,7 +86,7 @@
 			{:else if shown}
 				{@const answer = shown}
 				<div class="overflow-x-auto">
-					<table class="data">
+					<Table>
 						<thead>
 							<tr
 								><th>in the file</th><th>new</th><th>newer in the file</th><th>stay</th><th
@@ -99,24 +105,19 @@
 								</tr>
 							{/each}
 						</tbody>
-					</table>
+					</Table>
 				</div>
 			{:else}
 				<p role="status">The file is being read …</p>
 			{/if}
 			<div class="mt-3 flex flex-wrap items-center gap-x-4 gap-y-2 border-t-2 border-ink pt-3">
-				<button
-					type="button"
-					class="act act-main"
-					disabled={busy || !shown || trouble !== ''}
-					onclick={() => void run()}
-				>
+				<Button look="main" disabled={busy || !shown || trouble !== ''} onclick={() => void run()}>
 					{#if busy}Restoring …
 					{:else if gone > 0}Replace, and remove {gone}
 					{:else}{mode === 'merge' ? 'Merge' : 'Replace'}{/if}
-				</button>
-				<a class="quiet" href="/backup.json" download>Back up what is here first</a>
-				<Dialog.Close class="quiet">Leave it</Dialog.Close>
+				</Button>
+				<Button look="quiet" href="/backup.json" download>Back up what is here first</Button>
+				<Dialog.Close class={button({ look: 'quiet' })}>Leave it</Dialog.Close>
 			</div>
 		</Dialog.Content>
 	</Dialog.Portal>

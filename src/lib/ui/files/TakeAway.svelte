@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { field } from '$lib/ui/parts/field';
 	import type { RouteSummary, TuneAnswer } from '$lib/api/notebook-schema';
 
 	/** Every file that a tune and its route go out as. */
@@ -47,6 +48,8 @@
 			says: 'with all its routes, for another Arc Step'
 		}
 	]);
+
+	const look = field();
 </script>
 
 {#snippet list(lines: readonly Line[])}
@@ -73,9 +76,9 @@
 	{#if route}
 		<h3 class="mt-2.5 text-reason font-normal text-second">{route.name}</h3>
 		{@render list(routeFiles)}
-		<label class="flex items-center gap-2 pt-1.5 text-reason">
-			<input class="size-4.5 flex-none accent-ink" type="checkbox" bind:checked={kept} /> MusicXML keeps
-			repeats, where every time is alike
+		<label class={look.check()}>
+			<input class={look.box()} type="checkbox" bind:checked={kept} /> MusicXML keeps repeats, where every
+			time is alike
 		</label>
 	{/if}
 	<h3 class="mt-2.5 text-reason font-normal text-second">The tune</h3>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { field } from '$lib/ui/parts/field';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import KeyCap from '../KeyCap.svelte';
@@ -31,6 +32,8 @@
 		input.value = '';
 		void look('');
 	}
+
+	const fields = field();
 </script>
 
 <search>
@@ -42,8 +45,8 @@
 			void look(input.value);
 		}}
 	>
-		<label>
-			<span class="sr">Find tunes by title, key, chords or words</span>
+		<label class={fields.label()}>
+			<span class="sr-only">Find tunes by title, key, chords or words</span>
 			<input
 				class="h-8 w-67.5 max-w-full border-[1.5px] border-ink bg-transparent pr-9 pl-2.5 text-line placeholder:text-second placeholder:opacity-100"
 				bind:this={input}

@@ -1,10 +1,13 @@
 <script lang="ts">
+	import { dialog } from '$lib/ui/parts/dialog';
+	import Button from '$lib/ui/parts/Button.svelte';
+	import { button } from '$lib/ui/parts/button';
 	import { invalidateAll } from '$app/navigation';
 	import type { Group } from '$lib/state/set-board.svelte';
 	import { Refusal, send } from '$lib/state/api';
 	import { Dialog } from 'bits-ui';
 	import { toast } from 'svelte-sonner';
-	import Field from '../Field.svelte';
+	import Field from '$lib/ui/parts/Field.svelte';
 
 	/** Names a new set, or changes or deletes one that is there. */
 	type Props = {
@@ -45,34 +48,35 @@
 			} else wrong = error.message;
 		}
 	}
+
+	const look = dialog();
 </script>
 
 <Dialog.Root bind:open>
 	<Dialog.Portal>
-		<Dialog.Overlay class="veil" />
-		<Dialog.Content class="sheet">
-			<Dialog.Title class="sheet-title" level={2}
+		<Dialog.Overlay class={look.veil()} />
+		<Dialog.Content class={look.sheet()}>
+			<Dialog.Title class={look.title()} level={2}
 				>{set ? 'Change the set' : 'A new set'}</Dialog.Title
 			>
-			<Dialog.Description class="sheet-lead">
+			<Dialog.Description class={look.lead()}>
 				A set is a list of tunes in playing order. A tune may stand in several.
 			</Dialog.Description>
 			<form class="grid max-w-120 gap-2" onsubmit={(event) => void save(event)} novalidate>
 				<Field label="Name" bind:value={name} {wrong} maxlength={80} required />
 				<Field label="Note" bind:value={note} maxlength={2000} />
 				<div class="mt-2 flex flex-wrap items-center gap-x-5 gap-y-2">
-					<button type="submit" class="act act-main">{set ? 'Save it' : 'Make the set'}</button>
+					<Button type="submit" look="main">{set ? 'Save it' : 'Make the set'}</Button>
 					{#if set}
-						<button
-							type="button"
-							class="quiet"
+						<Button
+							look="quiet"
 							onclick={() => {
 								open = false;
 								ondelete(set);
-							}}>Delete the set; its tunes stay</button
+							}}>Delete the set; its tunes stay</Button
 						>
 					{/if}
-					<Dialog.Close class="quiet">Leave it</Dialog.Close>
+					<Dialog.Close class={button({ look: 'quiet' })}>Leave it</Dialog.Close>
 				</div>
 			</form>
 		</Dialog.Content>

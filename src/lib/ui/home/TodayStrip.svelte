@@ -63,7 +63,7 @@
 					>
 					<span class="flex min-w-0 flex-col">
 						<b
-							class="font-display text-head leading-tight font-extrabold wrap-anywhere group-hover/a:underline group-hover/a:underline-offset-[3px] in-now:text-now-ink in-next:text-next-ink"
+							class="font-display text-head leading-tight font-extrabold wrap-anywhere group-hover/a:underline group-hover/a:underline-offset-4 in-now:text-now-ink in-next:text-next-ink"
 							>{item.card.title}</b
 						>
 						<span class="pt-0.5 text-reason font-bold">{drillWords(item)}</span>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Button from '$lib/ui/parts/Button.svelte';
 	import type { NotebookRow, TunePractice } from '$lib/api/home-page';
 	import type { Group, SetBoard } from '$lib/state/set-board.svelte';
 	import { dragHandleZone, TRIGGERS, type DndEvent } from 'svelte-dnd-action';
@@ -71,15 +72,8 @@
 		{#if set?.note}<small class="text-reason text-second">{set.note}</small>{/if}
 		{#if set}
 			<span class="ml-auto flex gap-4">
-				<a class="quiet text-line" href="/sets/{set.id}">Set list</a>
-				<button
-					class="quiet text-line"
-					type="button"
-					onclick={onchange}
-					aria-label="Change {set.name}"
-				>
-					Change
-				</button>
+				<Button look="quiet" href="/sets/{set.id}">Set list</Button>
+				<Button look="quiet" onclick={onchange} aria-label="Change {set.name}">Change</Button>
 			</span>
 		{/if}
 	</div>
@@ -88,7 +82,7 @@
 			<tr>
 				<th
 					class="w-10 border-b-2 border-ink py-2 pr-3 text-left text-reason font-normal whitespace-nowrap text-second"
-					><span class="sr">Number</span></th
+					><span class="sr-only">Number</span></th
 				>
 				<th
 					class="border-b-2 border-ink py-2 pr-3 text-left text-reason font-normal whitespace-nowrap text-second"
@@ -124,7 +118,7 @@
 				>
 				<th
 					class="border-b-2 border-ink py-2 pr-3 text-left text-reason font-normal whitespace-nowrap text-second max-desk:not-nth-3:not-last:hidden max-tablet:not-last:hidden"
-					><span class="sr">Delete</span></th
+					><span class="sr-only">Delete</span></th
 				>
 			</tr>
 		</thead>
@@ -166,11 +160,11 @@
 			class="data-empty:relative data-empty:-mt-11 data-empty:h-11 data-empty:border-b data-empty:border-b-hair data-empty:px-0 data-empty:py-3 data-empty:text-second data-empty:not-has-[button]:pointer-events-none"
 			data-empty={items.length === 0 || undefined}
 		>
-			<button class="quiet" type="button" onclick={onmore}>
+			<Button look="quiet" onclick={onmore}>
 				{items.length === 0
 					? `Show ${plural(rest.length, 'tune')}`
 					: `Show more: ${rest.length} are left`}
-			</button>
+			</Button>
 		</p>
 	{:else if shown.length === 0}
 		<p
@@ -185,7 +179,9 @@
 			{/if}
 		</p>
 	{:else if found}
-		<p class="sr" role="status">{plural(shown.length, 'tune')} found in {set?.name ?? outside}</p>
+		<p class="sr-only" role="status">
+			{plural(shown.length, 'tune')} found in {set?.name ?? outside}
+		</p>
 	{/if}
 </section>
 

@@ -139,7 +139,7 @@
 		</div>
 	{/each}
 </div>
-<div class="sr">
+<div class="sr-only">
 	<table>
 		<caption>Two takes of the same bars</caption>
 		<thead>

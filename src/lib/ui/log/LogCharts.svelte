@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Table from '$lib/ui/parts/Table.svelte';
+	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
 	import { proseSigns } from '$core/chord';
 	import type { Log } from '$lib/api/log-page';
 	import Chart from './Chart.svelte';
@@ -22,12 +24,9 @@
 	class="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)_minmax(0,1fr)] gap-6 max-desk:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] max-tablet:grid-cols-[minmax(0,1fr)]"
 >
 	<section class="min-w-0 max-desk:last:col-span-full">
-		<div class="section-head">
-			<h2>Landing rate</h2>
-			<small>% of changes, by week</small>
-		</div>
+		<PanelHead title="Landing rate" note="% of changes, by week" />
 		{#if tables}
-			<table class="data">
+			<Table>
 				<thead
 					><tr
 						><th>Week of</th>{#each log.series as one (one.name)}<th>{proseSigns(one.name)}</th
@@ -43,7 +42,7 @@
 						>
 					{/each}
 				</tbody>
-			</table>
+			</Table>
 		{:else}
 			<Chart
 				option={(inks) => landingOption(log, inks)}
@@ -55,12 +54,9 @@
 		{/if}
 	</section>
 	<section class="min-w-0 max-desk:last:col-span-full">
-		<div class="section-head">
-			<h2>Place by chord kind</h2>
-			<small>% landed</small>
-		</div>
+		<PanelHead title="Place by chord kind" note="% landed" />
 		{#if tables}
-			<table class="data">
+			<Table>
 				<thead
 					><tr
 						><th>Chord</th>{#each heat.places as place (place)}<th>{place}</th>{/each}</tr
@@ -76,7 +72,7 @@
 						>
 					{/each}
 				</tbody>
-			</table>
+			</Table>
 		{:else}
 			<Chart
 				option={(inks) => heatOption(log, inks)}
@@ -88,19 +84,16 @@
 		{/if}
 	</section>
 	<section class="min-w-0 max-desk:last:col-span-full">
-		<div class="section-head">
-			<h2>Tempo, clean</h2>
-			<small>bar reached, dots aimed at</small>
-		</div>
+		<PanelHead title="Tempo, clean" note="bar reached, dots aimed at" />
 		{#if tables}
-			<table class="data">
+			<Table>
 				<thead><tr><th>Tune</th><th>Clean</th><th>Aim</th></tr></thead>
 				<tbody>
 					{#each log.tempos as one (one.id)}
 						<tr><td>{one.title}</td><td>{one.clean ?? '–'}</td><td>{one.aim}</td></tr>
 					{/each}
 				</tbody>
-			</table>
+			</Table>
 		{:else}
 			<Chart
 				option={(inks) => tempoOption(log, inks)}

@@ -13,11 +13,10 @@
 	export function focus(): void {
 		first?.focus();
 	}
-	const pick =
-		'h-[28px] max-w-[150px] border-[1.5px] border-strong bg-paper px-[6px] text-reason text-ink';
+	const pick = 'h-7 max-w-37.5 border-[1.5px] border-strong bg-paper px-1.5 text-reason text-ink';
 </script>
 
-<span class="ml-auto flex gap-[8px] max-tablet:ml-0 max-tablet:flex-wrap">
+<span class="ml-auto flex gap-2 max-tablet:ml-0 max-tablet:flex-wrap">
 	<select
 		bind:this={first}
 		class={pick}

@@ -49,7 +49,7 @@
 						aria-sort={filter.sort === sort ? (filter.down ? 'descending' : 'ascending') : 'none'}
 					>
 						<a
-							class="hover:underline hover:underline-offset-[3px]"
+							class="hover:underline hover:underline-offset-4"
 							href={href({ sort, down: filter.sort === sort ? !filter.down : true, skip: 0 })}
 							data-sveltekit-noscroll
 							>{name}{filter.sort === sort ? (filter.down ? ' ↓' : ' ↑') : ''}</a
@@ -62,7 +62,7 @@
 				>
 				<th
 					class="h-6.75 border-b border-hair pr-3.5 text-left text-reason font-normal whitespace-nowrap text-second"
-					><span class="sr">Compare, delete</span></th
+					><span class="sr-only">Compare, delete</span></th
 				>
 			</tr>
 		</thead>
@@ -76,7 +76,7 @@
 					<td
 						class="h-6.75 border-b border-hair pr-3.5 text-left font-semibold whitespace-nowrap in-data-chosen:bg-lit"
 						><a
-							class="hover:underline hover:underline-offset-[3px]"
+							class="hover:underline hover:underline-offset-4"
 							href="/tunes/{take.tuneId}/drill?position={take.position}">{take.title}</a
 						></td
 					>

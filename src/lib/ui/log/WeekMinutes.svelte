@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Table from '$lib/ui/parts/Table.svelte';
+	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
 	import type { Log } from '$lib/api/log-page';
 	import Chart from './Chart.svelte';
 	import { minutesOption, weekName } from './log-options';
@@ -10,16 +12,16 @@
 	);
 </script>
 
-<div class="section-head"><h2>Minutes per week</h2></div>
+<PanelHead title="Minutes per week" />
 {#if tables}
-	<table class="data">
+	<Table>
 		<thead><tr><th>Week of</th><th>Minutes</th><th>Takes</th></tr></thead>
 		<tbody>
 			{#each log.weeks as week (week.begins)}
 				<tr><td>{weekName(week)}</td><td>{Math.round(week.minutes)}</td><td>{week.takes}</td></tr>
 			{/each}
 		</tbody>
-	</table>
+	</Table>
 {:else}
 	<Chart option={(inks) => minutesOption(log, inks)} height={170} label="Minutes by week: {said}" />
 {/if}

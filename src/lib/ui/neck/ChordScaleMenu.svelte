@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { popover, POP_WIDTH } from '$lib/ui/parts/popover';
 	import { signs, type Chord } from '$core/chord';
 	import { buildScale, type Scale } from '$core/harmony';
 	import { parseNote } from '$core/pitch';
@@ -20,6 +21,8 @@
 		const built = note && buildScale(note, name);
 		if (built) onuse(built);
 	}
+
+	const look = popover();
 </script>
 
 <Popover.Root bind:open={shown}>
@@ -31,7 +34,7 @@
 		<Popover.Content
 			role="dialog"
 			aria-label="Any scale for {signs(chord.symbol)}"
-			class="pop"
+			class={look.pop({ class: POP_WIDTH })}
 			side="top"
 			align="end"
 			sideOffset={6}

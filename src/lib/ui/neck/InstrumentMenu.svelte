@@ -1,11 +1,14 @@
 <script lang="ts">
+	import { field } from '$lib/ui/parts/field';
+	import { popover, POP_WIDTH } from '$lib/ui/parts/popover';
+	import Button from '$lib/ui/parts/Button.svelte';
 	import { proseSigns } from '$core/chord';
 	import { parseTuning, presetTuning, TUNING_IDS, tuningText } from '$core/neck';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { saveHeaders } from '$lib/state/tune-headers';
 	import ChevronDown from '@lucide/svelte/icons/chevron-down';
 	import { Popover } from 'bits-ui';
-	import Field from '../Field.svelte';
+	import Field from '$lib/ui/parts/Field.svelte';
 	import { tuningTitle } from '$lib/words/words';
 
 	/** The instrument of this tune, and the choice of another: a preset, one's own, any tuning, a capo. */
@@ -49,11 +52,15 @@
 		);
 		typed = '';
 	}
+
+	const look = popover();
+
+	const fields = field();
 </script>
 
 <Popover.Root bind:open={shown}>
 	<Popover.Trigger
-		class="pick"
+		class={look.pick()}
 		aria-label="Instrument: {title}{open.instrument.capo > 0
 			? `, capo ${open.instrument.capo}`
 			: ''}. Change it"
@@ -64,15 +71,19 @@
 		<Popover.Content
 			role="dialog"
 			aria-label="Instrument"
-			class="pop"
+			class={look.pop({ class: POP_WIDTH })}
 			align="end"
 			sideOffset={6}
 			collisionPadding={12}
 		>
-			<div class="pair">
-				<label
+			<div class="grid grid-cols-[auto_minmax(0,1fr)] gap-4">
+				<label class={fields.label()}
 					>Tuning
-					<select {value} onchange={(event) => use(event.currentTarget.value)}>
+					<select
+						class={fields.control()}
+						{value}
+						onchange={(event) => use(event.currentTarget.value)}
+					>
 						{#if !mine && !preset}<option value={here}>{here}</option>{/if}
 						{#if own.length > 0}
 							<optgroup label="Your own">
@@ -84,9 +95,10 @@
 						</optgroup>
 					</select></label
 				>
-				<label
+				<label class={fields.label()}
 					>Capo
 					<select
+						class={fields.control()}
 						value={String(open.instrument.capo)}
 						onchange={(event) => {
 							const fret = event.currentTarget.value;
@@ -100,14 +112,18 @@
 					</select></label
 				>
 			</div>
-			<p class="pitches">
+			<p class="text-reason text-second">
 				{proseSigns(here)}, {open.instrument.frets} frets, {open.instrument.scaleLengthMm} mm
 			</p>
-			<form onsubmit={take} novalidate>
+			<form
+				class="grid grid-cols-[minmax(0,1fr)_auto] items-start gap-3"
+				onsubmit={take}
+				novalidate
+			>
 				<Field label="Or any tuning" placeholder="D2 A2 D3 F#3 A3 D4" bind:value={typed} {wrong} />
-				<button type="submit" class="act">Use it</button>
+				<Button class="mt-5" type="submit">Use it</Button>
 			</form>
-			<a class="quiet" href="/settings#instruments">Keep own instruments</a>
+			<Button look="quiet" href="/settings#instruments">Keep own instruments</Button>
 		</Popover.Content>
 	</Popover.Portal>
 </Popover.Root>

@@ -162,7 +162,7 @@
 	</p>
 </div>
 {#if coverage.done}
-	<div class="sr">
+	<div class="sr-only">
 		<table>
 			<caption>How each chord lies in each place</caption>
 			<thead>

@@ -1,11 +1,13 @@
 <script lang="ts">
+	import { popover, POP_WIDTH } from '$lib/ui/parts/popover';
+	import Button from '$lib/ui/parts/Button.svelte';
 	import { buildScale, parseDegrees, type Scale } from '$core/harmony';
 	import { noteName, parseNote } from '$core/pitch';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { saveHeaders } from '$lib/state/tune-headers';
 	import ChevronDown from '@lucide/svelte/icons/chevron-down';
 	import { Popover } from 'bits-ui';
-	import Field from '../Field.svelte';
+	import Field from '$lib/ui/parts/Field.svelte';
 	import { scaleTitle } from '$lib/words/words';
 	import ScalePicker from './ScalePicker.svelte';
 
@@ -34,11 +36,13 @@
 		typed = '';
 		use(noteName(scale.tonic), degrees);
 	}
+
+	const look = popover();
 </script>
 
 <Popover.Root bind:open={shown}>
 	<Popover.Trigger
-		class="pick"
+		class={look.pick()}
 		aria-label="Scale in use: {scaleTitle(scale, open.player.scales)}. Change it"
 		>{scaleTitle(scale, open.player.scales)}
 		<ChevronDown size={15} aria-hidden="true" /></Popover.Trigger
@@ -47,7 +51,7 @@
 		<Popover.Content
 			role="dialog"
 			aria-label="Scale in use"
-			class="pop"
+			class={look.pop({ class: POP_WIDTH })}
 			side="top"
 			align="start"
 			sideOffset={6}
@@ -56,19 +60,18 @@
 			<ScalePicker {scale} onuse={use} />
 			<form onsubmit={take} novalidate>
 				<Field label="Or its degrees" placeholder="1 b3 4 5 b7" bind:value={typed} {wrong} />
-				<button type="submit" class="act">Use it</button>
+				<Button type="submit">Use it</Button>
 			</form>
-			<div class="ends">
+			<div class="flex justify-between gap-4">
 				{#if open.chart.headers.scale}
-					<button
-						type="button"
-						class="quiet"
+					<Button
+						look="quiet"
 						onclick={() =>
 							void saveHeaders(open, { scale: null }, 'The scale follows the key again.')}
-						>Follow the key</button
+						>Follow the key</Button
 					>
 				{/if}
-				<a class="quiet" href="/settings#scales">Keep own scales</a>
+				<Button look="quiet" href="/settings#scales">Keep own scales</Button>
 			</div>
 		</Popover.Content>
 	</Popover.Portal>

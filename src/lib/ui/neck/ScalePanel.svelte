@@ -1,4 +1,5 @@
 <script lang="ts">
+	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
 	import { signs, type Chord } from '$core/chord';
 	import { characteristicTones, type Scale } from '$core/harmony';
 	import { prefs } from '$lib/state/prefs.svelte';
@@ -69,10 +70,9 @@
 </script>
 
 <section class="scale-panel">
-	<div class="section-head">
-		<h2>Scale in use</h2>
+	<PanelHead title="Scale in use">
 		{@render menu()}
-	</div>
+	</PanelHead>
 	<div
 		class="grid min-h-9 grid-cols-[60px_auto_minmax(0,1fr)] items-center gap-x-2 border-b border-hair max-tablet:grid-cols-[60px_minmax(0,1fr)]"
 	>
@@ -98,7 +98,7 @@
 	{#each rows as row (row.tense)}
 		{@const { tense, chord, choice, fields, added, inUse, at } = row}
 		<div
-			class="grid min-h-11.5 grid-cols-[60px_auto_minmax(0,1fr)] items-center gap-x-2 border-b border-hair data-[tense=clash]:underline data-[tense=clash]:decoration-dotted data-[tense=clash]:decoration-2 data-[tense=clash]:underline-offset-[3px] data-[tense=home]:font-bold data-[tense=home]:text-ink max-tablet:grid-cols-[60px_minmax(0,1fr)]"
+			class="grid min-h-11.5 grid-cols-[60px_auto_minmax(0,1fr)] items-center gap-x-2 border-b border-hair data-[tense=clash]:underline data-[tense=clash]:decoration-dotted data-[tense=clash]:decoration-2 data-[tense=clash]:underline-offset-4 data-[tense=home]:font-bold data-[tense=home]:text-ink max-tablet:grid-cols-[60px_minmax(0,1fr)]"
 			data-tense={tense}
 		>
 			<span
@@ -116,13 +116,13 @@
 						>
 					{:else if field.edited === null}
 						<span class="w-[clamp(22px,calc(210px_/_var(--count)),35px)] flex-none text-third"
-							><span class="sr">left out</span>–</span
+							><span class="sr-only">left out</span>–</span
 						>
 					{:else}
 						<span
-							class="w-[clamp(22px,calc(210px_/_var(--count)),35px)] flex-none self-center text-reason text-third data-[verdict=clash]:underline data-[verdict=clash]:decoration-dotted data-[verdict=clash]:decoration-2 data-[verdict=clash]:underline-offset-[3px] data-[verdict=home]:font-bold data-[verdict=home]:text-ink"
+							class="w-[clamp(22px,calc(210px_/_var(--count)),35px)] flex-none self-center text-reason text-third data-[verdict=clash]:underline data-[verdict=clash]:decoration-dotted data-[verdict=clash]:decoration-2 data-[verdict=clash]:underline-offset-4 data-[verdict=home]:font-bold data-[verdict=home]:text-ink"
 							data-verdict={field.verdict}
-							>{signs(field.role)}<span class="sr">, {verdictWords[field.verdict]}</span></span
+							>{signs(field.role)}<span class="sr-only">, {verdictWords[field.verdict]}</span></span
 						>
 					{/if}
 				{/each}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { field } from '$lib/ui/parts/field';
 	import { circleOf } from '$core/chart';
 	import { signs } from '$core/chord';
 	import { buildScale, SCALE_NAMES, type Scale } from '$core/harmony';
@@ -26,10 +27,12 @@
 	/** Names and degree lists may differ for one scale; the value is what the header would say. */
 	const value = $derived(mine?.degrees ?? scale.name);
 	const known = $derived(mine !== undefined || SCALE_NAMES.includes(scale.name));
+
+	const look = field();
 </script>
 
 <div class="grid grid-cols-[auto_1fr] gap-2 text-reason font-semibold">
-	<label class="grid gap-0.5"
+	<label class={look.label()}
 		>Tonic
 		<select
 			class="h-9 border-[1.5px] border-strong bg-lit px-1 font-medium text-ink"
@@ -39,7 +42,7 @@
 			{#each tonics as name (name)}<option value={name}>{signs(name)}</option>{/each}
 		</select></label
 	>
-	<label class="grid gap-0.5"
+	<label class={look.label()}
 		>Scale
 		<select
 			class="h-9 border-[1.5px] border-strong bg-lit px-1 font-medium text-ink"

@@ -33,7 +33,7 @@
 <div class="grid grid-cols-[repeat(auto-fit,minmax(min(100%,300px),1fr))] gap-x-4 gap-y-2">
 	{#each groups as { tense, chord, own } (tense)}
 		<div
-			class="group data-[tense=clash]:underline data-[tense=clash]:decoration-dotted data-[tense=clash]:decoration-2 data-[tense=clash]:underline-offset-[3px]"
+			class="group data-[tense=clash]:underline data-[tense=clash]:decoration-dotted data-[tense=clash]:decoration-2 data-[tense=clash]:underline-offset-4"
 			data-tense={tense}
 		>
 			<p class="pt-1 pb-0.5 text-reason text-second">
@@ -62,7 +62,7 @@
 								data-heavy={i === 0 || undefined}>{part}</span
 							>{/each}
 						{#if row.verdict}<span
-								class="verdict ml-auto text-reason data-[verdict=clash]:underline data-[verdict=clash]:decoration-dotted data-[verdict=clash]:decoration-2 data-[verdict=clash]:underline-offset-[3px]"
+								class="ml-auto text-reason data-[verdict=clash]:underline data-[verdict=clash]:decoration-dotted data-[verdict=clash]:decoration-2 data-[verdict=clash]:underline-offset-4"
 								data-verdict={row.verdict}>{row.verdict}</span
 							>{/if}
 					</RadioGroup.Item>

@@ -12,7 +12,15 @@
 		class?: string;
 		children?: Snippet;
 	};
-	let { title, note = '', live = false, id, level = 2, class: extra = '', children }: Props = $props();
+	let {
+		title,
+		note = '',
+		live = false,
+		id,
+		level = 2,
+		class: extra = '',
+		children
+	}: Props = $props();
 </script>
 
 <div class="flex items-baseline gap-2.5 border-b-2 border-ink pb-1.5 {extra}">

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
+	import Button from '$lib/ui/parts/Button.svelte';
 	import { chordAfter } from '$core/harmony';
 	import { roleOver } from '$core/phrase';
 	import { signs, type Role } from '$core/chord';
@@ -39,7 +41,7 @@
 </script>
 
 <section>
-	<div class="section-head"><h2>Make more of it</h2></div>
+	<PanelHead title="Make more of it" />
 	{#each Object.entries(NAMES) as [id, { name, says }] (id)}
 		{@const making = id as Making}
 		<button
@@ -85,9 +87,7 @@
 						onchange={(times) => (desk.times = Number(times))}
 					/>
 				{:else}
-					<button type="button" class="quiet" onclick={() => desk.keepMade()}
-						>Go on with this one</button
-					>
+					<Button look="quiet" onclick={() => desk.keepMade()}>Go on with this one</Button>
 				{/if}
 			</div>
 		{/if}

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
+	import Button from '$lib/ui/parts/Button.svelte';
 	import { proseSigns } from '$core/chord';
 	import type { MotifAnswer } from '$lib/api/notebook-schema';
 	import { offeringBack } from '$lib/state/deletion';
@@ -20,10 +22,10 @@
 </script>
 
 <section>
-	<div class="section-head">
-		<h2>Library</h2>
-		<small>{plural(desk.shelf.motifs.length, 'motif')}, kept as steps and time</small>
-	</div>
+	<PanelHead
+		title="Library"
+		note="{plural(desk.shelf.motifs.length, 'motif')}, kept as steps and time"
+	/>
 	<ul>
 		{#each desk.shelf.motifs as motif (motif.id)}
 			<li
@@ -44,8 +46,8 @@
 					<MotifGlyph motif={motif.motif} width={150} height={40} />
 				</button>
 				{#if desk.shelf.from?.id === motif.id}
-					<button type="button" class="quiet pr-2 text-reason" onclick={() => void remove(motif)}
-						>Delete<span class="sr"> {motif.name}</span></button
+					<Button look="quiet" size="small" class="pr-2" onclick={() => void remove(motif)}
+						>Delete<span class="sr-only"> {motif.name}</span></Button
 					>
 				{/if}
 			</li>

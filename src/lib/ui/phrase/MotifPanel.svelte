@@ -1,4 +1,7 @@
 <script lang="ts">
+	import { field } from '$lib/ui/parts/field';
+	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
+	import Button from '$lib/ui/parts/Button.svelte';
 	import type { Basis } from '$core/phrase';
 	import { Refusal } from '$lib/state/api';
 	import type { PhraseDesk } from '$lib/state/phrase-desk.svelte';
@@ -57,16 +60,15 @@
 		}
 	}
 	const focus = (field: HTMLInputElement) => field.focus();
+
+	const look = field();
 </script>
 
 <section>
-	<div class="section-head">
-		<h2>Motif</h2>
-		<small>{desk.dirty ? 'not stored yet' : 'stored'}</small>
-	</div>
-	<label
+	<PanelHead title="Motif" note={desk.dirty ? 'not stored yet' : 'stored'} />
+	<label class={look.label()}
 		>Name <input
-			class="font-bold"
+			class={look.control({ class: 'font-bold' })}
 			type="text"
 			maxlength="80"
 			value={desk.name}
@@ -77,31 +79,28 @@
 		class="not-[&[hidden]]:flex not-[&[hidden]]:flex-wrap not-[&[hidden]]:gap-x-4 not-[&[hidden]]:gap-y-0.5 not-[&[hidden]]:pt-1.5"
 		hidden={busy}
 	>
-		<button type="button" class="quiet" onclick={onhear}
+		<Button look="quiet" onclick={onhear}
 			>{playing ? 'Stop' : 'Hear it'}
-			<KeyCap keys="H" /></button
+			<KeyCap keys="H" /></Button
 		>
-		<button
-			type="button"
-			class="quiet disabled:cursor-default disabled:text-third"
-			disabled={!desk.dirty}
-			onclick={() => void store()}>Store <KeyCap keys="S" /></button
+		<Button look="quiet" disabled={!desk.dirty} onclick={() => void store()}
+			>Store <KeyCap keys="S" /></Button
 		>
 		{#if desk.shelf.from && desk.dirty}
-			<button type="button" class="quiet" onclick={() => void store(true)}>Store as new</button>
+			<Button look="quiet" onclick={() => void store(true)}>Store as new</Button>
 		{/if}
-		<button type="button" class="quiet" onclick={onplayin}>Play it in <KeyCap keys="I" /></button>
-		<button type="button" class="quiet" aria-expanded={writing} onclick={() => onwrite(!writing)}
-			>Write it <KeyCap keys="T" /></button
+		<Button look="quiet" onclick={onplayin}>Play it in <KeyCap keys="I" /></Button>
+		<Button look="quiet" aria-expanded={writing} onclick={() => onwrite(!writing)}
+			>Write it <KeyCap keys="T" /></Button
 		>
 	</p>
 	{#if writing}
 		<div class="grid grid-cols-[minmax(0,1fr)] gap-1.5 pt-2">
-			<label class="text-reason text-second"
+			<label class={look.label()}
 				>In eighths: - holds, . rests, a comma divides
 				<input
 					type="text"
-					class="font-mono font-bold"
+					class={look.control({ class: 'font-mono font-bold' })}
 					spellcheck="false"
 					autocomplete="off"
 					autocapitalize="off"
@@ -121,7 +120,7 @@
 					The rhythm is finer than an eighth can be divided: write it anew.
 				</p>
 			{/if}
-			<p id="{uid}-wrong" class="wrong empty:hidden" role="alert">{wrong}</p>
+			<p id="{uid}-wrong" class="text-reason font-bold empty:hidden" role="alert">{wrong}</p>
 			<Choice label="Kept as" options={BASES} value={desk.motifBasis} onchange={rebase} />
 			<p class="text-reason text-second">{STEPS[desk.motifBasis]}</p>
 			<SlideChoice value={desk.open.slide} onchange={(slide) => (desk.open.slide = slide)} />

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
+	import Button from '$lib/ui/parts/Button.svelte';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import { plainName } from '$core/pitch';
 	import { proseSigns } from '$core/chord';
@@ -64,10 +66,7 @@
 <svelte:window onkeydowncapture={down} onkeyupcapture={up} />
 
 <section class="grid grid-cols-[minmax(0,1fr)] gap-2.5" aria-label="Play it in">
-	<div class="section-head">
-		<h2>Play it in</h2>
-		<small aria-live="polite">{plural(input.notes.length, 'note')}</small>
-	</div>
+	<PanelHead title="Play it in" note={plural(input.notes.length, 'note')} live />
 	<p data-part="so-far" class="min-h-6 font-mono font-bold wrap-anywhere">
 		{input.motif ? proseSigns(desk.text ?? '…') : 'Touch the neck, or play the keys.'}
 	</p>
@@ -115,17 +114,12 @@
 		</ul>
 	{/if}
 	<p class="flex flex-wrap items-center gap-x-4 gap-y-1.5">
-		<button
-			type="button"
-			class="act act-main disabled:cursor-default disabled:text-third"
-			disabled={input.motif === null}
-			onclick={() => input.finish()}>Take it <KeyCap keys="Enter" /></button
+		<Button look="main" disabled={input.motif === null} onclick={() => input.finish()}
+			>Take it <KeyCap keys="Enter" /></Button
 		>
-		<button type="button" class="quiet" onclick={() => input.stop()}
-			>Give up <KeyCap keys="Esc" /></button
-		>
+		<Button look="quiet" onclick={() => input.stop()}>Give up <KeyCap keys="Esc" /></Button>
 		{#if input.notes.length > 0}
-			<button type="button" class="quiet" onclick={() => input.clear()}>Begin again</button>
+			<Button look="quiet" onclick={() => input.clear()}>Begin again</Button>
 		{/if}
 	</p>
 	<div class="text-reason text-second" role="status">
@@ -138,14 +132,10 @@
 			the neck and the keys work everywhere.
 		{:else if input.midi === 'refused'}
 			MIDI was refused. Allow it for this page in the browser, then
-			<button type="button" class="quiet" onclick={() => void input.useMidi()}>ask again</button>.
+			<Button look="quiet" onclick={() => void input.useMidi()}>ask again</Button>.
 		{:else}
-			<button
-				type="button"
-				class="quiet disabled:cursor-default disabled:text-third"
-				disabled={input.midi === 'asking'}
-				onclick={() => void input.useMidi()}
-				>{input.midi === 'asking' ? 'Asking for MIDI …' : 'Listen to MIDI'}</button
+			<Button look="quiet" disabled={input.midi === 'asking'} onclick={() => void input.useMidi()}
+				>{input.midi === 'asking' ? 'Asking for MIDI …' : 'Listen to MIDI'}</Button
 			>
 		{/if}
 	</div>

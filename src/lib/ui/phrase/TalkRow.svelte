@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Button from '$lib/ui/parts/Button.svelte';
 	import { QUARTER } from '$core/kernel';
 	import { eventAt } from '$core/chart';
 	import { signs } from '$core/chord';
@@ -105,8 +106,8 @@
 		<h2 class="font-display text-head font-extrabold">Where to play</h2>
 		<small class="text-reason text-second">{talkWords(desk.parts)}</small>
 		<span class="ml-auto flex flex-wrap gap-x-4 gap-y-0 pr-4 text-line">
-			<button type="button" class="quiet" onclick={() => desk.nextPart()}
-				>Bar {desk.bar + 1}: {WORDS[desk.parts[desk.bar] ?? 'free']} <KeyCap keys="C" /></button
+			<Button look="quiet" onclick={() => desk.nextPart()}
+				>Bar {desk.bar + 1}: {WORDS[desk.parts[desk.bar] ?? 'free']} <KeyCap keys="C" /></Button
 			>
 			<MenuButton {lines}>Fill</MenuButton>
 		</span>

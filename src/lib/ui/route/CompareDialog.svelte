@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { dialog } from '$lib/ui/parts/dialog';
+	import { button } from '$lib/ui/parts/button';
 	import { plural } from '$lib/words/words';
 	import { proseSigns, signs } from '$core/chord';
 	import type { RouteAnswer, RouteSummary } from '$lib/api/notebook-schema';
@@ -112,6 +114,8 @@
 	const sameWords = $derived(
 		`${same} of ${plural(rows.length, 'landing')} ${same === 1 ? 'is' : 'are'} the same.`
 	);
+
+	const look = dialog({ width: 'wide' });
 </script>
 
 {#snippet landing(target: (typeof rows)[number]['a'])}
@@ -126,10 +130,10 @@
 
 <Dialog.Root bind:open={shown}>
 	<Dialog.Portal>
-		<Dialog.Overlay class="veil" />
-		<Dialog.Content class="sheet sheet-wide">
-			<Dialog.Title class="sheet-title" level={2}>Two routes beside each other</Dialog.Title>
-			<Dialog.Description class="sheet-lead">
+		<Dialog.Overlay class={look.veil()} />
+		<Dialog.Content class={look.sheet()}>
+			<Dialog.Title class={look.title()} level={2}>Two routes beside each other</Dialog.Title>
+			<Dialog.Description class={look.lead()}>
 				{#if both}
 					{sameWords}
 					{whole ? 'They cost' : 'The landings cost'}
@@ -139,7 +143,7 @@
 					Both are planned on the chart as it is now.
 				{/if}
 			</Dialog.Description>
-			<div class="pick mb-3 grid grid-cols-[1fr_1fr] gap-x-6 gap-y-2 max-tablet:grid-cols-[1fr]">
+			<div class="mb-3 grid grid-cols-[1fr_1fr] gap-x-6 gap-y-2 max-tablet:grid-cols-[1fr]">
 				<div>
 					<label class="min-w-0 text-reason text-second" for="{id}-a">Left</label>
 					<select
@@ -276,7 +280,7 @@
 					</div>
 				</div>
 			{/if}
-			<p class="pt-2"><Dialog.Close class="act">Close</Dialog.Close></p>
+			<p class="pt-2"><Dialog.Close class={button()}>Close</Dialog.Close></p>
 		</Dialog.Content>
 	</Dialog.Portal>
 </Dialog.Root>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Button from '$lib/ui/parts/Button.svelte';
 	import { samePlace } from '$core/neck';
 	import type { Landing } from '$core/route';
 	import { roleWords } from '$core/chord';
@@ -82,13 +83,13 @@
 </ul>
 <div class="flex justify-between">
 	{#if more > 0 || all}
-		<button type="button" class="quiet mt-1 text-reason" onclick={() => (all = !all)}
-			>{all ? 'Fewer places' : `${more} more places`}</button
+		<Button look="quiet" size="small" class="mt-1" onclick={() => (all = !all)}
+			>{all ? 'Fewer places' : `${more} more places`}</Button
 		>
 	{/if}
 	{#if chosen}
-		<button type="button" class="quiet mt-1 text-reason" onclick={onforbid}
-			>Not this place <KeyCap keys="D" /></button
+		<Button look="quiet" size="small" class="mt-1" onclick={onforbid}
+			>Not this place <KeyCap keys="D" /></Button
 		>
 	{/if}
 </div>

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { field } from '$lib/ui/parts/field';
+	import Button from '$lib/ui/parts/Button.svelte';
 	import { clamp } from '$core/kernel';
 	import { lastPosition } from '$core/neck';
 	import { useTune } from '$lib/state/open-tune.svelte';
@@ -29,6 +31,8 @@
 		const position = clamp(Math.round(wanted), 1, lastPosition(open.held));
 		plan.setPlace(section, Number.isNaN(wanted) ? null : position);
 	}
+
+	const look = field();
 </script>
 
 <Choice
@@ -38,10 +42,10 @@
 	onchange={setHand}
 />
 {#if line.roam}
-	<label class="flex items-center gap-[8px] text-line whitespace-nowrap"
+	<label class="flex items-center gap-2 text-reason whitespace-nowrap text-second"
 		>Moves at most
 		<input
-			class="w-[56px]"
+			class={look.control({ row: true, class: 'w-14' })}
 			type="number"
 			min="1"
 			max="12"
@@ -59,7 +63,7 @@
 	>
 		{#snippet row(section)}
 			<input
-				class="w-[72px]"
+				class={look.control({ row: true, class: 'w-18' })}
 				type="number"
 				min="1"
 				max={lastPosition(open.held)}
@@ -72,11 +76,11 @@
 	</SectionRows>
 {/if}
 {#if plan.wishes.anchors.forbid.length > 0}
-	<div class="grid justify-items-start gap-[4px] text-reason text-second">
+	<div class="grid justify-items-start gap-1 text-reason text-second">
 		<span>Left out of every landing</span>
 		{#each plan.wishes.anchors.forbid as place (`${place.string}-${place.fret}`)}
-			<button type="button" class="quiet" onclick={() => plan.toggleForbidden(place)}
-				>string {place.string}, fret {place.fret}: take in again</button
+			<Button look="quiet" onclick={() => plan.toggleForbidden(place)}
+				>string {place.string}, fret {place.fret}: take in again</Button
 			>
 		{/each}
 	</div>

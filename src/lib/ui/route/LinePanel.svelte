@@ -1,4 +1,7 @@
 <script lang="ts">
+	import { field } from '$lib/ui/parts/field';
+	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
+	import Button from '$lib/ui/parts/Button.svelte';
 	import { withHome } from '$lib/words/words';
 	import { GRIDS, SCALE_PLANS, type Grid, type ScalePlan, type Style } from '$core/route';
 	import { prefs } from '$lib/state/prefs.svelte';
@@ -18,8 +21,8 @@
 	const open = useTune();
 	const line = $derived(plan.wishes.line);
 	const filled = $derived(line.grid !== 'targets');
-	let close: HTMLButtonElement;
-	onMount(() => close.focus());
+	let close: HTMLElement | null = $state(null);
+	onMount(() => close?.focus());
 
 	function setAlternate(degree: 'four' | 'five', value: string): void {
 		const wanted = value === 'major' || value === 'minor' ? value : null;
@@ -50,19 +53,16 @@
 	const sections = $derived([
 		...new Set(open.chart.played.flatMap((bar) => (bar.section ? [bar.section] : [])))
 	]);
+
+	const look = field();
 </script>
 
 <section class="grid grid-cols-[minmax(0,1fr)] gap-2.5 pb-4" aria-label="How the route is made">
-	<div class="section-head">
-		<h2>How it is made</h2>
-		<button
-			bind:this={close}
-			type="button"
-			class="quiet"
-			onclick={onclose}
-			aria-label="Back to the change">Back <KeyCap keys="W" /></button
+	<PanelHead title="How it is made">
+		<Button bind:ref={close} look="quiet" onclick={onclose} aria-label="Back to the change"
+			>Back <KeyCap keys="W" /></Button
 		>
-	</div>
+	</PanelHead>
 	<Choice
 		label="Land on"
 		options={styles}
@@ -86,11 +86,12 @@
 			list
 		/>
 		{#if line.scalePlan === 'alternate'}
-			<div class="grid gap-[4px] text-reason text-second">
+			<div class="grid gap-1 text-reason text-second">
 				{#each ['four', 'five'] as const as degree (degree)}
-					<label class="flex items-center justify-between gap-[8px] whitespace-nowrap"
+					<label class={look.label({ row: true })}
 						>{degree === 'four' ? 'IV' : 'V'} takes
 						<select
+							class={look.control()}
 							value={line.alternate[degree] ?? ''}
 							onchange={(event) => setAlternate(degree, event.currentTarget.value)}
 						>
@@ -103,9 +104,9 @@
 			</div>
 		{/if}
 		{#if line.scalePlan !== 'arpeggio'}
-			<label class="flex min-h-7 items-center gap-2"
+			<label class={look.check()}
 				><input
-					class="size-4.5 accent-ink"
+					class={look.box()}
 					type="checkbox"
 					checked={line.only}
 					onchange={(event) => plan.setLine({ only: event.currentTarget.checked })}
@@ -131,9 +132,9 @@
 			value={line.direction ?? 'free'}
 			onchange={(direction) => plan.setLine({ direction: direction === 'free' ? null : direction })}
 		/>
-		<label class="flex min-h-7 items-center gap-2"
+		<label class={look.check()}
 			><input
-				class="size-4.5 accent-ink"
+				class={look.box()}
 				type="checkbox"
 				checked={line.anticipate}
 				onchange={(event) => plan.setLine({ anticipate: event.currentTarget.checked })}
@@ -148,9 +149,9 @@
 		value={prefs.current.picking}
 		onchange={(picking) => prefs.set('picking', picking)}
 	/>
-	<label class="flex min-h-7 items-center gap-2"
+	<label class={look.check()}
 		><input
-			class="size-4.5 accent-ink"
+			class={look.box()}
 			type="checkbox"
 			checked={prefs.current.hearNotes}
 			onchange={() => prefs.toggle('hearNotes')}

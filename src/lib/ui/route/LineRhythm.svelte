@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { field } from '$lib/ui/parts/field';
 	import { CELLS, placesInBar, readCell } from '$core/route';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
@@ -46,6 +47,8 @@
 		const plain = value === '' || (section === null && air === 0);
 		plan.setLine({ talk: plain ? rest : [...rest, { section, play, air }] });
 	}
+
+	const look = field();
 </script>
 
 <Choice
@@ -55,10 +58,10 @@
 	onchange={(cell: string) => plan.setLine({ cell })}
 	list
 />
-<label class="grid gap-[4px]"
+<label class={look.label()}
 	>Or one bar of your own: x plays, - holds, . rests
 	<input
-		class="font-mono font-bold tracking-[0.1em]"
+		class={look.control({ class: 'font-mono font-bold tracking-[0.1em]' })}
 		value={written}
 		placeholder={'x-xx'.repeat(Math.ceil(places / 4)).slice(0, places)}
 		spellcheck="false"
@@ -68,7 +71,7 @@
 		onchange={(event) => write(event.currentTarget.value)}
 	/></label
 >
-<p id="{uid}-wrong" class="wrong" role="alert">{wrong}</p>
+<p id="{uid}-wrong" class="text-reason font-bold empty:hidden" role="alert">{wrong}</p>
 {#if sections.length > 1}
 	<SectionRows {sections}>
 		{#snippet row(section)}

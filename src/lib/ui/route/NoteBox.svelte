@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Button from '$lib/ui/parts/Button.svelte';
 	import { roleWords, proseSigns } from '$core/chord';
 	import type { LineSelection } from '$lib/state/line-selection.svelte';
 	import { useTune } from '$lib/state/open-tune.svelte';
@@ -67,22 +68,14 @@
 			/>
 		{/if}
 		<div class="flex flex-wrap justify-between gap-2">
-			<button type="button" class="quiet" onclick={() => selection.insert()}
-				>Add after <KeyCap keys="I" /></button
+			<Button look="quiet" onclick={() => selection.insert()}>Add after <KeyCap keys="I" /></Button>
+			<Button look="quiet" onclick={() => selection.remove()}>Take out <KeyCap keys="Del" /></Button
 			>
-			<button type="button" class="quiet" onclick={() => selection.remove()}
-				>Take out <KeyCap keys="Del" /></button
-			>
-			<button type="button" class="quiet" onclick={() => selection.clear()}
-				>Let go <KeyCap keys="Esc" /></button
-			>
-			<button type="button" class="quiet" onclick={() => actions.copy()}>Copy way</button>
-			<button type="button" class="quiet" onclick={() => actions.copy('bar')}>Copy bar</button>
-			<button
-				type="button"
-				class="quiet"
-				disabled={!selection.canPaste}
-				onclick={() => selection.paste()}>Paste</button
+			<Button look="quiet" onclick={() => selection.clear()}>Let go <KeyCap keys="Esc" /></Button>
+			<Button look="quiet" onclick={() => actions.copy()}>Copy way</Button>
+			<Button look="quiet" onclick={() => actions.copy('bar')}>Copy bar</Button>
+			<Button look="quiet" disabled={!selection.canPaste} onclick={() => selection.paste()}
+				>Paste</Button
 			>
 		</div>
 	</section>

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
+	import Button from '$lib/ui/parts/Button.svelte';
 	import { signs } from '$core/chord';
 	import type { PlanAnswer } from '$lib/api/plan-schema';
 	import { useTune } from '$lib/state/open-tune.svelte';
@@ -12,8 +14,8 @@
 	/** Truly different plans for the same wishes, cheapest first, and what each costs by name. */
 	let { plan, onclose }: { plan: RoutePlan; onclose: () => void } = $props();
 	const open = useTune();
-	let close: HTMLButtonElement;
-	onMount(() => close.focus());
+	let close: HTMLElement | null = $state(null);
+	onMount(() => close?.focus());
 
 	let plans: PlanAnswer['plans'] = $state.raw([]);
 	let asked = $state(false);
@@ -34,16 +36,11 @@
 </script>
 
 <section class="grid grid-cols-[minmax(0,1fr)] gap-2" aria-label="Other plans">
-	<div class="section-head">
-		<h2>Other plans</h2>
-		<button
-			bind:this={close}
-			type="button"
-			class="quiet"
-			onclick={onclose}
-			aria-label="Back to the change">Back <KeyCap keys="B" /></button
+	<PanelHead title="Other plans">
+		<Button bind:ref={close} look="quiet" onclick={onclose} aria-label="Back to the change"
+			>Back <KeyCap keys="B" /></Button
 		>
-	</div>
+	</PanelHead>
 	<p class="text-reason text-second">
 		Each differs in a quarter of its landings at least. Taking one locks what is different.
 	</p>
@@ -76,8 +73,8 @@
 				{/if}
 				<CostBars costs={other.costs} />
 				{#if changed.length > 0}
-					<button type="button" class="act justify-self-start" onclick={() => plan.lockAll(changed)}
-						>Take this plan</button
+					<Button class="justify-self-start" onclick={() => plan.lockAll(changed)}
+						>Take this plan</Button
 					>
 				{/if}
 			</li>

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
+	import Button from '$lib/ui/parts/Button.svelte';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import type { LineSelection } from '$lib/state/line-selection.svelte';
 	import { useTune } from '$lib/state/open-tune.svelte';
@@ -45,163 +47,136 @@
 		'min-h-8 font-display text-head font-extrabold text-second data-[state=active]:text-ink data-[state=active]:shadow-[inset_0_-4px_0_var(--ink)]';
 </script>
 
-<aside class="inspector" aria-label="The selected change">
-	<Later>
-		{#if side === 'making'}
-			{#await import('./LinePanel.svelte') then Panel}
-				<Panel.default {plan} onclose={() => (side = 'change')} />
-			{/await}
-		{:else if side === 'plans'}
-			{#await import('./PlansPanel.svelte') then Panel}
-				<Panel.default {plan} onclose={() => (side = 'change')} />
-			{/await}
-		{:else if open.change}
-			<section class="pair-box">
-				<p data-part="where" class="text-line text-second">
-					<strong class="mr-1.5 text-ink"
-						>Change {open.cursor + 1} of {open.chart.changes.length}</strong
-					>
-					bar {open.change.bar}, beat {open.change.beat}{open.cursor === 0
-						? ', back at the top'
-						: ''}
-				</p>
-				<div
-					class="mb-1.5 flex items-center justify-between border-b border-hair pt-3 pb-2.5 leading-none"
-					style="font-size:{size}px"
+<Later>
+	{#if side === 'making'}
+		{#await import('./LinePanel.svelte') then Panel}
+			<Panel.default {plan} onclose={() => (side = 'change')} />
+		{/await}
+	{:else if side === 'plans'}
+		{#await import('./PlansPanel.svelte') then Panel}
+			<Panel.default {plan} onclose={() => (side = 'change')} />
+		{/await}
+	{:else if open.change}
+		<section class="pair-box">
+			<p data-part="where" class="text-line text-second">
+				<strong class="mr-1.5 text-ink"
+					>Change {open.cursor + 1} of {open.chart.changes.length}</strong
 				>
-					{#if open.now}<span class="text-now-ink"><ChordSymbol chord={open.now} /></span>{/if}
-					{#if open.now && open.next}
-						<svg viewBox="0 0 44 20" width="44" height="20" aria-hidden="true"
-							><path class="fill-none stroke-now-line stroke-[3.5]" d="M3,17Q22,-12 41,17" /></svg
-						>
-					{/if}
-					{#if open.next}<span class="text-next-ink"><ChordSymbol chord={open.next} /></span>{/if}
-				</div>
-				{#if selection.size > 0}
-					{#await import('./NoteBox.svelte') then Box}
-						<Box.default {plan} {selection} {actions} />
-					{/await}
-				{:else if open.now && open.next}
-					<ToneLadder now={open.now} next={open.next} />
-				{/if}
-			</section>
-			<section>
-				<div class="section-head">
-					<h2>Land on</h2>
-					<small>choosing locks it</small>
-				</div>
-				{#if !plan.planned}
-					<p class="py-2 text-reason text-second">
-						Plan first; then every place is listed here with its reasons.
-					</p>
-				{:else if plan.isLetPass(open.cursor)}
-					<p class="py-2 text-reason text-second">
-						This change is let pass. Choose a place to land after all.
-					</p>
-				{:else if plan.isOwn(open.cursor)}
-					<p class="py-2 text-reason text-second">
-						Your own notes stand here. Choose a place to land there instead.
-					</p>
-				{/if}
-				{#if plan.planned}
-					<LandingList
-						landings={actions.landings}
-						few={filled ? 2 : 4}
-						chosen={target}
-						locked={plan.isLocked(open.cursor)}
-						reasons={target?.reasons ?? []}
-						onchoose={(landing) => actions.chooseLanding(landing)}
-						onforbid={() => actions.forbid()}
-					/>
-				{/if}
-			</section>
-			{#if plan.planned}
-				<Tabs.Root bind:value={about}>
-					<Tabs.List class="flex gap-4.5 border-b-2 border-ink" aria-label="About this change">
-						<Tabs.Trigger class={TAB} value="arrive">Arrive by</Tabs.Trigger>
-						<Tabs.Trigger class={TAB} value="here">Rest and scale</Tabs.Trigger>
-					</Tabs.List>
-					<Tabs.Content value="arrive" data-part="arrive">
-						{#if filled && arrivals.length > 0}
-							<ArriveList
-								options={arrivals}
-								{taken}
-								wished={plan.arriveWish(open.cursor)}
-								onchoose={(approach) => plan.setArrival(open.cursor, approach)}
-							/>
-						{:else}
-							<p class="py-2 text-reason text-second">
-								No note leads here: {filled
-									? 'there is no room before it'
-									: 'only landings are planned'}.
-							</p>
-						{/if}
-					</Tabs.Content>
-					<Tabs.Content value="here"
-						>{#if about === 'here'}<HereBox {plan} />{/if}</Tabs.Content
-					>
-				</Tabs.Root>
-			{/if}
+				bar {open.change.bar}, beat {open.change.beat}{open.cursor === 0 ? ', back at the top' : ''}
+			</p>
 			<div
-				class="sticky -bottom-4 mt-auto border-t-2 border-ink bg-paper pt-1.5 pb-3 max-desk:bottom-16 max-desk:col-span-full max-desk:m-0"
+				class="mb-1.5 flex items-center justify-between border-b border-hair pt-3 pb-2.5 leading-none"
+				style="font-size:{size}px"
 			>
-				<button
-					type="button"
-					data-part="made"
-					class="flex min-h-8.5 w-full items-center justify-between gap-2 text-left leading-tight hover:bg-lit"
-					onclick={() => (side = 'making')}
-				>
-					<span><b>{STYLE_NAMES[plan.wishes.style].name}</b>, {lineWords(plan.wishes.line)}</span>
-					<KeyCap keys="W" />
-				</button>
-				{#each plan.warnings.slice(0, 3) as warning, i (i)}<p
-						class="py-2 text-reason text-second"
-						role="status"
+				{#if open.now}<span class="text-now-ink"><ChordSymbol chord={open.now} /></span>{/if}
+				{#if open.now && open.next}
+					<svg viewBox="0 0 44 20" width="44" height="20" aria-hidden="true"
+						><path class="fill-none stroke-now-line stroke-[3.5]" d="M3,17Q22,-12 41,17" /></svg
 					>
-						{prefs.prose(warning)}
-					</p>{/each}
-				<div class="flex flex-wrap justify-between gap-2 pt-1.5">
-					<button
-						type="button"
-						class="quiet disabled:text-third"
-						disabled={!target}
-						onclick={() => plan.toggleLock(open.cursor)}
-						>{plan.isLocked(open.cursor) ? 'Unlock' : 'Lock'} <KeyCap keys="L" /></button
-					>
-					<button
-						type="button"
-						class="quiet"
-						onclick={() => plan.toggleLetPass(open.cursor)}
-						>{plan.isLetPass(open.cursor) ? 'Land here' : 'Let it pass'} <KeyCap keys="X" /></button
-					>
-					<button
-						type="button"
-						class="quiet disabled:text-third"
-						disabled={!plan.planned}
-						onclick={() => void actions.nextBest()}>Next best <KeyCap keys="A" /></button
-					>
-					{#if filled}
-						<button
-							type="button"
-							class="quiet"
-							onclick={() => plan.toggleFrozen(open.cursor)}
-							>{plan.isFrozen(open.cursor) ? 'Plan it' : 'Keep'}
-							<KeyCap keys="K" /></button
-						>
-						<button
-							type="button"
-							class="quiet"
-							onclick={() => plan.anotherTake()}>Take <KeyCap keys="T" /></button
-						>
-					{/if}
-					<button
-						type="button"
-						class="quiet disabled:text-third"
-						disabled={!plan.planned}
-						onclick={() => (side = 'plans')}>Plans <KeyCap keys="B" /></button
-					>
-				</div>
+				{/if}
+				{#if open.next}<span class="text-next-ink"><ChordSymbol chord={open.next} /></span>{/if}
 			</div>
+			{#if selection.size > 0}
+				{#await import('./NoteBox.svelte') then Box}
+					<Box.default {plan} {selection} {actions} />
+				{/await}
+			{:else if open.now && open.next}
+				<ToneLadder now={open.now} next={open.next} />
+			{/if}
+		</section>
+		<section>
+			<PanelHead title="Land on" note="choosing locks it" />
+			{#if !plan.planned}
+				<p class="py-2 text-reason text-second">
+					Plan first; then every place is listed here with its reasons.
+				</p>
+			{:else if plan.isLetPass(open.cursor)}
+				<p class="py-2 text-reason text-second">
+					This change is let pass. Choose a place to land after all.
+				</p>
+			{:else if plan.isOwn(open.cursor)}
+				<p class="py-2 text-reason text-second">
+					Your own notes stand here. Choose a place to land there instead.
+				</p>
+			{/if}
+			{#if plan.planned}
+				<LandingList
+					landings={actions.landings}
+					few={filled ? 2 : 4}
+					chosen={target}
+					locked={plan.isLocked(open.cursor)}
+					reasons={target?.reasons ?? []}
+					onchoose={(landing) => actions.chooseLanding(landing)}
+					onforbid={() => actions.forbid()}
+				/>
+			{/if}
+		</section>
+		{#if plan.planned}
+			<Tabs.Root bind:value={about}>
+				<Tabs.List class="flex gap-4.5 border-b-2 border-ink" aria-label="About this change">
+					<Tabs.Trigger class={TAB} value="arrive">Arrive by</Tabs.Trigger>
+					<Tabs.Trigger class={TAB} value="here">Rest and scale</Tabs.Trigger>
+				</Tabs.List>
+				<Tabs.Content value="arrive" data-part="arrive">
+					{#if filled && arrivals.length > 0}
+						<ArriveList
+							options={arrivals}
+							{taken}
+							wished={plan.arriveWish(open.cursor)}
+							onchoose={(approach) => plan.setArrival(open.cursor, approach)}
+						/>
+					{:else}
+						<p class="py-2 text-reason text-second">
+							No note leads here: {filled
+								? 'there is no room before it'
+								: 'only landings are planned'}.
+						</p>
+					{/if}
+				</Tabs.Content>
+				<Tabs.Content value="here"
+					>{#if about === 'here'}<HereBox {plan} />{/if}</Tabs.Content
+				>
+			</Tabs.Root>
 		{/if}
-	</Later>
-</aside>
+		<div
+			class="sticky -bottom-4 mt-auto border-t-2 border-ink bg-paper pt-1.5 pb-3 max-desk:bottom-16 max-desk:col-span-full max-desk:m-0"
+		>
+			<button
+				type="button"
+				data-part="made"
+				class="flex min-h-8.5 w-full items-center justify-between gap-2 text-left leading-tight hover:bg-lit"
+				onclick={() => (side = 'making')}
+			>
+				<span><b>{STYLE_NAMES[plan.wishes.style].name}</b>, {lineWords(plan.wishes.line)}</span>
+				<KeyCap keys="W" />
+			</button>
+			{#each plan.warnings.slice(0, 3) as warning, i (i)}<p
+					class="py-2 text-reason text-second"
+					role="status"
+				>
+					{prefs.prose(warning)}
+				</p>{/each}
+			<div class="flex flex-wrap justify-between gap-2 pt-1.5">
+				<Button look="quiet" disabled={!target} onclick={() => plan.toggleLock(open.cursor)}
+					>{plan.isLocked(open.cursor) ? 'Unlock' : 'Lock'} <KeyCap keys="L" /></Button
+				>
+				<Button look="quiet" onclick={() => plan.toggleLetPass(open.cursor)}
+					>{plan.isLetPass(open.cursor) ? 'Land here' : 'Let it pass'} <KeyCap keys="X" /></Button
+				>
+				<Button look="quiet" disabled={!plan.planned} onclick={() => void actions.nextBest()}
+					>Next best <KeyCap keys="A" /></Button
+				>
+				{#if filled}
+					<Button look="quiet" onclick={() => plan.toggleFrozen(open.cursor)}
+						>{plan.isFrozen(open.cursor) ? 'Plan it' : 'Keep'}
+						<KeyCap keys="K" /></Button
+					>
+					<Button look="quiet" onclick={() => plan.anotherTake()}>Take <KeyCap keys="T" /></Button>
+				{/if}
+				<Button look="quiet" disabled={!plan.planned} onclick={() => (side = 'plans')}
+					>Plans <KeyCap keys="B" /></Button
+				>
+			</div>
+		</div>
+	{/if}
+</Later>

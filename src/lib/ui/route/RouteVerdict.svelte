@@ -1,4 +1,5 @@
 <script lang="ts">
+	import ScreenHead from '$lib/ui/parts/ScreenHead.svelte';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
 	import { STYLE_NAMES } from '$lib/words/styles';
@@ -47,7 +48,7 @@
 	);
 </script>
 
-<div class="verdict">
+<ScreenHead>
 	{#if plan.outdated}
 		<h1>The chart has changed since: plan again?</h1>
 		<p>{landed} of {plural(count, 'landing')} still {landed === 1 ? 'fits' : 'fit'}.</p>
@@ -100,4 +101,4 @@
 			{/if}
 		</p>
 	{/if}
-</div>
+</ScreenHead>

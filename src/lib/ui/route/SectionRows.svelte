@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { field } from '$lib/ui/parts/field';
 	import type { Snippet } from 'svelte';
 
 	/** A row for each section of the chart: its name, and what is chosen there. */
@@ -8,12 +9,14 @@
 		row: Snippet<[section: string]>;
 	};
 	let { sections, says = '', row }: Props = $props();
+
+	const look = field();
 </script>
 
-<div class="grid gap-[4px] text-reason text-second">
+<div class="grid gap-1 text-reason text-second">
 	{#if says}<span>{says}</span>{/if}
 	{#each sections as section (section)}
-		<label class="flex items-center justify-between gap-[8px] whitespace-nowrap"
+		<label class={look.label({ row: true })}
 			>{section}
 			{@render row(section)}</label
 		>

@@ -1,4 +1,8 @@
 <script lang="ts">
+	import { field } from '$lib/ui/parts/field';
+	import { dialog } from '$lib/ui/parts/dialog';
+	import Button from '$lib/ui/parts/Button.svelte';
+	import { button } from '$lib/ui/parts/button';
 	import { clamp } from '$core/kernel';
 	import { changeIndexAt, chartTicks } from '$core/chart';
 	import { prefs } from '$lib/state/prefs.svelte';
@@ -97,13 +101,17 @@
 		{ value: 'tab', name: 'Tab' },
 		{ value: 'names', name: 'Note names' }
 	] as const;
+
+	const look = dialog({ width: 'wide' });
+
+	const fields = field();
 </script>
 
 <Dialog.Root bind:open={shown}>
 	<Dialog.Portal>
-		<Dialog.Overlay class="veil" />
+		<Dialog.Overlay class={look.veil()} />
 		<Dialog.Content
-			class="sheet sheet-wide"
+			class={look.sheet()}
 			onOpenAutoFocus={(event) => {
 				event.preventDefault();
 				area.focus();
@@ -111,8 +119,8 @@
 				area.scrollTop = 0;
 			}}
 		>
-			<Dialog.Title class="sheet-title" level={2}>Your own line</Dialog.Title>
-			<Dialog.Description class="sheet-lead">
+			<Dialog.Title class={look.title()} level={2}>Your own line</Dialog.Title>
+			<Dialog.Description class={look.lead()}>
 				{#if kind === 'tab'}
 					One row a string, thinnest on top. A point on a string ends the note that rings there.
 				{:else}
@@ -122,10 +130,10 @@
 			</Dialog.Description>
 			<div class="flex flex-wrap items-end gap-x-6 gap-y-2">
 				<Choice label="Written as" options={KINDS} value={kind} onchange={change} />
-				<label class="flex min-h-8.75 items-center gap-2" for="{id}-bar"
+				<label class={fields.label({ row: true })} for="{id}-bar"
 					>begins in bar
 					<input
-						class="min-h-8.75 w-16 border-[1.5px] border-ink bg-paper px-2 text-ink"
+						class={fields.control({ row: true, class: 'w-16' })}
 						id="{id}-bar"
 						type="number"
 						min="1"
@@ -191,26 +199,21 @@
 				{/if}
 			</div>
 			<div class="mt-2 flex flex-wrap items-center gap-x-4 gap-y-3">
-				<button type="button" class="act act-main" disabled={!ready} onclick={() => void put()}
-					>Put it on the strip</button
+				<Button look="main" disabled={!ready} onclick={() => void put()}>Put it on the strip</Button
 				>
-				<button
-					type="button"
-					class="act"
+				<Button
 					onclick={() => {
 						shown = false;
 						onwrite();
-					}}>Write on the neck <KeyCap keys="G" /></button
+					}}>Write on the neck <KeyCap keys="G" /></Button
 				>
-				<button
-					type="button"
-					class="act"
+				<Button
 					onclick={() => {
 						shown = false;
 						onclear();
-					}}>Begin with an empty strip</button
+					}}>Begin with an empty strip</Button
 				>
-				<Dialog.Close class="quiet">Close</Dialog.Close>
+				<Dialog.Close class={button({ look: 'quiet' })}>Close</Dialog.Close>
 			</div>
 		</Dialog.Content>
 	</Dialog.Portal>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Button from '$lib/ui/parts/Button.svelte';
 	import { barAt } from '$core/chart';
 	import type { LineWriter } from '$lib/state/line-writer.svelte';
 	import { useTune } from '$lib/state/open-tune.svelte';
@@ -21,14 +22,8 @@
 >
 	<b>Next: {where}</b>
 	<span class="text-second">on the neck or the strip</span>
-	<button type="button" class="quiet" onclick={() => writer.move(1)}
-		>Rest <KeyCap keys="." /></button
-	>
-	<button type="button" class="quiet" onclick={() => writer.hold()}>Hold <KeyCap keys="H" /></button
-	>
-	<button type="button" class="quiet" onclick={() => writer.back()}
-		>Take back <KeyCap keys="⌫" /></button
-	>
-	<button type="button" class="quiet" onclick={() => writer.stop()}>Done <KeyCap keys="G" /></button
-	>
+	<Button look="quiet" onclick={() => writer.move(1)}>Rest <KeyCap keys="." /></Button>
+	<Button look="quiet" onclick={() => writer.hold()}>Hold <KeyCap keys="H" /></Button>
+	<Button look="quiet" onclick={() => writer.back()}>Take back <KeyCap keys="⌫" /></Button>
+	<Button look="quiet" onclick={() => writer.stop()}>Done <KeyCap keys="G" /></Button>
 </p>

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { field } from '$lib/ui/parts/field';
+	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
 	import { HANDS } from '$core/neck';
 	import type { PlayerStore } from '$lib/state/player-setup.svelte';
 	import { RadioGroup } from 'bits-ui';
@@ -16,13 +18,12 @@
 		wrong = Number.isInteger(mm) && mm >= LEAST && mm <= MOST ? '' : `From ${LEAST} to ${MOST} mm.`;
 		if (wrong === '' && mm !== store.player.handMm) void store.savePlayer({ handMm: mm });
 	}
+
+	const look = field();
 </script>
 
 <section id="hand">
-	<div class="section-head">
-		<h2 id="hand-head">Hand</h2>
-		<small class="text-reason">index to little finger, without strain</small>
-	</div>
+	<PanelHead id="hand-head" title="Hand" note="index to little finger, without strain" />
 	<RadioGroup.Root
 		value={size}
 		onValueChange={(value) => setMm(HANDS[value as keyof typeof HANDS] ?? store.player.handMm)}
@@ -35,9 +36,10 @@
 	<div
 		class="grid grid-cols-[160px_1fr] items-center gap-x-6 gap-y-1 pt-3 max-tablet:grid-cols-[1fr]"
 	>
-		<label
+		<label class={look.label()}
 			>Or measured, mm
 			<input
+				class={look.control()}
 				type="number"
 				min={LEAST}
 				max={MOST}
@@ -49,7 +51,7 @@
 		>
 		<p
 			id="hand-wrong"
-			class="wrong last:col-start-2 last:row-start-1 last:text-reason last:text-second max-tablet:last:col-start-1 max-tablet:last:row-[auto]"
+			class="text-reason font-bold last:col-start-2 last:row-start-1 last:text-reason last:text-second empty:hidden max-tablet:last:col-start-1 max-tablet:last:row-[auto]"
 			role="alert"
 		>
 			{wrong}

@@ -1,9 +1,11 @@
 <script lang="ts">
+	import { field } from '$lib/ui/parts/field';
+	import Button from '$lib/ui/parts/Button.svelte';
 	import { parseTuning, presetTuning, TUNING_IDS, USUAL_SCALE_MM } from '$core/neck';
 	import { proseSigns } from '$core/chord';
 	import type { InstrumentRecord } from '$lib/api/notebook-schema';
 	import { Checkbox } from 'bits-ui';
-	import Field from '../Field.svelte';
+	import Field from '$lib/ui/parts/Field.svelte';
 	import { tuningTitle } from '$lib/words/words';
 
 	/** One instrument of the player's own: what it is, how long, how it is strung. */
@@ -66,6 +68,8 @@
 		await onsave(record);
 		busy = false;
 	}
+
+	const look = field();
 </script>
 
 <form
@@ -74,8 +78,11 @@
 	novalidate
 >
 	<Field label="Name" placeholder="Blue seven-string" bind:value={name} wrong={said(wrong.name)} />
-	<label
-		>Start from <select onchange={(event) => (tuning = presetTuning(event.currentTarget.value))}>
+	<label class={look.label()}
+		>Start from <select
+			class={look.control()}
+			onchange={(event) => (tuning = presetTuning(event.currentTarget.value))}
+		>
 			<option value="" disabled selected>a tuning</option>
 			{#each TUNING_IDS as id (id)}<option value={id}>{tuningTitle(id)}</option>{/each}
 		</select></label
@@ -119,7 +126,7 @@
 			></span> Left-handed{/snippet}
 	</Checkbox.Root>
 	<div class="flex justify-end gap-3">
-		<button type="button" class="act" onclick={oncancel}>Cancel</button>
-		<button type="submit" class="act act-main" disabled={busy}>Keep it</button>
+		<Button onclick={oncancel}>Cancel</Button>
+		<Button type="submit" look="main" disabled={busy}>Keep it</Button>
 	</div>
 </form>

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
+	import Button from '$lib/ui/parts/Button.svelte';
 	import { proseSigns } from '$core/chord';
 	import type { InstrumentAnswer } from '$lib/api/notebook-schema';
 	import type { PlayerStore } from '$lib/state/player-setup.svelte';
@@ -13,10 +15,7 @@
 </script>
 
 <section class="[scroll-margin-top:72px]" id="instruments">
-	<div class="section-head">
-		<h2>Own instruments</h2>
-		<small>each serves every tune in its tuning</small>
-	</div>
+	<PanelHead title="Own instruments" note="each serves every tune in its tuning" />
 	<ul>
 		{#each store.instruments as entry (entry.id)}
 			<li>
@@ -38,17 +37,15 @@
 						<span class="text-second max-tablet:col-span-full max-tablet:row-start-2"
 							>{says(entry)}</span
 						>
-						<button
-							class="quiet"
-							type="button"
+						<Button
+							look="quiet"
 							aria-label="Change {entry.name}"
-							onclick={() => (editing = entry.id)}>Change</button
+							onclick={() => (editing = entry.id)}>Change</Button
 						>
-						<button
-							class="quiet"
-							type="button"
+						<Button
+							look="quiet"
 							aria-label="Delete {entry.name}"
-							onclick={() => void store.removeInstrument(entry)}>Delete</button
+							onclick={() => void store.removeInstrument(entry)}>Delete</Button
 						>
 					</div>
 				{/if}
@@ -66,8 +63,6 @@
 			oncancel={() => (editing = '')}
 		/>
 	{:else}
-		<button class="act mt-3" type="button" onclick={() => (editing = 'new')}
-			>Add an instrument</button
-		>
+		<Button class="mt-3" onclick={() => (editing = 'new')}>Add an instrument</Button>
 	{/if}
 </section>

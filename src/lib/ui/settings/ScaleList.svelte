@@ -1,9 +1,11 @@
 <script lang="ts">
+	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
+	import Button from '$lib/ui/parts/Button.svelte';
 	import { proseSigns } from '$core/chord';
 	import { parseDegrees } from '$core/harmony';
 	import type { PlayerStore } from '$lib/state/player-setup.svelte';
 	import { offerBack } from '$lib/state/deletion';
-	import Field from '../Field.svelte';
+	import Field from '$lib/ui/parts/Field.svelte';
 
 	/** The player's own scales, by degrees; they stand beside the library's on every tune. */
 	let { store }: { store: PlayerStore } = $props();
@@ -41,10 +43,7 @@
 </script>
 
 <section class="[scroll-margin-top:72px]" id="scales">
-	<div class="section-head">
-		<h2>Own scales</h2>
-		<small>by degrees, for every tonic</small>
-	</div>
+	<PanelHead title="Own scales" note="by degrees, for every tonic" />
 	<ul>
 		{#each store.player.scales as scale, i (i)}
 			<li
@@ -52,11 +51,10 @@
 			>
 				<b>{scale.name}</b>
 				<span class="text-second">{proseSigns(scale.degrees)}</span>
-				<button
-					class="quiet"
-					type="button"
+				<Button
+					look="quiet"
 					aria-label="Delete {scale.name}"
-					onclick={() => void remove(scale.name)}>Delete</button
+					onclick={() => void remove(scale.name)}>Delete</Button
 				>
 			</li>
 		{/each}
@@ -68,6 +66,6 @@
 	>
 		<Field label="Name" placeholder="Night ferry" maxlength={80} bind:value={name} {wrong} />
 		<Field label="Degrees" placeholder="1 2 b3 5 6" bind:value={degrees} />
-		<button type="submit" class="act mt-5">Add it</button>
+		<Button type="submit" class="mt-5">Add it</Button>
 	</form>
 </section>

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
+	import Button from '$lib/ui/parts/Button.svelte';
 	import type { SoundCheck } from '$lib/audio/sound-check';
 
 	/** The band's own clock, measured on this machine: it renders the click and looks where it falls. */
@@ -37,18 +39,15 @@
 </script>
 
 <section>
-	<div class="section-head">
-		<h2>Timing of the band</h2>
-		<small>renders the click and measures where it falls</small>
-	</div>
+	<PanelHead title="Timing of the band" note="renders the click and measures where it falls" />
 	<p class="flex flex-wrap gap-3 pt-3 pb-1.5">
-		<button type="button" class="act" disabled={working} onclick={() => void check()}
-			>{working ? 'Measuring …' : 'Measure the timing'}</button
+		<Button disabled={working} onclick={() => void check()}
+			>{working ? 'Measuring …' : 'Measure the timing'}</Button
 		>
 	</p>
 	{#if found}
 		<table class="w-full max-w-105 border-collapse" data-onsets={found.onsets}>
-			<caption class="sr">Measured over {found.onsets} clicks</caption>
+			<caption class="sr-only">Measured over {found.onsets} clicks</caption>
 			<tbody>
 				{#each rows as row (row.id)}
 					<tr
@@ -62,5 +61,5 @@
 			</tbody>
 		</table>
 	{/if}
-	<p role="status" class="wrong">{trouble}</p>
+	<p role="status" class="text-reason font-bold empty:hidden">{trouble}</p>
 </section>

@@ -6,10 +6,10 @@
 	const transport = useTransport();
 </script>
 
-<div class="absolute top-[14px] right-[16px] flex gap-[10px]">
+<div class="absolute top-3.5 right-4 flex gap-2.5">
 	<button
 		type="button"
-		class="grid size-[48px] place-items-center rounded-full bg-ink"
+		class="grid size-12 place-items-center rounded-full bg-ink"
 		aria-label={transport.playing ? 'Stop' : 'Play'}
 		onclick={() => transport.toggle()}
 	>
@@ -21,7 +21,7 @@
 	</button>
 	<button
 		type="button"
-		class="grid size-[48px] place-items-center rounded-full border-2 border-strong"
+		class="grid size-12 place-items-center rounded-full border-2 border-strong"
 		aria-label="Leave the stand view"
 		onclick={onclose}
 	>

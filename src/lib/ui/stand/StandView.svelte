@@ -113,7 +113,7 @@
 			onkeydown={keys}
 			aria-describedby={undefined}
 		>
-			<Dialog.Title class="sr">Stand view: {open.saved.title}. {words}</Dialog.Title>
+			<Dialog.Title class="sr-only">Stand view: {open.saved.title}. {words}</Dialog.Title>
 			<div
 				class="absolute inset-0 overflow-hidden"
 				bind:clientWidth={width}
@@ -215,7 +215,7 @@
 				</svg>
 			</div>
 			<StandControls {onclose} />
-			<p class="sr" role="status">
+			<p class="sr-only" role="status">
 				{heard.kind === 'still' ? `${plural(beats, 'beat')} to the next chord` : ''}
 			</p>
 		</Dialog.Content>

@@ -1,4 +1,8 @@
 <script lang="ts">
+	import { field } from '$lib/ui/parts/field';
+	import { dialog } from '$lib/ui/parts/dialog';
+	import Button from '$lib/ui/parts/Button.svelte';
+	import { button } from '$lib/ui/parts/button';
 	import { QUARTER, TEMPO, clamp, tempoWithin } from '$core/kernel';
 	import { MOST_CHORUSES, PARTS, type Part } from '$core/band';
 	import { circleOf, keyName, parseChart, transposeText } from '$core/chart';
@@ -116,6 +120,10 @@
 	}
 	const toggle = (part: Part) =>
 		(parts = parts.includes(part) ? parts.filter((other) => other !== part) : [...parts, part]);
+
+	const look = dialog({ width: 'small' });
+
+	const fields = field();
 </script>
 
 <Dialog.Root
@@ -125,20 +133,17 @@
 	}}
 >
 	<Dialog.Portal>
-		<Dialog.Overlay class="veil" />
-		<Dialog.Content
-			data-part="backing"
-			class="sheet grid w-[min(560px,calc(100vw_-_32px))] gap-3.5"
-		>
-			<Dialog.Title class="sheet-title">Take the backing away</Dialog.Title>
-			<Dialog.Description class="sheet-lead"
+		<Dialog.Overlay class={look.veil()} />
+		<Dialog.Content data-part="backing" class={look.sheet({ class: 'grid  gap-3.5' })}>
+			<Dialog.Title class={look.title()}>Take the backing away</Dialog.Title>
+			<Dialog.Description class={look.lead()}
 				>The band of this tune as a sound file, or as MIDI for another program.</Dialog.Description
 			>
 			<div class="grid grid-cols-[repeat(auto-fit,minmax(200px,1fr))] gap-x-5 gap-y-3">
 				{#if keys.length > 0}
-					<label
+					<label class={fields.label()}
 						>Key
-						<select bind:value={tonic}>
+						<select class={fields.control()} bind:value={tonic}>
 							{#each keys as note, i (note)}
 								<option value={note}
 									>{signs(note)}{i === 0 && key
@@ -149,21 +154,28 @@
 						</select></label
 					>
 				{/if}
-				<label
+				<label class={fields.label()}
 					>Tempo <input
+						class={fields.control()}
 						type="number"
 						min={TEMPO.least}
 						max={TEMPO.most}
 						bind:value={tempo}
 					/></label
 				>
-				<label
+				<label class={fields.label()}
 					>Times through
-					<input type="number" min="1" max={MOST_CHORUSES} bind:value={choruses} /></label
+					<input
+						class={fields.control()}
+						type="number"
+						min="1"
+						max={MOST_CHORUSES}
+						bind:value={choruses}
+					/></label
 				>
-				<label
+				<label class={fields.label()}
 					>Count-in, bars
-					<select bind:value={countIn}>
+					<select class={fields.control()} bind:value={countIn}>
 						{#each [0, 1, 2] as n (n)}<option value={n}>{n === 0 ? 'none' : n}</option>{/each}
 					</select></label
 				>
@@ -171,9 +183,9 @@
 			<fieldset class="flex flex-wrap gap-x-5 gap-y-1">
 				<legend class="text-reason text-second">What plays</legend>
 				{#each PARTS as part (part)}
-					<label class="inline-flex min-h-8 items-center gap-2 text-line text-ink"
+					<label class={fields.check()}
 						><input
-							class="m-0 size-4.5 accent-ink"
+							class={fields.box()}
 							type="checkbox"
 							checked={parts.includes(part)}
 							disabled={part === 'line' && (transport.line.length === 0 || moved)}
@@ -188,24 +200,21 @@
 			<div class="flex flex-wrap items-center gap-3.5" hidden={share === null}>
 				<progress class="h-2.5 flex-1 accent-ink" max="1" value={share ?? 0} aria-label="Rendering"
 				></progress>
-				<button type="button" class="act" onclick={() => rendering?.cancel()}>Cancel</button>
+				<Button onclick={() => rendering?.cancel()}>Cancel</Button>
 			</div>
 			<div class="flex flex-wrap items-center gap-3.5" hidden={share !== null}>
-				<button
-					type="button"
-					class="act act-main"
+				<Button
+					look="main"
 					disabled={parts.length === 0 || !(tempo > 0) || !(choruses > 0)}
-					onclick={() => void wav()}>Sound file (WAV)</button
+					onclick={() => void wav()}>Sound file (WAV)</Button
 				>
-				<button
-					type="button"
-					class="act"
+				<Button
 					disabled={parts.length === 0 || !(tempo > 0) || !(choruses > 0)}
-					onclick={() => void midi()}>MIDI file</button
+					onclick={() => void midi()}>MIDI file</Button
 				>
-				<Dialog.Close class="quiet">Close</Dialog.Close>
+				<Dialog.Close class={button({ look: 'quiet' })}>Close</Dialog.Close>
 			</div>
-			<p role="status" class="wrong">{trouble || done}</p>
+			<p role="status" class="text-reason font-bold empty:hidden">{trouble || done}</p>
 		</Dialog.Content>
 	</Dialog.Portal>
 </Dialog.Root>

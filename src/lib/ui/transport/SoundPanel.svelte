@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { field } from '$lib/ui/parts/field';
+	import Button from '$lib/ui/parts/Button.svelte';
 	import { clamp } from '$core/kernel';
 	import { PARTS, type Part } from '$core/band';
 	import { soundPrefs } from '$lib/state/sound-prefs.svelte';
@@ -26,6 +28,8 @@
 		const high = clamp(Math.round(last), low, bars);
 		transport.loop = low === 1 && high === bars ? null : { from: low - 1, to: high };
 	}
+
+	const look = field();
 </script>
 
 <div class="grid grid-cols-[1fr_1fr] gap-x-7 gap-y-3 max-tablet:grid-cols-[1fr]">
@@ -37,9 +41,10 @@
 			aria-label="Loop and count-in"
 		>
 			<div class="flex items-end gap-3">
-				<label
+				<label class={look.label()}
 					>Loop from bar
 					<input
+						class={look.control()}
 						type="number"
 						min="1"
 						max={bars}
@@ -47,9 +52,10 @@
 						onchange={(event) => setLoop(event.currentTarget.valueAsNumber || 1, to)}
 					/></label
 				>
-				<label
+				<label class={look.label()}
 					>to bar
 					<input
+						class={look.control()}
 						type="number"
 						min="1"
 						max={bars}
@@ -85,9 +91,9 @@
 				value={String(soundPrefs.current.announce)}
 				onchange={(value) => soundPrefs.set('announce', Number(value) as 0 | 1 | 2 | 4)}
 			/>
-			<label class="flex min-h-8 items-center gap-2 text-line text-ink"
+			<label class={look.check()}
 				><input
-					class="m-0 size-4.5 accent-ink"
+					class={look.box()}
 					type="checkbox"
 					checked={soundPrefs.current.speak}
 					onchange={(event) => soundPrefs.set('speak', event.currentTarget.checked)}
@@ -140,9 +146,9 @@
 				value={String(soundPrefs.current.clickParts)}
 				onchange={(value) => soundPrefs.set('clickParts', Number(value) as 1 | 2 | 3 | 4)}
 			/>
-			<label class="flex min-h-8 items-center gap-2 text-line text-ink"
+			<label class={look.check()}
 				><input
-					class="m-0 size-4.5 accent-ink"
+					class={look.box()}
 					type="checkbox"
 					checked={soundPrefs.current.clickAccents}
 					onchange={(event) => soundPrefs.set('clickAccents', event.currentTarget.checked)}
@@ -151,7 +157,7 @@
 		</section>
 	</div>
 	<div class="col-span-full flex flex-wrap items-center gap-x-5 gap-y-2 border-t-2 border-ink pt-3">
-		<button type="button" class="act" onclick={ontakeaway}>Take the backing away …</button>
+		<Button onclick={ontakeaway}>Take the backing away …</Button>
 		<p class="text-reason text-second">Keep it low enough to talk over.</p>
 	</div>
 </div>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { popover } from '$lib/ui/parts/popover';
 	import { Popover } from 'bits-ui';
 	import SoundPanel from './SoundPanel.svelte';
 
@@ -10,6 +11,8 @@
 		ontakeaway: () => void;
 	};
 	let { shown = $bindable(), trigger, ontakeaway }: Props = $props();
+
+	const look = popover();
 </script>
 
 <Popover.Root bind:open={shown}>
@@ -18,7 +21,9 @@
 			customAnchor={trigger}
 			role="dialog"
 			aria-label="Tempo, band and click"
-			class="pop max-h-[calc(100dvh_-_80px)] w-[min(780px,calc(100vw_-_24px))] overflow-y-auto"
+			class={look.pop({
+				class: 'max-h-[calc(100dvh_-_80px)] w-[min(780px,calc(100vw_-_24px))] overflow-y-auto'
+			})}
 			align="end"
 			sideOffset={6}
 			collisionPadding={12}

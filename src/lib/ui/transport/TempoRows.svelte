@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { field } from '$lib/ui/parts/field';
+	import Button from '$lib/ui/parts/Button.svelte';
 	import { SPEED, SWING } from '$core/band';
 	import { setHeader } from '$core/chart';
 	import { TEMPO } from '$core/kernel';
@@ -22,11 +24,13 @@
 		await saveHeaders(transport.open, { tempo: String(tempo) }, `Tempo ${tempo} kept in the tune.`);
 		transport.tempo = null;
 	}
+
+	const look = field();
 </script>
 
 <section class="grid gap-2 border-b border-hair pb-3" aria-label="Tempo">
 	<div class="flex items-end gap-3">
-		<label class="flex-1"
+		<label class={look.label({ class: 'flex-1' })}
 			>Tempo, quarter notes a minute
 			<span class="grid grid-cols-[1fr_52px] items-center gap-3">
 				<input
@@ -41,15 +45,13 @@
 				></span
 			></label
 		>
-		<button
-			type="button"
-			class="act"
+		<Button
 			onpointerdown={() => transport.tap()}
 			onkeydown={(event) => event.key === 'Enter' && !event.repeat && transport.tap()}
-			>Tap <KeyCap keys="Y" /></button
+			>Tap <KeyCap keys="Y" /></Button
 		>
 	</div>
-	<label
+	<label class={look.label()}
 		>Speed, per cent
 		<span class="grid grid-cols-[1fr_52px] items-center gap-3">
 			<input
@@ -65,7 +67,7 @@
 		></label
 	>
 	{#if feel !== 'straight' && feel !== 'ballad'}
-		<label
+		<label class={look.label()}
 			>Off-beats{soundPrefs.current.swing === 0 ? ', as the feel has them' : ''}
 			<span class="grid grid-cols-[1fr_52px] items-center gap-3">
 				<input
@@ -82,21 +84,19 @@
 		>
 	{/if}
 	<p class="flex flex-wrap items-end gap-x-4 gap-y-0 text-reason empty:hidden">
-		{#if canKeep}<button type="button" class="quiet" onclick={() => void keepTempo()}
-				>Keep {transport.written} in the tune</button
+		{#if canKeep}<Button look="quiet" onclick={() => void keepTempo()}
+				>Keep {transport.written} in the tune</Button
 			>{/if}
-		{#if transport.tempo !== null || transport.speed !== 100}<button
-				type="button"
-				class="quiet"
+		{#if transport.tempo !== null || transport.speed !== 100}<Button
+				look="quiet"
 				onclick={() => {
 					transport.tempo = null;
 					transport.speed = 100;
-				}}>Back to {transport.chart.headers.tempo}</button
+				}}>Back to {transport.chart.headers.tempo}</Button
 			>{/if}
-		{#if soundPrefs.current.swing !== 0}<button
-				type="button"
-				class="quiet"
-				onclick={() => soundPrefs.set('swing', 0)}>Off-beats as the feel has them</button
+		{#if soundPrefs.current.swing !== 0}<Button
+				look="quiet"
+				onclick={() => soundPrefs.set('swing', 0)}>Off-beats as the feel has them</Button
 			>{/if}
 	</p>
 </section>

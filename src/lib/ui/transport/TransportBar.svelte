@@ -37,7 +37,7 @@
 	bind:this={trigger}
 	type="button"
 	data-part="transport-tempo"
-	class="min-h-10 border-l border-hair pl-3 font-display text-verdict leading-none font-extrabold whitespace-nowrap hover:underline hover:decoration-2 hover:underline-offset-[5px] max-tablet:border-l-0 max-tablet:pl-0 max-tablet:text-head"
+	class="min-h-10 border-l border-hair pl-3 font-display text-verdict leading-none font-extrabold whitespace-nowrap hover:underline hover:decoration-2 hover:underline-offset-4 max-tablet:border-l-0 max-tablet:pl-0 max-tablet:text-head"
 	aria-haspopup="dialog"
 	aria-expanded={shown}
 	aria-label="{tempo} quarter notes a minute{transport.speed === 100

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Screen from '$lib/ui/parts/Screen.svelte';
+	import Button from '$lib/ui/parts/Button.svelte';
 	import { parseChord, signs } from '$core/chord';
 	import { onKeys } from '$lib/state/keys';
 	import ChordSymbol from '$lib/ui/ChordSymbol.svelte';
@@ -26,12 +28,12 @@
 <div class="last:mt-auto print:hidden">
 	<TopBar title="Set list">
 		{#snippet actions()}
-			<a class="quiet" href="/">Notebook</a>
-			<button class="quiet" type="button" onclick={() => print()}>Print <KeyCap keys="P" /></button>
+			<Button look="quiet" href="/">Notebook</Button>
+			<Button look="quiet" onclick={() => print()}>Print <KeyCap keys="P" /></Button>
 		{/snippet}
 	</TopBar>
 </div>
-<main id="main" class="screen print:p-0">
+<Screen>
 	<header class="flex flex-wrap items-baseline gap-x-4 gap-y-0 border-b-3 border-ink pt-4.5 pb-2">
 		<h1 class="text-chord leading-tight max-tablet:text-ribbon print:text-ribbon">
 			{data.set.name}
@@ -95,4 +97,4 @@
 		</p>
 	{/if}
 	<div class="last:mt-auto print:hidden"><FootKeys keys={[['P', 'print']]} /></div>
-</main>
+</Screen>

@@ -1,4 +1,7 @@
 <script lang="ts">
+	import Screen from '$lib/ui/parts/Screen.svelte';
+	import Button from '$lib/ui/parts/Button.svelte';
+	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
 	import {
 		FORMS,
 		formBars,
@@ -126,109 +129,96 @@
 		<span class="text-reason text-second max-tablet:hidden" role="status"
 			>{draft.saving ? 'Saving …' : draft.dirty ? 'Not saved yet' : 'Saved'}</span
 		>
-		<button
-			class="act"
-			class:act-main={draft.dirty}
-			type="button"
+		<Button
+			look={draft.dirty ? 'main' : 'plain'}
 			disabled={!draft.dirty || draft.saving}
 			onclick={() => void keeping.save()}
 		>
 			Save <KeyCap keys="Ctrl S" />
-		</button>
+		</Button>
 	{/snippet}
 </TuneBar>
 
-<div class="with-inspector">
-	<main id="main" class="screen">
-		<ChartVerdict {chart} {key} {problems} onjump={() => editor.toProblem()} />
-		<div class="grid grid-cols-[minmax(0,328px)_minmax(0,1fr)] gap-6 max-lap:grid-cols-[1fr]">
-			<section data-part="text">
-				<div class="section-head">
-					<h2>Text</h2>
-					<small>line {draft.line}, column {draft.column}</small>
-				</div>
-				<ChartEditor
-					bind:this={editor}
-					bind:text={draft.text}
-					{reading}
-					oncursor={(line, column) => draft.cursorTo({ line, column })}
-					onsave={() => void keeping.save()}
-					onleave={() => grid.focus()}
-				/>
-				<section class="mt-5">
-					<Later><FormList {chart} {key} onform={startFrom} /></Later>
-				</section>
+<Screen about="Home and what leaves it">
+	<ChartVerdict {chart} {key} {problems} onjump={() => editor.toProblem()} />
+	<div class="grid grid-cols-[minmax(0,328px)_minmax(0,1fr)] gap-6 max-lap:grid-cols-[1fr]">
+		<section data-part="text">
+			<PanelHead title="Text" note="line {draft.line}, column {draft.column}" />
+			<ChartEditor
+				bind:this={editor}
+				bind:text={draft.text}
+				{reading}
+				oncursor={(line, column) => draft.cursorTo({ line, column })}
+				onsave={() => void keeping.save()}
+				onleave={() => grid.focus()}
+			/>
+			<section class="mt-5">
+				<Later><FormList {chart} {key} onform={startFrom} /></Later>
 			</section>
-			<div class="grid content-start gap-4">
-				<section>
-					<div class="section-head">
-						<h2>Bars</h2>
-						<button
-							type="button"
-							class="ml-auto text-reason hover:underline"
-							aria-pressed={prefs.current.chartLine === 'tones'}
-							onclick={() =>
-								prefs.set(
-									'chartLine',
-									prefs.current.chartLine === 'numerals' ? 'tones' : 'numerals'
-								)}><KeyCap keys="M" /> numerals or tones</button
-						>
-					</div>
-					{#if chart.bars.length === 0}
-						<p class="py-3 text-second">
-							Write bars between | signs, as in <code>| Bb7 | Eb7 |</code>, or start from one of the {FORMS.length}
-							forms.
-						</p>
-					{/if}
-					<BarGrid
-						bind:this={grid}
-						{chart}
-						{functions}
-						now={shown.now}
-						next={shown.next}
-						sounding={shown.bar}
-						onchoose={(span, focusText) => {
-							draft.cursorTo(span);
-							editor.goTo(span, focusText);
-						}}
-					/>
-				</section>
-				<Later>
-					<AtCursor {draft} {key} />
-					{#if key}
-						<section>
-							<div class="section-head">
-								<h2>Transpose</h2>
-								<small>the whole chart</small>
-							</div>
-							<TransposeRow
-								{chart}
-								onmove={(interval) => (draft.text = transposeText(draft.text, interval))}
-							/>
-						</section>
-					{/if}
-				</Later>
-			</div>
+		</section>
+		<div class="grid content-start gap-4">
+			<section>
+				<PanelHead title="Bars">
+					<button
+						type="button"
+						class="ml-auto text-reason hover:underline"
+						aria-pressed={prefs.current.chartLine === 'tones'}
+						onclick={() =>
+							prefs.set('chartLine', prefs.current.chartLine === 'numerals' ? 'tones' : 'numerals')}
+						><KeyCap keys="M" /> numerals or tones</button
+					>
+				</PanelHead>
+				{#if chart.bars.length === 0}
+					<p class="py-3 text-second">
+						Write bars between | signs, as in <code>| Bb7 | Eb7 |</code>, or start from one of the {FORMS.length}
+						forms.
+					</p>
+				{/if}
+				<BarGrid
+					bind:this={grid}
+					{chart}
+					{functions}
+					now={shown.now}
+					next={shown.next}
+					sounding={shown.bar}
+					onchoose={(span, focusText) => {
+						draft.cursorTo(span);
+						editor.goTo(span, focusText);
+					}}
+				/>
+			</section>
+			<Later>
+				<AtCursor {draft} {key} />
+				{#if key}
+					<section>
+						<PanelHead title="Transpose" note="the whole chart" />
+						<TransposeRow
+							{chart}
+							onmove={(interval) => (draft.text = transposeText(draft.text, interval))}
+						/>
+					</section>
+				{/if}
+			</Later>
 		</div>
-		<FootKeys
-			keys={[
-				['F6', 'text or bars'],
-				['F8', 'next problem'],
-				['M', 'numerals or tones'],
-				['T', 'next home'],
-				['Ctrl S', 'save'],
-				['2', 'find the place']
-			]}
-		/>
-	</main>
-	<aside class="inspector" aria-label="Home and what leaves it">
+	</div>
+	<FootKeys
+		keys={[
+			['F6', 'text or bars'],
+			['F8', 'next problem'],
+			['M', 'numerals or tones'],
+			['T', 'next home'],
+			['Ctrl S', 'save'],
+			['2', 'find the place']
+		]}
+	/>
+	{#snippet inspector()}
 		<Later><HomeRanking bind:this={ranking} {chart} onkey={setKey} /></Later>
 		<Later>
 			{#if key && sounding > 0}<OutsideList {chart} {key} />{/if}
 			{#if scale}<ScaleInUse {scale} />{/if}
 		</Later>
-	</aside>
-</div>
+	{/snippet}
+</Screen>
 
 {#if keeping.asking}
 	{#await import('$lib/ui/ConflictDialog.svelte') then Dialog}

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Screen from '$lib/ui/parts/Screen.svelte';
+	import Button from '$lib/ui/parts/Button.svelte';
 	import { afterNavigate, replaceState } from '$app/navigation';
 	import { page } from '$app/state';
 	import { proseSigns } from '$core/chord';
@@ -142,103 +144,104 @@
 <TuneBar />
 <CareNote />
 
-<div class="with-inspector">
-	<main id="main" class="screen">
-		{#if chart.changes.length === 0}
-			<h1>There is no chord to land on yet.</h1>
-			<p><a class="act" href="/tunes/{open.saved.id}/chart">Write the chart</a></p>
-		{:else}
-			<DrillHead {desk} {view} {open} />
-			<p
-				data-part="rule"
-				class="mb-2 flex min-h-8.5 items-center justify-between gap-3 border-t-2 border-b border-t-ink border-b-hair text-line max-tablet:flex-wrap max-tablet:px-0 max-tablet:py-1.5"
+<Screen about="Ladder and results">
+	{#if chart.changes.length === 0}
+		<h1>There is no chord to land on yet.</h1>
+		<p><Button href="/tunes/{open.saved.id}/chart">Write the chart</Button></p>
+	{:else}
+		<DrillHead {desk} {view} {open} />
+		<p
+			data-part="rule"
+			class="mb-2 flex min-h-8.5 items-center justify-between gap-3 border-t-2 border-b border-t-ink border-b-hair text-line max-tablet:flex-wrap max-tablet:px-0 max-tablet:py-1.5"
+		>
+			<b>{desk.line}</b>
+			<Button
+				look="quiet"
+				size="small"
+				class="font-normal whitespace-nowrap"
+				disabled={playing}
+				onclick={() => (building = true)}>change the rule <KeyCap keys="R" /></Button
 			>
-				<b>{desk.line}</b>
-				<button
-					type="button"
-					class="quiet text-reason font-normal whitespace-nowrap"
-					disabled={playing}
-					onclick={() => (building = true)}>change the rule <KeyCap keys="R" /></button
-				>
-			</p>
-			<div data-part="strips" class="bleed min-w-0" bind:clientWidth={width}>
-				<Later height={120}>
-					<PassStrip
-						{chart}
-						range={desk.range}
-						swing={transport.swing}
-						{targets}
-						{results}
-						marked={done?.next.kind === 'loop' ? done.next.range : null}
-						now={playing || desk.aside === 'pass' ? (open.before?.index ?? null) : null}
-						next={playing || desk.aside === 'pass' ? open.cursor : null}
-						toleranceMs={USUAL_TOLERANCE}
-						{width}
-					/>
-				</Later>
-			</div>
-			{#if desk.plan.trouble}<p class="wrong">{desk.plan.trouble}</p>{/if}
-			{#if playing}
-				<DrillNow target={comes} {width} />
-			{:else}
-				<DrillNext {desk} ongo={() => void go()} />
-			{/if}
-			<Later>
-				<div
-					class="grid grid-cols-[minmax(0,1.25fr)_minmax(0,1fr)] gap-5 pt-2 max-tablet:grid-cols-[minmax(0,1fr)]"
-				>
-					<div class="min-w-0 overflow-hidden">
-						<Neck
-							instrument={open.held}
-							position={open.position}
-							now={open.now}
-							next={open.next}
-							scale={open.scaleFor(open.now)}
-							every={listening.kind === 'neck'}
-							figure={worst}
-							target={!worst && comes ? { ...comes, bar: chart.changes[comes.change].bar } : null}
-							{...frets}
-							height={rowCount === 1 ? 250 : playing ? 162 : 196}
-							onposition={(position) => {
-								if (playing) return;
-								open.moveTo(position);
-								desk.choose(open.position, desk.drill.key);
-							}}
-							onplace={listening.kind === 'neck' ? struck.touch : undefined}
-						/>
-					</div>
-					<ul data-part="slips" aria-label="What slipped">
-						{#each view.remarks as [head, rest] (head + rest)}
-							<li class="border-b border-hair py-2 text-line text-second">
-								<b class="text-ink">{head}</b>
-								{rest}
-							</li>
-						{/each}
-						{#if done?.trouble}<li
-								class="wrong border-b border-hair px-0 py-2 text-line text-second"
-								role="alert"
-							>
-								{done.trouble}
-							</li>{/if}
-					</ul>
-				</div>
+		</p>
+		<div data-part="strips" class="-mr-4 min-w-0" bind:clientWidth={width}>
+			<Later height={120}>
+				<PassStrip
+					{chart}
+					range={desk.range}
+					swing={transport.swing}
+					{targets}
+					{results}
+					marked={done?.next.kind === 'loop' ? done.next.range : null}
+					now={playing || desk.aside === 'pass' ? (open.before?.index ?? null) : null}
+					next={playing || desk.aside === 'pass' ? open.cursor : null}
+					toleranceMs={USUAL_TOLERANCE}
+					{width}
+				/>
 			</Later>
+		</div>
+		{#if desk.plan.trouble}<p class="text-reason font-bold empty:hidden">
+				{desk.plan.trouble}
+			</p>{/if}
+		{#if playing}
+			<DrillNow target={comes} {width} />
+		{:else}
+			<DrillNext {desk} ongo={() => void go()} />
 		{/if}
-		<FootKeys
-			keys={[
-				['Space', 'form'],
-				['PgDn', 'pedal: next step'],
-				['PgUp', done ? 'pedal: hear this pass' : 'pedal: form'],
-				['↑ ↓', 'tempo'],
-				['[ ]', 'place'],
-				['F', 'stand view']
-			]}
-		/>
-	</main>
-	<aside class="inspector" aria-label="Ladder and results">
+		<Later>
+			<div
+				class="grid grid-cols-[minmax(0,1.25fr)_minmax(0,1fr)] gap-5 pt-2 max-tablet:grid-cols-[minmax(0,1fr)]"
+			>
+				<div class="min-w-0 overflow-hidden">
+					<Neck
+						instrument={open.held}
+						position={open.position}
+						now={open.now}
+						next={open.next}
+						scale={open.scaleFor(open.now)}
+						every={listening.kind === 'neck'}
+						figure={worst}
+						target={!worst && comes ? { ...comes, bar: chart.changes[comes.change].bar } : null}
+						{...frets}
+						height={rowCount === 1 ? 250 : playing ? 162 : 196}
+						onposition={(position) => {
+							if (playing) return;
+							open.moveTo(position);
+							desk.choose(open.position, desk.drill.key);
+						}}
+						onplace={listening.kind === 'neck' ? struck.touch : undefined}
+					/>
+				</div>
+				<ul data-part="slips" aria-label="What slipped">
+					{#each view.remarks as [head, rest] (head + rest)}
+						<li class="border-b border-hair py-2 text-line text-second">
+							<b class="text-ink">{head}</b>
+							{rest}
+						</li>
+					{/each}
+					{#if done?.trouble}<li
+							class="border-b border-hair px-0 py-2 text-line text-reason font-bold text-second empty:hidden"
+							role="alert"
+						>
+							{done.trouble}
+						</li>{/if}
+				</ul>
+			</div>
+		</Later>
+	{/if}
+	<FootKeys
+		keys={[
+			['Space', 'form'],
+			['PgDn', 'pedal: next step'],
+			['PgUp', done ? 'pedal: hear this pass' : 'pedal: form'],
+			['↑ ↓', 'tempo'],
+			['[ ]', 'place'],
+			['F', 'stand view']
+		]}
+	/>
+	{#snippet inspector()}
 		<Later><DrillInspector {desk} {listening} onhand={(grade) => void byHand(grade)} /></Later>
-	</aside>
-</div>
+	{/snippet}
+</Screen>
 {#if building}
 	{#await import('$lib/ui/drill/DrillBuilder.svelte') then Builder}
 		<Builder.default {desk} onclose={() => (building = false)} />

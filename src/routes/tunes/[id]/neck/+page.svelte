@@ -1,4 +1,7 @@
 <script lang="ts">
+	import Screen from '$lib/ui/parts/Screen.svelte';
+	import ScreenHead from '$lib/ui/parts/ScreenHead.svelte';
+	import Button from '$lib/ui/parts/Button.svelte';
 	import { roleWords, signs } from '$core/chord';
 	import { highestFret, lastPosition } from '$core/neck';
 	import { afterParts } from '$lib/state/in-turn';
@@ -107,20 +110,20 @@
 
 <TuneBar>
 	{#snippet actions()}
-		<a class="act" href="/tunes/{open.saved.id}/route?position={open.position}"
+		<Button href="/tunes/{open.saved.id}/route?position={open.position}"
 			>{data.routes.some((route) => route.position === open.position)
 				? 'Open the plan'
-				: 'Plan it here'}</a
+				: 'Plan it here'}</Button
 		>
 	{/snippet}
 </TuneBar>
-<main id="main" class="screen">
+<Screen>
 	{#if open.chart.changes.length === 0}
 		<h1>There is no chord to look at yet.</h1>
 		<p>Write the changes first: bars such as <code>| Bb7 | Eb7 |</code>.</p>
-		<a class="act act-main" href="/tunes/{open.saved.id}/chart">Write the chart</a>
+		<Button look="main" href="/tunes/{open.saved.id}/chart">Write the chart</Button>
 	{:else}
-		<div class="verdict">
+		<ScreenHead>
 			<h1>
 				{#if coverage.failed}The places could not be weighed. Reload to try again.{:else if !coverage.done || !coverage.best}Weighing
 					the places …{:else if coverage.best.position === open.position}Position
@@ -133,7 +136,7 @@
 			</h1>
 			<p class="flex-[1_1_300px]">{rank} {missing.join(' ')}</p>
 			<div class="ml-auto"><Later><InstrumentMenu /></Later></div>
-		</div>
+		</ScreenHead>
 		<Ribbon />
 		<Later height={238}>
 			<div class="-mb-1" bind:clientWidth={width}>
@@ -190,4 +193,4 @@
 			]}
 		/>
 	</div>
-</main>
+</Screen>

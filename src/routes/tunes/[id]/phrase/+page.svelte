@@ -1,4 +1,8 @@
 <script lang="ts">
+	import Screen from '$lib/ui/parts/Screen.svelte';
+	import ScreenHead from '$lib/ui/parts/ScreenHead.svelte';
+	import Button from '$lib/ui/parts/Button.svelte';
+	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
 	import { goto } from '$app/navigation';
 	import { highestFret, pitchAt, type Place } from '$core/neck';
 	import { RHYTHMS } from '$core/phrase';
@@ -133,75 +137,70 @@
 
 <TuneBar>
 	{#snippet actions()}
-		<button
-			type="button"
-			class="act act-main"
-			disabled={desk.shown.length === 0}
-			onclick={() => void intoLine()}>Put in the line</button
+		<Button look="main" disabled={desk.shown.length === 0} onclick={() => void intoLine()}
+			>Put in the line</Button
 		>
 	{/snippet}
 </TuneBar>
 
-<div class="with-inspector">
-	<main id="main" class="screen">
-		{#if desk.shown.length === 0}
-			<h1>There is no chord to phrase over yet.</h1>
-			<p>
-				<a class="act" href="/tunes/{open.saved.id}/chart">Write the chart</a>
-			</p>
-		{:else}
-			<div class="verdict gap-x-3">
-				<h1 class="text-verdict">{verdict.head}</h1>
-				<p class="text-line">{verdict.rest}</p>
-			</div>
-			<div class="bleed min-w-0 overflow-hidden" bind:clientWidth={width}>
-				<Later>
-					<PhraseMatrix {desk} {width} {narrow} />
-				</Later>
-			</div>
-			{#if desk.problems.length > 0}
-				{@const [first, ...more] = desk.problems}
-				<details class="py-1 text-reason text-second">
-					<summary class="cursor-pointer"
-						>{first}{more.length > 0 ? ` And ${more.length} more.` : ''}</summary
-					>
-					<ul aria-label="Where it does not fit">
-						{#each more as problem (problem)}<li>{problem}</li>{/each}
-					</ul>
-				</details>
-			{/if}
-			<div class="bleed min-w-0 overflow-hidden">
-				<Later height={202}>
-					<Neck
-						instrument={open.held}
-						position={open.position}
-						now={playIn.on ? playIn.chord : open.now}
-						next={playIn.on ? null : open.next}
-						scale={playIn.on ? open.scaleFor(playIn.chord) : null}
-						every={playIn.on}
-						figure={playIn.on ? null : figure}
-						sounding={transport.sounding}
-						{...frets}
-						height={202}
-						onposition={(position) => open.moveTo(position)}
-						onplace={playIn.on ? strike : undefined}
-					/>
-				</Later>
-			</div>
-			<div class="bleed"><Later><TalkRow {desk} {width} /></Later></div>
+<Screen about="Motif">
+	{#if desk.shown.length === 0}
+		<h1>There is no chord to phrase over yet.</h1>
+		<p>
+			<Button href="/tunes/{open.saved.id}/chart">Write the chart</Button>
+		</p>
+	{:else}
+		<ScreenHead class="gap-x-3">
+			<h1 class="text-verdict">{verdict.head}</h1>
+			<p class="text-line">{verdict.rest}</p>
+		</ScreenHead>
+		<div class="-mr-4 min-w-0 overflow-hidden" bind:clientWidth={width}>
+			<Later>
+				<PhraseMatrix {desk} {width} {narrow} />
+			</Later>
+		</div>
+		{#if desk.problems.length > 0}
+			{@const [first, ...more] = desk.problems}
+			<details class="py-1 text-reason text-second">
+				<summary class="cursor-pointer"
+					>{first}{more.length > 0 ? ` And ${more.length} more.` : ''}</summary
+				>
+				<ul aria-label="Where it does not fit">
+					{#each more as problem (problem)}<li>{problem}</li>{/each}
+				</ul>
+			</details>
 		{/if}
-		<FootKeys
-			keys={[
-				['← →', 'note'],
-				['↑ ↓', 'its step'],
-				['Shift →', 'an eighth later'],
-				['A', 'one more note'],
-				['Del', 'less'],
-				['B', desk.moves ? 'stay in one place' : 'move with the root']
-			]}
-		/>
-	</main>
-	<aside class="inspector" aria-label="Motif">
+		<div class="-mr-4 min-w-0 overflow-hidden">
+			<Later height={202}>
+				<Neck
+					instrument={open.held}
+					position={open.position}
+					now={playIn.on ? playIn.chord : open.now}
+					next={playIn.on ? null : open.next}
+					scale={playIn.on ? open.scaleFor(playIn.chord) : null}
+					every={playIn.on}
+					figure={playIn.on ? null : figure}
+					sounding={transport.sounding}
+					{...frets}
+					height={202}
+					onposition={(position) => open.moveTo(position)}
+					onplace={playIn.on ? strike : undefined}
+				/>
+			</Later>
+		</div>
+		<div class="-mr-4"><Later><TalkRow {desk} {width} /></Later></div>
+	{/if}
+	<FootKeys
+		keys={[
+			['← →', 'note'],
+			['↑ ↓', 'its step'],
+			['Shift →', 'an eighth later'],
+			['A', 'one more note'],
+			['Del', 'less'],
+			['B', desk.moves ? 'stay in one place' : 'move with the root']
+		]}
+	/>
+	{#snippet inspector()}
 		<Later>
 			<MotifPanel
 				bind:this={panel}
@@ -220,7 +219,7 @@
 			<Later><MakeList {desk} /></Later>
 			<Later><MotifLibrary {desk} /></Later>
 			<section>
-				<div class="section-head"><h2>Rhythm</h2></div>
+				<PanelHead title="Rhythm" />
 				<p class="flex flex-wrap gap-1.5 pt-1.5">
 					{#each RHYTHMS as rhythm (rhythm.id)}
 						<button
@@ -232,5 +231,5 @@
 				</p>
 			</section>
 		{/if}
-	</aside>
-</div>
+	{/snippet}
+</Screen>

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Screen from '$lib/ui/parts/Screen.svelte';
+	import Button from '$lib/ui/parts/Button.svelte';
 	import { QUARTER } from '$core/kernel';
 	import { highestFret } from '$core/neck';
 	import { PER_QUARTER } from '$core/route';
@@ -130,120 +132,112 @@
 <TuneBar>
 	{#snippet actions()}
 		<RouteMenu routes={data.routes} current={plan.saved} onremove={() => keeping.remove()} />
-		<button
-			class="act"
-			class:act-main={!plan.planned || plan.outdated}
-			type="button"
+		<Button
+			look={!plan.planned || plan.outdated ? 'main' : 'plain'}
 			onclick={() => plan.plan()}
 			disabled={open.chart.changes.length === 0}
 		>
 			Plan <KeyCap keys="R" />
-		</button>
-		<button
-			class="act"
-			class:act-main={plan.dirty}
-			type="button"
+		</Button>
+		<Button
+			look={plan.dirty ? 'main' : 'plain'}
 			disabled={!plan.dirty || plan.saving}
-			onclick={() => keeping.save()}>Save</button
+			onclick={() => keeping.save()}>Save</Button
 		>
 	{/snippet}
 </TuneBar>
 
-<div class="with-inspector">
-	<main id="main" class="screen">
-		<RouteVerdict {plan} weak={actions.weak} onweak={(spot) => actions.showWeak(spot)} />
-		{#if plan.planning && plan.progress > 0}
-			<progress class="h-1.5 w-full accent-ink" max="1" value={plan.progress} aria-label="Planning"
-			></progress>
-		{/if}
-		{#if open.chart.changes.length === 0}
-			<p>
-				There is no change to land on. <a class="act" href="/tunes/{open.saved.id}/chart"
-					>Write the chart</a
-				>
-			</p>
-		{:else}
-			<div class="bleed grid min-w-0 gap-1" aria-busy={plan.planning}>
-				<div class="min-w-0 overflow-hidden" bind:clientWidth={width}>
-					{#if writer.on}
-						{#await import('$lib/ui/route/WritingBar.svelte') then Bar}
-							<Bar.default {writer} />
-						{/await}
-					{:else if plan.planned}<Overview {plan} {axis} {width} />{/if}
-					{#if view === 'strip' || !plan.planned}
-						<Later height={352}>
-							<ArcStrip {plan} {selection} {writer} {axis} {width} grid={gridTicks} />
-							<TabRow {plan} {axis} {width} grid={gridTicks} />
-						</Later>
-					{:else}
-						{#await import('$lib/ui/route/Score.svelte') then Score}
-							<Score.default
-								{plan}
-								{selection}
-								staves={view === 'tab' ? 'tab' : 'both'}
-								grid={gridTicks}
-								{width}
-								height={352}
-							/>
-						{/await}
-					{/if}
-				</div>
-				<Later height={226}>
-					<Neck
-						instrument={open.held}
-						position={actions.hand}
-						now={writer.on ? writer.chord : open.now}
-						next={writer.on ? writer.nextChord : open.next}
-						scale={writer.on ? writer.scale : null}
-						every={writer.on}
-						from={frets.from}
-						to={frets.to}
-						height={226}
-						sounding={transport.sounding}
-						before={writer.on ? null : landing(before)}
-						target={writer.on ? null : landing(target)}
-						picked={selection.leading}
-						forbidden={plan.wishes.anchors.forbid}
-						onposition={(position) => actions.moveTo(position)}
-						onplace={(place) => actions.choosePlace(place)}
-					/>
-				</Later>
+<Screen about="The selected change">
+	<RouteVerdict {plan} weak={actions.weak} onweak={(spot) => actions.showWeak(spot)} />
+	{#if plan.planning && plan.progress > 0}
+		<progress class="h-1.5 w-full accent-ink" max="1" value={plan.progress} aria-label="Planning"
+		></progress>
+	{/if}
+	{#if open.chart.changes.length === 0}
+		<p>
+			There is no change to land on. <Button href="/tunes/{open.saved.id}/chart"
+				>Write the chart</Button
+			>
+		</p>
+	{:else}
+		<div class="-mr-4 grid min-w-0 gap-1" aria-busy={plan.planning}>
+			<div class="min-w-0 overflow-hidden" bind:clientWidth={width}>
+				{#if writer.on}
+					{#await import('$lib/ui/route/WritingBar.svelte') then Bar}
+						<Bar.default {writer} />
+					{/await}
+				{:else if plan.planned}<Overview {plan} {axis} {width} />{/if}
+				{#if view === 'strip' || !plan.planned}
+					<Later height={352}>
+						<ArcStrip {plan} {selection} {writer} {axis} {width} grid={gridTicks} />
+						<TabRow {plan} {axis} {width} grid={gridTicks} />
+					</Later>
+				{:else}
+					{#await import('$lib/ui/route/Score.svelte') then Score}
+						<Score.default
+							{plan}
+							{selection}
+							staves={view === 'tab' ? 'tab' : 'both'}
+							grid={gridTicks}
+							{width}
+							height={352}
+						/>
+					{/await}
+				{/if}
 			</div>
-			{#if table}
-				{#await import('$lib/ui/route/RouteTable.svelte') then Table}
-					<Table.default {plan} />
-				{/await}
-			{/if}
-		{/if}
-		<div class="mt-auto flex flex-wrap items-center gap-x-4.5 gap-y-1 pt-2 text-reason">
-			<button class="quiet" type="button" aria-expanded={table} onclick={() => (table = !table)}
-				>{table ? 'Hide table' : 'Table'}</button
-			>
-			{#if plan.planned}
-				<button class="quiet" type="button" onclick={nextView}
-					>{{ strip: 'Tab', tab: 'Notation', notation: 'Strip' }[view]}
-					<KeyCap keys="V" /></button
-				>
-				<button class="quiet" type="button" onclick={() => (comparing = true)}
-					>Compare <KeyCap keys="C" /></button
-				>
-			{/if}
-			<button class="quiet" type="button" onclick={() => (writingText = true)}
-				>Write <KeyCap keys="O" /></button
-			>
-			<FootKeys
-				flat
-				keys={[
-					[', .', 'change'],
-					['[ ]', 'place'],
-					['E', 'pick a note'],
-					['G', 'note by note']
-				]}
-			/>
+			<Later height={226}>
+				<Neck
+					instrument={open.held}
+					position={actions.hand}
+					now={writer.on ? writer.chord : open.now}
+					next={writer.on ? writer.nextChord : open.next}
+					scale={writer.on ? writer.scale : null}
+					every={writer.on}
+					from={frets.from}
+					to={frets.to}
+					height={226}
+					sounding={transport.sounding}
+					before={writer.on ? null : landing(before)}
+					target={writer.on ? null : landing(target)}
+					picked={selection.leading}
+					forbidden={plan.wishes.anchors.forbid}
+					onposition={(position) => actions.moveTo(position)}
+					onplace={(place) => actions.choosePlace(place)}
+				/>
+			</Later>
 		</div>
-	</main>
-	<RouteInspector {plan} {selection} {actions} bind:side />
-</div>
+		{#if table}
+			{#await import('$lib/ui/route/RouteTable.svelte') then Table}
+				<Table.default {plan} />
+			{/await}
+		{/if}
+	{/if}
+	<div class="mt-auto flex flex-wrap items-center gap-x-4.5 gap-y-1 pt-2 text-reason">
+		<Button look="quiet" aria-expanded={table} onclick={() => (table = !table)}
+			>{table ? 'Hide table' : 'Table'}</Button
+		>
+		{#if plan.planned}
+			<Button look="quiet" onclick={nextView}
+				>{{ strip: 'Tab', tab: 'Notation', notation: 'Strip' }[view]}
+				<KeyCap keys="V" /></Button
+			>
+			<Button look="quiet" onclick={() => (comparing = true)}>Compare <KeyCap keys="C" /></Button>
+		{/if}
+		<Button look="quiet" onclick={() => (writingText = true)}>Write <KeyCap keys="O" /></Button>
+		<FootKeys
+			flat
+			keys={[
+				[', .', 'change'],
+				['[ ]', 'place'],
+				['E', 'pick a note'],
+				['G', 'note by note']
+			]}
+		/>
+	</div>
+	{#snippet inspector()}
+		<RouteInspector {plan} {selection} {actions} bind:side />
+	{/snippet}
+</Screen>
 
 <RouteDialogs
 	{plan}

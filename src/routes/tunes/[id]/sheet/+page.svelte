@@ -1,4 +1,8 @@
 <script lang="ts">
+	import { field } from '$lib/ui/parts/field';
+	import Screen from '$lib/ui/parts/Screen.svelte';
+	import ScreenHead from '$lib/ui/parts/ScreenHead.svelte';
+	import Button from '$lib/ui/parts/Button.svelte';
 	import { goto } from '$app/navigation';
 	import bravura from '@coderline/alphatab/font/Bravura.woff2?url';
 	import { afterParts } from '$lib/state/in-turn';
@@ -76,6 +80,8 @@
 		'Mod+z': () => void undoStep(open),
 		'Mod+Shift+z': () => void redoStep(open)
 	});
+
+	const look = field();
 </script>
 
 <svelte:window onkeydown={keys} />
@@ -86,55 +92,51 @@
 </svelte:head>
 
 <TuneBar />
-<div class="with-inspector print:m-0 print:block print:p-0">
-	<main id="main" class="screen print:m-0 print:block print:p-0">
-		<div class="verdict print:hidden">
-			<h1>
-				{plural(data.pages.length, 'page')} for the music stand.
-			</h1>
-			{#if route}<p>{route.name}</p>
-			{:else}
-				<p>
-					No route on it: <a
-						class="border-b-2 border-ink font-bold text-ink"
-						href="/tunes/{open.saved.id}/route?position={data.place}">plan one here</a
-					>
-				</p>
-			{/if}
-		</div>
-		<div
-			data-part="pages"
-			class="flex flex-col items-center gap-4 pt-1 pb-4 print:m-0 print:block print:p-0"
-		>
-			{#each data.pages as page, i (i)}
-				<!-- The server draws the page; every text in it is escaped there. -->
-				<div
-					data-part="page"
-					class="w-[min(100%,794px)] bg-white [outline:1px_solid_var(--hair)] print:h-screen print:w-full print:[break-inside:avoid] print:[break-after:page] print:overflow-hidden print:outline-none print:last:[break-after:auto] [&_svg]:block [&_svg]:h-auto [&_svg]:w-full"
-					data-paper={data.options.paper}
+<Screen about="The page">
+	<ScreenHead class="print:hidden">
+		<h1>
+			{plural(data.pages.length, 'page')} for the music stand.
+		</h1>
+		{#if route}<p>{route.name}</p>
+		{:else}
+			<p>
+				No route on it: <a
+					class="border-b-2 border-ink font-bold text-ink"
+					href="/tunes/{open.saved.id}/route?position={data.place}">plan one here</a
 				>
-					<!-- eslint-disable-next-line svelte/no-at-html-tags -->
-					{@html page}
-				</div>
-			{/each}
-		</div>
-		<FootKeys
-			keys={[
-				['Enter', 'print'],
-				['D', 'as PDF'],
-				...(data.routeId ? [] : [['[ ]', 'place'] as [string, string]]),
-				['3', 'route'],
-				['?', 'keys and terms']
-			]}
-		/>
-	</main>
-	<aside class="inspector print:hidden" aria-label="The page">
+			</p>
+		{/if}
+	</ScreenHead>
+	<div
+		data-part="pages"
+		class="flex flex-col items-center gap-4 pt-1 pb-4 print:m-0 print:block print:p-0"
+	>
+		{#each data.pages as page, i (i)}
+			<!-- The server draws the page; every text in it is escaped there. -->
+			<div
+				data-part="page"
+				class="w-[min(100%,794px)] bg-white [outline:1px_solid_var(--hair)] print:h-screen print:w-full print:[break-inside:avoid] print:[break-after:page] print:overflow-hidden print:outline-none print:last:[break-after:auto] [&_svg]:block [&_svg]:h-auto [&_svg]:w-full"
+				data-paper={data.options.paper}
+			>
+				<!-- eslint-disable-next-line svelte/no-at-html-tags -->
+				{@html page}
+			</div>
+		{/each}
+	</div>
+	<FootKeys
+		keys={[
+			['Enter', 'print'],
+			['D', 'as PDF'],
+			...(data.routeId ? [] : [['[ ]', 'place'] as [string, string]]),
+			['3', 'route'],
+			['?', 'keys and terms']
+		]}
+	/>
+	{#snippet inspector()}
 		<section class="flex flex-col gap-3">
 			<div class="flex gap-3">
-				<button type="button" class="act act-main" onclick={() => print()}
-					>Print <KeyCap keys="Enter" /></button
-				>
-				<a class="act" href={pdf} download>PDF</a>
+				<Button look="main" onclick={() => print()}>Print <KeyCap keys="Enter" /></Button>
+				<Button href={pdf} download>PDF</Button>
 			</div>
 			<label class="flex flex-col gap-0.5 text-reason text-second">
 				The plan
@@ -161,17 +163,17 @@
 					onchange={(paper) => ask({ paper })}
 				/>
 			</Later>
-			<label class="flex items-center gap-2 text-line">
+			<label class={look.check()}>
 				<input
-					class="size-4.5 accent-ink"
+					class={look.box()}
 					type="checkbox"
 					checked={data.options.large}
 					onchange={(event) => ask({ large: event.currentTarget.checked ? '1' : '' })}
 				/> Large print
 			</label>
-			<label class="flex items-center gap-2 text-line">
+			<label class={look.check()}>
 				<input
-					class="size-4.5 accent-ink"
+					class={look.box()}
 					type="checkbox"
 					checked={data.options.leftHanded}
 					onchange={(event) => ask({ left: event.currentTarget.checked ? '1' : '' })}
@@ -181,5 +183,5 @@
 		<Later>
 			<TakeAway bind:this={take} tune={open.saved} {route} {pdf} />
 		</Later>
-	</aside>
-</div>
+	{/snippet}
+</Screen>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { field } from './field';
 	import type { HTMLInputAttributes } from 'svelte/elements';
 
 	/** A labelled input with what is wrong with it underneath. */
@@ -9,12 +10,14 @@
 	};
 	let { label, value = $bindable(), wrong = '', ...rest }: Props = $props();
 	const id = $props.id();
+	const look = field();
 </script>
 
 <div class="min-w-0">
-	<label
+	<label class={look.label()}
 		>{label}
 		<input
+			class={look.control()}
 			bind:value
 			autocomplete="off"
 			spellcheck="false"
@@ -23,5 +26,5 @@
 			{...rest}
 		/></label
 	>
-	<p {id} class="wrong pt-1" role="alert">{wrong}</p>
+	<p {id} class={look.wrong()} role="alert">{wrong}</p>
 </div>

@@ -1,0 +1,20 @@
+import { tv } from 'tailwind-variants/lite';
+
+/** A value that is written or chosen, and the words over it or, in a row, before it. */
+export const field = tv({
+	slots: {
+		label: 'text-reason text-second',
+		control:
+			'h-9 border-[1.5px] border-ink bg-paper px-2 text-line text-ink disabled:border-hair disabled:text-third',
+		wrong: 'text-reason font-bold empty:hidden',
+		check: 'flex min-h-8 items-center gap-2 text-line text-ink',
+		box: 'size-4.5 flex-none accent-ink'
+	},
+	variants: {
+		row: {
+			true: { label: 'flex items-center justify-between gap-2 whitespace-nowrap', control: '' },
+			false: { label: 'block', control: 'mt-0.5 block w-full' }
+		}
+	},
+	defaultVariants: { row: false }
+});
