@@ -1,4 +1,4 @@
-import { expect, type APIRequestContext, type Page } from '@playwright/test';
+import { expect, type APIRequestContext, type Locator, type Page } from '@playwright/test';
 import axe from 'axe-core';
 
 export const FERRY =
@@ -38,6 +38,18 @@ export async function visit(page: Page, path: string): Promise<void> {
 	await (isInApp(page, path) ? go(page, path) : page.goto(path));
 	await page.locator('html[data-ready]').waitFor();
 	await page.evaluate(() => document.fonts.ready);
+}
+
+/** Opens a list and takes the line of that name, or the one at that place. */
+export async function choose(list: Locator, line: string | RegExp | number): Promise<void> {
+	await list.click();
+	const lines = list.page().getByRole('option');
+	await (
+		typeof line === 'number'
+			? lines.nth(line)
+			: list.page().getByRole('option', { name: line, exact: true })
+	).click();
+	await expect(lines).toHaveCount(0);
 }
 
 /** Goes on to another page of the app as by a link, without loading the app again. */

@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { writeWav } from '../src/core/formats/wav';
 import { pluckString } from '../src/lib/audio/string';
 import { CHROMIUM_FLAGS, findChromium } from '../scripts/chromium.mjs';
-import { newTune, visit } from './helpers';
+import { choose, newTune, visit } from './helpers';
 
 /** A guitar that plays E4 four times a second for half a minute. */
 function recording(): string {
@@ -54,7 +54,7 @@ test('a microphone is tried for bleed, shows its pitch, and is judged', async ({
 	};
 	await request.post('/api/v1/cards', { data: { tuneId: tune.id, drill } });
 	await visit(page, `/tunes/${tune.id}/drill?position=5`);
-	await page.getByLabel('Who plays').selectOption('microphone');
+	await choose(page.getByRole('combobox', { name: 'Who plays' }), 'Microphone');
 	await expect(page.locator('[data-part="heard"]')).toHaveText('E4');
 	await expect(page.getByText('Hears one note at a time.')).toBeVisible();
 	// The clicks are answered by whatever sounds: this microphone is not trusted without a word.

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from './test';
 import { parseMidi } from 'midi-file';
-import { expectAccessible, expectNoOverflow, go, lookFor, newTune, visit } from './helpers';
+import { choose, expectAccessible, expectNoOverflow, go, lookFor, newTune, visit } from './helpers';
 
 /** Short bars, so that a test need not wait. */
 const QUICK = 'title: Quick Lanterns\nkey: C major\ntempo: 280\n\n| C | F | G7 | Am |\n';
@@ -152,7 +152,7 @@ test('the backing is taken away as MIDI in another key and as a sound file', asy
 	await page.locator('[data-part="transport-tempo"]').click();
 	await page.getByRole('button', { name: 'Take the backing away …' }).click();
 	const dialog = page.getByRole('dialog', { name: 'Take the backing away' });
-	await dialog.getByLabel('Key').selectOption('G');
+	await choose(dialog.getByRole('combobox', { name: 'Key' }), /^G(,|$)/);
 	await dialog.getByLabel('Times through').fill('1');
 	const saved = page.waitForEvent('download');
 	await dialog.getByRole('button', { name: 'MIDI file' }).click();
@@ -162,7 +162,7 @@ test('the backing is taken away as MIDI in another key and as a sound file', asy
 	const marks = file.tracks[0].flatMap((event) => (event.type === 'marker' ? [event.text] : []));
 	expect(marks).toEqual(['G', 'C', 'D7', 'Em']);
 
-	await dialog.getByLabel('Key').selectOption('C');
+	await choose(dialog.getByRole('combobox', { name: 'Key' }), /^C(,|$)/);
 	const sound = page.waitForEvent('download');
 	await dialog.getByRole('button', { name: 'Sound file (WAV)' }).click();
 	const bytes = readFileSync(await (await sound).path());

@@ -2,7 +2,7 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test } from './test';
-import { expectAccessible, go, newTune, visit } from './helpers';
+import { choose, expectAccessible, go, newTune, visit } from './helpers';
 import { start, stop } from './server';
 
 test('the theme is chosen once and stays', async ({ page }) => {
@@ -107,7 +107,7 @@ test('own instruments and scales are kept in the notebook', async ({ page, reque
 	await expect(form.getByText('Give it a name.')).toBeVisible();
 	const name = `Harbour bass ${Date.now()}`;
 	await form.getByRole('textbox', { name: 'Name' }).fill(name);
-	await form.getByRole('combobox', { name: 'Start from' }).selectOption('bass');
+	await choose(form.getByRole('combobox', { name: 'Start from' }), /^Bass/);
 	await form.getByRole('textbox', { name: /^Labels/ }).fill('E A D');
 	await form.getByRole('button', { name: 'Keep it' }).click();
 	await expect(form.getByText('This tuning has 4 strings')).toBeVisible();
@@ -149,7 +149,7 @@ test('own instruments and scales are kept in the notebook', async ({ page, reque
 	await expect(scales.locator('li', { hasText: 'Lock gate' })).toContainText('1 2 ♭3 5 6');
 	await go(page, `/tunes/${tune.id}/neck?position=3`);
 	await page.getByRole('button', { name: /^Scale in use/ }).click();
-	await page.getByRole('combobox', { name: 'Scale' }).selectOption({ label: 'Lock gate' });
+	await choose(page.getByRole('combobox', { name: 'Scale' }), 'Lock gate');
 	await expect(page.getByRole('button', { name: /^Scale in use: C Lock gate/ })).toBeVisible();
 	await go(page, '/settings');
 	await scales.getByRole('button', { name: 'Delete Lock gate' }).click();

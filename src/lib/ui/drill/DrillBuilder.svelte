@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Select from '$lib/ui/parts/Select.svelte';
 	import { field } from '$lib/ui/parts/field';
 	import { dialog } from '$lib/ui/parts/dialog';
 	import Button from '$lib/ui/parts/Button.svelte';
@@ -70,20 +71,17 @@
 						/></label
 					>
 					{#if desk.keys.length > 0}
-						<label class={fields.label()}
-							>Key, round the circle
-							<select
-								class={fields.control()}
-								bind:value={
-									() => draft.key ?? desk.keys[0],
-									(next) => (draft.key = next === desk.keys[0] ? null : next)
-								}
-							>
-								{#each desk.keys as tonic, i (tonic)}
-									<option value={tonic}>{proseSigns(tonic)}{i === 0 ? ', as written' : ''}</option>
-								{/each}
-							</select></label
-						>
+						<Select
+							label="Key, round the circle"
+							options={desk.keys.map((tonic, i) => ({
+								value: tonic,
+								name: `${proseSigns(tonic)}${i === 0 ? ', as written' : ''}`
+							}))}
+							bind:value={
+								() => draft.key ?? desk.keys[0],
+								(next) => (draft.key = next === desk.keys[0] ? null : next)
+							}
+						/>
 					{/if}
 					<div class="grid grid-cols-[1fr_1fr] items-end gap-3">
 						<label class={fields.label()}
@@ -108,21 +106,15 @@
 						>
 					</div>
 					{#if desk.routes.length > 0}
-						<label class={fields.label()}
-							>Over a saved route
-							<select
-								class={fields.control()}
-								bind:value={
-									() => draft.routeId ?? '', (next) => void draft.chooseRoute(next || null)
-								}
-								disabled={draft.key !== null}
-							>
-								<option value="">none: planned by the rules</option>
-								{#each desk.routes as route (route.id)}
-									<option value={route.id}>{route.name}</option>
-								{/each}
-							</select></label
-						>
+						<Select
+							label="Over a saved route"
+							options={[
+								{ value: '', name: 'none: planned by the rules' },
+								...desk.routes.map((route) => ({ value: route.id, name: route.name }))
+							]}
+							bind:value={() => draft.routeId ?? '', (next) => void draft.chooseRoute(next || null)}
+							disabled={draft.key !== null}
+						/>
 					{/if}
 					<label class={fields.check()}>
 						<input class={fields.box()} type="checkbox" bind:checked={draft.locked} /> The hand stays

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Select from '$lib/ui/parts/Select.svelte';
 	import { field } from '$lib/ui/parts/field';
 	import { GRIDS } from '$core/route';
 	import type { Instrument } from '$core/neck';
@@ -11,37 +12,32 @@
 	const check = 'inline-flex items-center gap-2 text-line text-ink';
 
 	const look = field();
+	const LANDINGS = [
+		{ value: 'any', name: 'any chord tone' },
+		{ value: 'roots', name: 'roots' },
+		{ value: 'guide-tones', name: 'guide tones' }
+	] as const;
+	const ALLOWED = [
+		{ value: 'any', name: 'all' },
+		{ value: 'scale', name: 'chord and scale' },
+		{ value: 'arpeggio', name: 'chord tones' },
+		{ value: 'targets', name: 'landings alone' }
+	] as const;
+	const RHYTHMS = [
+		{ value: 'any', name: 'free' },
+		...GRIDS.map((one) => ({
+			value: one,
+			name: one === 'targets' ? 'on changes only' : `${one}s only`
+		}))
+	] as const;
 </script>
 
 <details class="col-span-full">
 	<summary class="cursor-pointer py-1 font-bold">Rules one by one</summary>
 	<div class="grid items-start gap-x-6 gap-y-3 pt-2 tablet:grid-cols-3">
-		<label class={look.label()}
-			>Land on
-			<select class={look.control()} bind:value={draft.landOn}>
-				<option value="any">any chord tone</option>
-				<option value="roots">roots</option>
-				<option value="guide-tones">guide tones</option>
-			</select></label
-		>
-		<label class={look.label()}
-			>Notes allowed
-			<select class={look.control()} bind:value={draft.notes}>
-				<option value="any">all</option>
-				<option value="scale">chord and scale</option>
-				<option value="arpeggio">chord tones</option>
-				<option value="targets">landings alone</option>
-			</select></label
-		>
-		<label class={look.label()}
-			>Rhythm
-			<select class={look.control()} bind:value={draft.grid}>
-				<option value="any">free</option>
-				{#each GRIDS as one (one)}
-					<option value={one}>{one === 'targets' ? 'on changes only' : `${one}s only`}</option>
-				{/each}
-			</select></label
-		>
+		<Select label="Land on" options={LANDINGS} bind:value={draft.landOn} />
+		<Select label="Notes allowed" options={ALLOWED} bind:value={draft.notes} />
+		<Select label="Rhythm" options={RHYTHMS} bind:value={draft.grid} />
 		<label class={look.label()}
 			>One fret only, as with a slide
 			<input

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { field } from '$lib/ui/parts/field';
+	import Select from '$lib/ui/parts/Select.svelte';
 	import Button from '$lib/ui/parts/Button.svelte';
 	import { clamp } from '$core/kernel';
 	import { signs } from '$core/chord';
@@ -52,22 +52,16 @@
 	const latency = $derived(inputPrefs.latencyOf(listening.kind));
 	const insecure = typeof window !== 'undefined' && !window.isSecureContext;
 	let picker: HTMLInputElement | undefined = $state();
-
-	const look = field();
 </script>
 
 <div class="flex flex-col gap-1.5 pt-2">
-	<label class={look.label()}
-		>Who plays
-		<select
-			class={look.control()}
-			value={listening.kind}
-			disabled={playing}
-			onchange={(event) => void listening.choose(event.currentTarget.value as InputKind)}
-		>
-			{#each KINDS as kind (kind)}<option value={kind}>{INPUT_NAMES[kind]}</option>{/each}
-		</select></label
-	>
+	<Select
+		label="Who plays"
+		options={KINDS.map((kind) => ({ value: kind, name: INPUT_NAMES[kind] }))}
+		value={listening.kind}
+		disabled={playing}
+		onchange={(kind) => void listening.choose(kind)}
+	/>
 	{#if listening.kind === 'simulated'}
 		<Choice
 			label="How well"

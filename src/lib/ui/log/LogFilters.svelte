@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Select from '$lib/ui/parts/Select.svelte';
 	import { proseSigns } from '$core/chord';
 	import type { Log, LogFilter } from '$lib/api/log-page';
 
@@ -9,40 +10,51 @@
 		onset: (change: Partial<LogFilter>) => void;
 	};
 	let { choices, filter, onset }: Props = $props();
-	let first: HTMLSelectElement | undefined = $state();
+	let first: HTMLElement | null = $state(null);
 	export function focus(): void {
 		first?.focus();
 	}
-	const pick = 'h-7 max-w-37.5 border-[1.5px] border-strong bg-paper px-1.5 text-reason text-ink';
+	const tunes = $derived([
+		{ value: '', name: 'All tunes' },
+		...choices.tunes.map((one) => ({ value: one.id, name: one.title }))
+	]);
+	const places = $derived([
+		{ value: '', name: 'All places' },
+		...choices.places.map((one) => ({ value: String(one), name: `Position ${one}` }))
+	]);
+	const keys = $derived([
+		{ value: '', name: 'All keys' },
+		...choices.keys.map((one) => ({ value: one, name: proseSigns(one) }))
+	]);
 </script>
 
 <span class="ml-auto flex gap-2 max-tablet:ml-0 max-tablet:flex-wrap">
-	<select
-		bind:this={first}
-		class={pick}
-		aria-label="Tune"
+	<Select
+		bind:ref={first}
+		label="Tune"
+		unlabelled
+		row
+		small
+		options={tunes}
 		value={filter.tune ?? ''}
-		onchange={(event) => onset({ tune: event.currentTarget.value || null })}
-	>
-		<option value="">All tunes</option>
-		{#each choices.tunes as one (one.id)}<option value={one.id}>{one.title}</option>{/each}
-	</select>
-	<select
-		class={pick}
-		aria-label="Place"
+		onchange={(tune) => onset({ tune: tune || null })}
+	/>
+	<Select
+		label="Place"
+		unlabelled
+		row
+		small
+		options={places}
 		value={String(filter.place ?? '')}
-		onchange={(event) => onset({ place: Number(event.currentTarget.value) || null })}
-	>
-		<option value="">All places</option>
-		{#each choices.places as one (one)}<option value={String(one)}>Position {one}</option>{/each}
-	</select>
-	<select
-		class={pick}
-		aria-label="Key"
+		onchange={(place) => onset({ place: Number(place) || null })}
+	/>
+	<Select
+		label="Key"
+		unlabelled
+		row
+		small
+		options={keys}
 		value={filter.key ?? ''}
-		onchange={(event) => onset({ key: event.currentTarget.value || null })}
-	>
-		<option value="">All keys</option>
-		{#each choices.keys as one (one)}<option value={one}>{proseSigns(one)}</option>{/each}
-	</select>
+		onchange={(key) => onset({ key: key || null })}
+	/>
 </span>

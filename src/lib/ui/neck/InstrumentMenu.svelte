@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { field } from '$lib/ui/parts/field';
+	import Select from '$lib/ui/parts/Select.svelte';
 	import { popover, POP_WIDTH } from '$lib/ui/parts/popover';
 	import Button from '$lib/ui/parts/Button.svelte';
 	import { proseSigns } from '$core/chord';
@@ -29,6 +29,15 @@
 	);
 	const value = $derived(mine ? mine.tuning : (preset ?? here));
 
+	const tunings = $derived([
+		...(!mine && !preset ? [{ value: here, name: here }] : []),
+		...own.map((entry) => ({ value: entry.tuning, name: entry.name, group: 'Your own' })),
+		...presets.map((id) => ({ value: id as string, name: tuningTitle(id), group: 'Tunings' }))
+	]);
+	const capos = CAPOS.map((fret) => ({
+		value: String(fret),
+		name: fret === 0 ? 'none' : `fret ${fret}`
+	}));
 	let typed = $state('');
 	let wrong = $state('');
 	function use(tuning: string): void {
@@ -54,8 +63,6 @@
 	}
 
 	const look = popover();
-
-	const fields = field();
 </script>
 
 <Popover.Root bind:open={shown}>
@@ -77,40 +84,16 @@
 			collisionPadding={12}
 		>
 			<div class="grid grid-cols-[auto_minmax(0,1fr)] gap-4">
-				<label class={fields.label()}
-					>Tuning
-					<select
-						class={fields.control()}
-						{value}
-						onchange={(event) => use(event.currentTarget.value)}
-					>
-						{#if !mine && !preset}<option value={here}>{here}</option>{/if}
-						{#if own.length > 0}
-							<optgroup label="Your own">
-								{#each own as entry, i (i)}<option value={entry.tuning}>{entry.name}</option>{/each}
-							</optgroup>
-						{/if}
-						<optgroup label="Tunings">
-							{#each presets as id (id)}<option value={id}>{tuningTitle(id)}</option>{/each}
-						</optgroup>
-					</select></label
-				>
-				<label class={fields.label()}
-					>Capo
-					<select
-						class={fields.control()}
-						value={String(open.instrument.capo)}
-						onchange={(event) => {
-							const fret = event.currentTarget.value;
-							const said = fret === '0' ? 'The capo is off.' : `Capo on fret ${fret}.`;
-							void saveHeaders(open, { capo: fret === '0' ? null : fret }, said);
-						}}
-					>
-						{#each CAPOS as fret (fret)}<option value={String(fret)}
-								>{fret === 0 ? 'none' : `fret ${fret}`}</option
-							>{/each}
-					</select></label
-				>
+				<Select label="Tuning" options={tunings} {value} onchange={use} />
+				<Select
+					label="Capo"
+					options={capos}
+					value={String(open.instrument.capo)}
+					onchange={(fret) => {
+						const said = fret === '0' ? 'The capo is off.' : `Capo on fret ${fret}.`;
+						void saveHeaders(open, { capo: fret === '0' ? null : fret }, said);
+					}}
+				/>
 			</div>
 			<p class="text-reason text-second">
 				{proseSigns(here)}, {open.instrument.frets} frets, {open.instrument.scaleLengthMm} mm

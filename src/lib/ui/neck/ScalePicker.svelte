@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { field } from '$lib/ui/parts/field';
+	import Select from '$lib/ui/parts/Select.svelte';
 	import { circleOf } from '$core/chart';
 	import { signs } from '$core/chord';
 	import { buildScale, SCALE_NAMES, type Scale } from '$core/harmony';
@@ -27,41 +27,34 @@
 	/** Names and degree lists may differ for one scale; the value is what the header would say. */
 	const value = $derived(mine?.degrees ?? scale.name);
 	const known = $derived(mine !== undefined || SCALE_NAMES.includes(scale.name));
-
-	const look = field();
+	const names = $derived([
+		...(known ? [] : [{ value: scale.name, name: scaleNameText(scale.name) }]),
+		...open.player.scales.map((own) => ({
+			value: own.degrees,
+			name: own.name,
+			group: 'Your own'
+		})),
+		...SCALE_GROUPS.flatMap((group) =>
+			group.scales.map((name) => ({
+				value: name as string,
+				name: scaleNameText(name),
+				group: group.name
+			}))
+		)
+	]);
 </script>
 
 <div class="grid grid-cols-[auto_1fr] gap-2 text-reason font-semibold">
-	<label class={look.label()}
-		>Tonic
-		<select
-			class="h-9 border-[1.5px] border-strong bg-lit px-1 font-medium text-ink"
-			value={noteName(scale.tonic)}
-			onchange={(event) => onuse(event.currentTarget.value, value)}
-		>
-			{#each tonics as name (name)}<option value={name}>{signs(name)}</option>{/each}
-		</select></label
-	>
-	<label class={look.label()}
-		>Scale
-		<select
-			class="h-9 border-[1.5px] border-strong bg-lit px-1 font-medium text-ink"
-			{value}
-			onchange={(event) => onuse(noteName(scale.tonic), event.currentTarget.value)}
-		>
-			{#if !known}<option value={scale.name}>{scaleNameText(scale.name)}</option>{/if}
-			{#if open.player.scales.length > 0}
-				<optgroup label="Your own">
-					{#each open.player.scales as own, i (i)}<option value={own.degrees}>{own.name}</option
-						>{/each}
-				</optgroup>
-			{/if}
-			{#each SCALE_GROUPS as group (group.name)}
-				<optgroup label={group.name}>
-					{#each group.scales as name (name)}<option value={name}>{scaleNameText(name)}</option
-						>{/each}
-				</optgroup>
-			{/each}
-		</select></label
-	>
+	<Select
+		label="Tonic"
+		options={tonics.map((name) => ({ value: name, name: signs(name) }))}
+		value={noteName(scale.tonic)}
+		onchange={(tonic) => onuse(tonic, value)}
+	/>
+	<Select
+		label="Scale"
+		options={names}
+		{value}
+		onchange={(name) => onuse(noteName(scale.tonic), name)}
+	/>
 </div>

@@ -4,17 +4,20 @@ import { tv } from 'tailwind-variants/lite';
 export const field = tv({
 	slots: {
 		label: 'text-reason text-second',
-		control:
-			'h-9 border-[1.5px] border-ink bg-paper px-2 text-line text-ink disabled:border-hair disabled:text-third',
+		control: 'border-[1.5px] border-ink bg-paper text-ink disabled:border-hair disabled:text-third',
 		wrong: 'text-reason font-bold empty:hidden',
 		check: 'flex min-h-8 items-center gap-2 text-line text-ink',
 		box: 'size-4.5 flex-none accent-ink'
 	},
 	variants: {
+		small: {
+			true: { control: 'h-7 px-1.5 text-reason' },
+			false: { control: 'h-9 px-2 text-line' }
+		},
 		row: {
 			true: { label: 'flex items-center justify-between gap-2 whitespace-nowrap', control: '' },
 			false: { label: 'block', control: 'mt-0.5 block w-full' }
 		}
 	},
-	defaultVariants: { row: false }
+	defaultVariants: { row: false, small: false }
 });

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Select from '$lib/ui/parts/Select.svelte';
 	import { dialog } from '$lib/ui/parts/dialog';
 	import { button } from '$lib/ui/parts/button';
 	import { plural } from '$lib/words/words';
@@ -20,7 +21,6 @@
 	type Props = { shown: boolean; plan: RoutePlan; routes: readonly RouteSummary[] };
 	let { shown = $bindable(), plan, routes }: Props = $props();
 	const open = useTune();
-	const id = $props.id();
 
 	/** The route that is open, with what is not saved yet, is `here`. */
 	const HERE = 'here';
@@ -28,6 +28,7 @@
 		{ id: HERE, name: `${plan.saved?.name ?? 'New route'}, as it stands` },
 		...routes.map((route) => ({ id: route.id, name: route.name }))
 	]);
+	const lists = $derived(choices.map(({ id: value, name }) => ({ value: String(value), name })));
 	let left = $state(HERE);
 	let right = $state(
 		untrack(() => routes.find((route) => route.id !== plan.saved?.id)?.id ?? routes[0]?.id ?? HERE)
@@ -144,28 +145,8 @@
 				{/if}
 			</Dialog.Description>
 			<div class="mb-3 grid grid-cols-[1fr_1fr] gap-x-6 gap-y-2 max-tablet:grid-cols-[1fr]">
-				<div>
-					<label class="min-w-0 text-reason text-second" for="{id}-a">Left</label>
-					<select
-						class="min-h-9 w-full min-w-0 border-[1.5px] border-ink bg-paper px-2 text-line text-ink"
-						id="{id}-a"
-						bind:value={left}
-					>
-						{#each choices as choice (choice.id)}<option value={choice.id}>{choice.name}</option
-							>{/each}
-					</select>
-				</div>
-				<div>
-					<label class="min-w-0 text-reason text-second" for="{id}-b">Right</label>
-					<select
-						class="min-h-9 w-full min-w-0 border-[1.5px] border-ink bg-paper px-2 text-line text-ink"
-						id="{id}-b"
-						bind:value={right}
-					>
-						{#each choices as choice (choice.id)}<option value={choice.id}>{choice.name}</option
-							>{/each}
-					</select>
-				</div>
+				<Select label="Left" options={lists} bind:value={left} />
+				<Select label="Right" options={lists} bind:value={right} />
 			</div>
 			{#each sides as side, i (i)}
 				{#if side?.problem}<p role="alert">

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Select from '$lib/ui/parts/Select.svelte';
 	import { proseSigns } from '$core/chord';
 	import { scaleChoices } from '$core/harmony';
 	import { noteName } from '$core/pitch';
@@ -11,7 +12,6 @@
 	/** Rest or lean at one change with the curve over the whole route, and the scale over its chord. */
 	let { plan }: { plan: RoutePlan } = $props();
 	const open = useTune();
-	const id = $props.id();
 	const WISHES = [
 		{ value: 'free', name: 'As it falls' },
 		{ value: 'rest', name: 'Rest' },
@@ -60,22 +60,19 @@
 		onchange={(wish) => plan.setLean(open.cursor, wish === 'free' ? null : wish)}
 	/>
 	{#if plan.line.length > 0 && chord}
-		<label class="flex items-center justify-between gap-2 text-reason text-second" for={id}
-			>Notes over {proseSigns(open.change?.to.symbol ?? '')}
-			<select
-				class="min-h-8 max-w-47.5 min-w-0 border-[1.5px] border-ink bg-paper px-2 text-line text-ink"
-				{id}
-				{value}
-				onchange={(event) => choose(event.currentTarget.value)}
-			>
-				<option value="">as the route says</option>
-				{#each options as option (option.value)}<option value={option.value}>{option.name}</option
-					>{/each}
-				{#if set && !options.some((option) => option.value === value)}
-					<option {value}>{proseSigns(value)}</option>
-				{/if}
-			</select></label
-		>
+		<Select
+			label="Notes over {proseSigns(open.change?.to.symbol ?? '')}"
+			row
+			options={[
+				{ value: '', name: 'as the route says' },
+				...options,
+				...(set && !options.some((option) => option.value === value)
+					? [{ value, name: proseSigns(value) }]
+					: [])
+			]}
+			{value}
+			onchange={choose}
+		/>
 	{/if}
 	<svg
 		class="block w-full"

@@ -6,7 +6,6 @@
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
 	import Choice from '../Choice.svelte';
-	import SectionRows from './SectionRows.svelte';
 
 	/** Where the hand stays and how it moves, and the places that it leaves out. */
 	let { plan, sections }: { plan: RoutePlan; sections: readonly string[] } = $props();
@@ -57,23 +56,24 @@
 		/> frets at a time</label
 	>
 {:else if sections.length > 1 && !line.block}
-	<SectionRows
-		{sections}
-		says="A place of its own for a section; empty is position {plan.wishes.position}"
-	>
-		{#snippet row(section)}
-			<input
-				class={look.control({ row: true, class: 'w-18' })}
-				type="number"
-				min="1"
-				max={lastPosition(open.held)}
-				value={placeOf(section)}
-				placeholder={String(plan.wishes.position)}
-				aria-label="Position in {section}"
-				onchange={(event) => setPlace(section, event.currentTarget.valueAsNumber)}
-			/>
-		{/snippet}
-	</SectionRows>
+	<div class="grid gap-1 text-reason text-second">
+		<span>A place of its own for a section; empty is position {plan.wishes.position}</span>
+		{#each sections as section (section)}
+			<label class={look.label({ row: true })}
+				>{section}
+				<input
+					class={look.control({ row: true, class: 'w-18' })}
+					type="number"
+					min="1"
+					max={lastPosition(open.held)}
+					value={placeOf(section)}
+					placeholder={String(plan.wishes.position)}
+					aria-label="Position in {section}"
+					onchange={(event) => setPlace(section, event.currentTarget.valueAsNumber)}
+				/></label
+			>
+		{/each}
+	</div>
 {/if}
 {#if plan.wishes.anchors.forbid.length > 0}
 	<div class="grid justify-items-start gap-1 text-reason text-second">

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import Select from '$lib/ui/parts/Select.svelte';
+	import Slider from '$lib/ui/parts/Slider.svelte';
 	import { field } from '$lib/ui/parts/field';
 	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
 	import Button from '$lib/ui/parts/Button.svelte';
@@ -55,6 +57,11 @@
 	]);
 
 	const look = field();
+	const ALTERNATES = [
+		{ value: '', name: 'whichever fits' },
+		{ value: 'major', name: 'major pentatonic' },
+		{ value: 'minor', name: 'minor pentatonic' }
+	] as const;
 </script>
 
 <section class="grid grid-cols-[minmax(0,1fr)] gap-2.5 pb-4" aria-label="How the route is made">
@@ -88,18 +95,13 @@
 		{#if line.scalePlan === 'alternate'}
 			<div class="grid gap-1 text-reason text-second">
 				{#each ['four', 'five'] as const as degree (degree)}
-					<label class={look.label({ row: true })}
-						>{degree === 'four' ? 'IV' : 'V'} takes
-						<select
-							class={look.control()}
-							value={line.alternate[degree] ?? ''}
-							onchange={(event) => setAlternate(degree, event.currentTarget.value)}
-						>
-							<option value="">whichever fits</option>
-							<option value="major">major pentatonic</option>
-							<option value="minor">minor pentatonic</option>
-						</select></label
-					>
+					<Select
+						label="{degree === 'four' ? 'IV' : 'V'} takes"
+						row
+						options={ALTERNATES}
+						value={line.alternate[degree] ?? ''}
+						onchange={(scale) => setAlternate(degree, scale)}
+					/>
 				{/each}
 			</div>
 		{/if}
@@ -113,19 +115,15 @@
 				/> Only these notes, landings too</label
 			>
 		{/if}
-		<label class="grid grid-cols-[auto_1fr_44px] items-center gap-2 text-reason text-second"
-			><span>Chromatic approaches</span>
-			<input
-				class="min-w-0 accent-ink"
-				type="range"
-				min="0"
-				max="1"
-				step="0.1"
-				value={line.spice}
-				onchange={(event) => plan.setLine({ spice: event.currentTarget.valueAsNumber })}
-			/>
-			<output>{line.spice === 0 ? 'none' : `${Math.round(100 * line.spice)} %`}</output></label
-		>
+		<Slider
+			label="Chromatic approaches"
+			min={0}
+			max={1}
+			step={0.1}
+			value={line.spice}
+			said={line.spice === 0 ? 'none' : `${Math.round(100 * line.spice)} %`}
+			oncommit={(spice) => plan.setLine({ spice })}
+		/>
 		<Choice
 			label="Direction"
 			options={directions}

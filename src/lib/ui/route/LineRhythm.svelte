@@ -1,11 +1,11 @@
 <script lang="ts">
+	import Select from '$lib/ui/parts/Select.svelte';
 	import { field } from '$lib/ui/parts/field';
 	import { CELLS, placesInBar, readCell } from '$core/route';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
 	import Choice from '../Choice.svelte';
 	import { cellWords } from './line-words';
-	import SectionRows from './SectionRows.svelte';
 
 	/** When the notes between come: the cell of a bar, and how many bars are played and left to others. */
 	let { plan, sections }: { plan: RoutePlan; sections: readonly string[] } = $props();
@@ -49,6 +49,15 @@
 	}
 
 	const look = field();
+	const AS_ABOVE = { value: '', name: 'as above' };
+	const CELL_OPTIONS = [
+		AS_ABOVE,
+		...CELLS.map(({ id }) => ({ value: id as string, name: cellWords(id) }))
+	];
+	const TALK_OPTIONS = [
+		AS_ABOVE,
+		...TALKS.map(({ value, name }) => ({ value: value as string, name }))
+	];
 </script>
 
 <Choice
@@ -73,17 +82,17 @@
 >
 <p id="{uid}-wrong" class="text-reason font-bold empty:hidden" role="alert">{wrong}</p>
 {#if sections.length > 1}
-	<SectionRows {sections}>
-		{#snippet row(section)}
-			<select
+	<div class="grid gap-1" role="group" aria-label="Rhythm of each section">
+		{#each sections as section (section)}
+			<Select
+				label={section}
+				row
+				options={CELL_OPTIONS}
 				value={cellOf(section)}
-				onchange={(event) => setCell(section, event.currentTarget.value)}
-			>
-				<option value="">as above</option>
-				{#each CELLS as cell (cell.id)}<option value={cell.id}>{cellWords(cell.id)}</option>{/each}
-			</select>
-		{/snippet}
-	</SectionRows>
+				onchange={(cell) => setCell(section, cell)}
+			/>
+		{/each}
+	</div>
 {/if}
 <Choice
 	label="Call and answer, in bars"
@@ -92,16 +101,15 @@
 	onchange={(value) => setTalk(null, value)}
 />
 {#if sections.length > 1}
-	<SectionRows {sections}>
-		{#snippet row(section)}
-			<select
-				aria-label="Call and answer in {section}"
+	<div class="grid gap-1" role="group" aria-label="Call and answer of each section">
+		{#each sections as section (section)}
+			<Select
+				label={section}
+				row
+				options={TALK_OPTIONS}
 				value={talkOf(section)}
-				onchange={(event) => setTalk(section, event.currentTarget.value)}
-			>
-				<option value="">as above</option>
-				{#each TALKS as talk (talk.value)}<option value={talk.value}>{talk.name}</option>{/each}
-			</select>
-		{/snippet}
-	</SectionRows>
+				onchange={(talk) => setTalk(section, talk)}
+			/>
+		{/each}
+	</div>
 {/if}

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { field } from '$lib/ui/parts/field';
+	import Select from '$lib/ui/parts/Select.svelte';
 	import Button from '$lib/ui/parts/Button.svelte';
 	import { parseTuning, presetTuning, TUNING_IDS, USUAL_SCALE_MM } from '$core/neck';
 	import { proseSigns } from '$core/chord';
@@ -69,7 +69,7 @@
 		busy = false;
 	}
 
-	const look = field();
+	let started = $state('');
 </script>
 
 <form
@@ -78,15 +78,12 @@
 	novalidate
 >
 	<Field label="Name" placeholder="Blue seven-string" bind:value={name} wrong={said(wrong.name)} />
-	<label class={look.label()}
-		>Start from <select
-			class={look.control()}
-			onchange={(event) => (tuning = presetTuning(event.currentTarget.value))}
-		>
-			<option value="" disabled selected>a tuning</option>
-			{#each TUNING_IDS as id (id)}<option value={id}>{tuningTitle(id)}</option>{/each}
-		</select></label
-	>
+	<Select
+		label="Start from"
+		placeholder="a tuning"
+		options={TUNING_IDS.map((id) => ({ value: id as string, name: tuningTitle(id) }))}
+		bind:value={() => started, (id) => ((started = id), (tuning = presetTuning(id)))}
+	/>
 	<div class="col-span-full">
 		<Field label="Tuning, thickest string first" bind:value={tuning} wrong={said(wrong.tuning)} />
 	</div>

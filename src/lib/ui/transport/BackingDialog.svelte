@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Select from '$lib/ui/parts/Select.svelte';
 	import { field } from '$lib/ui/parts/field';
 	import { dialog } from '$lib/ui/parts/dialog';
 	import Button from '$lib/ui/parts/Button.svelte';
@@ -141,18 +142,14 @@
 			>
 			<div class="grid grid-cols-[repeat(auto-fit,minmax(200px,1fr))] gap-x-5 gap-y-3">
 				{#if keys.length > 0}
-					<label class={fields.label()}
-						>Key
-						<select class={fields.control()} bind:value={tonic}>
-							{#each keys as note, i (note)}
-								<option value={note}
-									>{signs(note)}{i === 0 && key
-										? `, as written (${proseSigns(keyName(key))})`
-										: ''}</option
-								>
-							{/each}
-						</select></label
-					>
+					<Select
+						label="Key"
+						options={keys.map((note, i) => ({
+							value: note,
+							name: `${signs(note)}${i === 0 && key ? `, as written (${proseSigns(keyName(key))})` : ''}`
+						}))}
+						bind:value={tonic}
+					/>
 				{/if}
 				<label class={fields.label()}
 					>Tempo <input
@@ -173,12 +170,11 @@
 						bind:value={choruses}
 					/></label
 				>
-				<label class={fields.label()}
-					>Count-in, bars
-					<select class={fields.control()} bind:value={countIn}>
-						{#each [0, 1, 2] as n (n)}<option value={n}>{n === 0 ? 'none' : n}</option>{/each}
-					</select></label
-				>
+				<Select
+					label="Count-in, bars"
+					options={[0, 1, 2].map((n) => ({ value: String(n), name: n === 0 ? 'none' : String(n) }))}
+					bind:value={() => String(countIn), (n) => (countIn = Number(n))}
+				/>
 			</div>
 			<fieldset class="flex flex-wrap gap-x-5 gap-y-1">
 				<legend class="text-reason text-second">What plays</legend>

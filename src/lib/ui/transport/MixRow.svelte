@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Slider from '$lib/ui/parts/Slider.svelte';
 	import type { Fader } from '$lib/audio/desk';
 
 	/** One part of the band: how loud, silent or alone. */
@@ -20,14 +21,14 @@
 		class="font-bold in-data-quiet:font-normal in-data-quiet:text-third in-data-quiet:line-through"
 		>{name}</span
 	>
-	<input
-		class="m-0 h-7 w-full accent-ink"
-		type="range"
-		min="0"
-		max="100"
+	<Slider
+		label="{name}: level"
+		bare
+		min={0}
+		max={100}
 		value={Math.round(fader.level * 100)}
-		aria-label="{name}: level"
-		oninput={(event) => onchange({ level: event.currentTarget.valueAsNumber / 100 })}
+		said="{Math.round(fader.level * 100)} %"
+		onchange={(level) => onchange({ level: level / 100 })}
 	/>
 	<button
 		class="min-h-7 border-[1.5px] border-strong px-2.5 text-reason font-semibold aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"

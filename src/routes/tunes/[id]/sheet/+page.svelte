@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Select from '$lib/ui/parts/Select.svelte';
 	import { field } from '$lib/ui/parts/field';
 	import Screen from '$lib/ui/parts/Screen.svelte';
 	import ScreenHead from '$lib/ui/parts/ScreenHead.svelte';
@@ -138,17 +139,15 @@
 				<Button look="main" onclick={() => print()}>Print <KeyCap keys="Enter" /></Button>
 				<Button href={pdf} download>PDF</Button>
 			</div>
-			<label class="flex flex-col gap-0.5 text-reason text-second">
-				The plan
-				<select
-					class="h-9 max-w-full border-x-0 border-t-0 border-b-2 border-ink bg-paper text-line text-ink"
-					value={data.routeId ?? 'none'}
-					onchange={(event) => ask({ route: event.currentTarget.value })}
-				>
-					{#each data.routes as each (each.id)}<option value={each.id}>{each.name}</option>{/each}
-					<option value="none">none, the chords alone</option>
-				</select>
-			</label>
+			<Select
+				label="The plan"
+				options={[
+					...data.routes.map(({ id, name }) => ({ value: id, name })),
+					{ value: 'none', name: 'none, the chords alone' }
+				]}
+				value={data.routeId ?? 'none'}
+				onchange={(route) => ask({ route })}
+			/>
 			<Later>
 				<Choice
 					label="On the page"
