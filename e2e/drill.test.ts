@@ -103,7 +103,7 @@ test('a drill is made in three choices and kept with its place', async ({ page, 
 	await choose(dialog.getByRole('combobox', { name: 'Key, round the circle' }), /^F(,|$)/);
 	await dialog.getByLabel('to bar').fill('2');
 	await dialog.getByLabel('From tempo').fill('240');
-	await expectAccessible(page, '.sheet');
+	await expectAccessible(page, '[role="dialog"]');
 	await dialog.getByRole('button', { name: 'Drill this' }).click();
 	const line =
 		'Quick Lanterns · bars 1–2 · in F · position 8 · a chord tone on every change · chord tones only · eighths only · 240→280';

@@ -72,7 +72,7 @@ test('pushes, endings, silence and signatures are shown in the bars', async ({ p
 	await expect(bars.nth(2)).toContainText('1.');
 	await expect(bars.nth(2)).toContainText('silence');
 	await expect(bars.nth(3)).toContainText('2.');
-	await expect(page.locator('.verdict p')).toContainText('6 bars');
+	await expect(page.locator('[data-part="verdict"] p')).toContainText('6 bars');
 });
 
 test('the pages come from the server with their data', async ({ request }) => {

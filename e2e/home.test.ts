@@ -39,11 +39,11 @@ test('a form replaces the bars in the key, and one step takes it back', async ({
 	const tune = await newTune(request, 'title: Form\nkey: E minor\n\n| Em | Am |\n');
 	await visit(page, `/tunes/${tune.id}/chart`);
 	await page.getByRole('button', { name: /^Twelve-bar, minor/ }).click();
-	await expect(page.locator('.verdict p')).toContainText('12 bars');
+	await expect(page.locator('[data-part="verdict"] p')).toContainText('12 bars');
 	await expect(page.locator('[data-part="row"] [data-part="bar"]').nth(4)).toContainText('iv');
 	await expect(page.locator('[data-part="row"] [data-part="bar"]').nth(0)).toContainText('Em');
 	await page.getByRole('button', { name: 'Undo' }).click();
-	await expect(page.locator('.verdict p')).toContainText('2 bars');
+	await expect(page.locator('[data-part="verdict"] p')).toContainText('2 bars');
 	await expect(editorOf(page)).toContainText('| Em | Am |');
 	// The offer is used up, and a new one goes with the screen that could take it back.
 	await expect(page.getByRole('button', { name: 'Undo' })).toHaveCount(0);

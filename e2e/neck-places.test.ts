@@ -17,7 +17,7 @@ test('places are ranked with reasons; the next key is one key away', async ({ pa
 	).toBeFocused();
 	await ranked.getByRole('radio').first().click();
 	await expect(page.getByRole('heading', { level: 1 })).toContainText('you are there');
-	await expectAccessible(page, '.panels');
+	await expectAccessible(page, '[data-part="panels"]');
 	// In the strip of places and in the ribbon the arrows belong to what has the focus.
 	await page.getByRole('button', { name: /^Position 6,/ }).click();
 	await page.keyboard.press('ArrowRight');

@@ -122,19 +122,19 @@ test('double stops, bends, hidden arpeggios and layouts, one key each', async ({
 	const first = await figure(page).getAttribute('aria-label');
 	await page.keyboard.press('ArrowDown');
 	await expect(figure(page)).not.toHaveAccessibleName(first ?? '');
-	await expectAccessible(page, '.panels');
+	await expectAccessible(page, '[data-part="panels"]');
 	await page.keyboard.press('r');
 	await expect(figure(page)).toHaveAccessibleName(/^B♭7 at one time: B♭ string \d fret \d/);
 	await page.keyboard.press('ArrowRight');
 	await expect(page.locator('[data-part="detail"]')).toContainText('mm between the outer frets');
-	await expectAccessible(page, '.panels');
+	await expectAccessible(page, '[data-part="panels"]');
 	await page.keyboard.press('b');
 	await expect(figure(page)).toHaveAccessibleName(/^(Bend|Curl) string \d fret \d+ .+ the /);
-	await expectAccessible(page, '.panels');
+	await expectAccessible(page, '[data-part="panels"]');
 	await page.keyboard.press('h');
 	await expect(figure(page)).toHaveAccessibleName(/ over B♭7$/);
-	await expect(page.locator('.reread li')).toHaveCount(7);
-	await expectAccessible(page, '.panels');
+	await expect(page.locator('[data-part="reread"] li')).toHaveCount(7);
+	await expectAccessible(page, '[data-part="panels"]');
 	await page.keyboard.press('l');
 	await expect(figure(page)).toHaveAccessibleName('B♭ minor pentatonic from position 6');
 	await page.getByRole('radio', { name: /^So many a string/ }).click();
@@ -143,12 +143,12 @@ test('double stops, bends, hidden arpeggios and layouts, one key each', async ({
 		.last()
 		.click();
 	await expect(page).not.toHaveURL(/position=6/);
-	await expectAccessible(page, '.panels');
+	await expectAccessible(page, '[data-part="panels"]');
 	await page.keyboard.press('c');
 	await expect(page.getByText('tones are a semitone away')).toBeVisible();
 	await page.keyboard.press('v');
 	await expect(page.getByText(/^Root B♭ on string/)).toBeVisible();
-	await expectAccessible(page, '.panels');
+	await expectAccessible(page, '[data-part="panels"]');
 });
 
 test('a scale is chosen for one chord, and another for the whole chart', async ({

@@ -30,7 +30,7 @@ test('a tune counts in, plays, follows its chords, changes tempo, loops and stop
 }) => {
 	await planned(page, request);
 	// Four beats of counting in are over in less than a second.
-	const counted = await lookFor(page, '.playing .count');
+	const counted = await lookFor(page, '[data-part="playing"] [data-part="count"]');
 	await page.keyboard.press('Space');
 	await expect.poll(counted).toBe(true);
 	await expect(bar(page)).toContainText('1 of 4');
@@ -121,7 +121,7 @@ test('the stand view opens with F, goes by pedal, and closes', async ({ page, re
 	await expect.poll(name).not.toBe(before);
 	await page.keyboard.press('ArrowLeft');
 	await expect.poll(name).toBe(before);
-	await expectAccessible(page, '.stand');
+	await expectAccessible(page, '[data-part="stand"]');
 	await page.keyboard.press('Enter');
 	await expect(stand.getByRole('button', { name: 'Stop' })).toBeVisible();
 	await expect(stand.locator('rect[data-part="beat"]')).toBeVisible();
@@ -176,7 +176,7 @@ test('the backing is taken away as MIDI in another key and as a sound file', asy
 	await dialog.getByRole('button', { name: 'Sound file (WAV)' }).click();
 	await dialog.getByRole('button', { name: 'Cancel' }).click();
 	await expect(dialog.getByRole('button', { name: 'Sound file (WAV)' })).toBeEnabled();
-	await expectAccessible(page, '.backing');
+	await expectAccessible(page, '[data-part="backing"]');
 });
 
 test('the band keeps time as it is rendered by this browser', async ({ page }) => {

@@ -70,7 +70,7 @@ for (const theme of ['light'] as const) {
 				'title: Low Water\nkey: A minor\n\n|: i | iv7 | V7/iv <iv | Am(maj9) :| x3'
 			);
 			await expect(page.locator('p[data-part="title"]')).toHaveText('Low Water');
-			await expect(page.locator('.verdict p')).toContainText('12 bars');
+			await expect(page.locator('[data-part="verdict"] p')).toContainText('12 bars');
 			await expect(page.locator('[data-part="row"] [data-part="bar"]').nth(2)).toContainText('A7');
 			await page.getByRole('button', { name: 'Save' }).click();
 			await expect(page.getByRole('status').first()).toHaveText('Saved');

@@ -58,7 +58,7 @@ test('the verdict leads to the widest moves, the strip follows', async ({ page, 
 	const tune = await newTune(request);
 	await newRoute(request, tune.id, { style: 'roots' });
 	await visit(page, `/tunes/${tune.id}/route`);
-	const jump = page.locator('.verdict button').first();
+	const jump = page.locator('[data-part="verdict"] button').first();
 	const bar = Number(/\d+/.exec((await jump.textContent()) ?? '')?.[0] ?? 1);
 	await jump.click();
 	await expect(page.locator('[data-part="where"]')).toContainText(`bar ${bar}, beat`);

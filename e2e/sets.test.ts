@@ -67,7 +67,7 @@ test('a set is made, filled by dragging and keys, renamed, deleted and brought b
 	await page.mouse.move(from.x + 8, from.y + from.height / 2);
 	await page.mouse.down();
 	await page.mouse.move(from.x + 12, from.y + from.height / 2 + 8, { steps: 3 });
-	await expect(page.locator('tr.carried')).toBeVisible();
+	await expect(page.locator('tr[data-carried]')).toBeVisible();
 	// The list makes room as it goes along: the way is gone step by step.
 	await expect(async () => {
 		const to = await boxOf(target);

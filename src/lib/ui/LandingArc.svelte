@@ -1,6 +1,7 @@
 <script lang="ts">
 	/** An arc whose solid part is the share that lands, 0 … 1; dotted is not yet. `wide` fills its box. */
-	let { share, wide = false }: { share: number; wide?: boolean } = $props();
+	type Props = { share: number; wide?: boolean; class?: string };
+	let { share, wide = false, class: extra = '' }: Props = $props();
 	const id = $props.id();
 	// The arc is drawn on a path of length 100, so that shares are dash lengths.
 	const D = 'M3,24Q40,-14 77,24';
@@ -20,7 +21,7 @@
 			/>{/if}
 	</svg>
 {:else}
-	<svg viewBox="0 0 80 28" width="80" height="28" aria-hidden="true">
+	<svg class={extra} viewBox="0 0 80 28" width="80" height="28" aria-hidden="true">
 		<path
 			class="fill-none stroke-strong stroke-[1.6] [stroke-dasharray:1.6_3.4]"
 			d={D}

@@ -8,7 +8,7 @@
 	let { lines, children }: { lines: readonly MenuLine[]; children: Snippet } = $props();
 	let shown = $state(false);
 	let wanted = $state(false);
-	let trigger: HTMLButtonElement | null = $state(null);
+	let trigger: HTMLElement | null = $state(null);
 	function open(): void {
 		wanted = true;
 		shown = !shown;

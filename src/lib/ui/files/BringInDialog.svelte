@@ -12,7 +12,7 @@
 	/** Files as they were understood, before anything is kept. */
 	let { files }: { files: BringIn } = $props();
 
-	let main: HTMLButtonElement | undefined = $state();
+	let main: HTMLElement | null = $state(null);
 	// As soon as everything is read, Enter keeps it.
 	$effect(() => {
 		if (!files.busy && files.ready.length > 0) main?.focus();

@@ -25,11 +25,14 @@
 	);
 </script>
 
-<div class="flex items-end gap-0.5" role="img" aria-label={said}>
+<div
+	class="flex items-end gap-0.5 *:h-5 *:w-3 *:border-b-[1.5px] *:border-strong *:text-center *:text-count *:leading-5 *:font-bold *:data-planned:min-w-4.25 *:data-planned:border-[1.5px] *:data-planned:border-strong *:data-planned:leading-4.5 *:data-planned:font-normal *:data-played:min-w-4.25 *:data-[step=0]:bg-density-0 *:data-[step=0]:outline-[1.5px] *:data-[step=0]:-outline-offset-[1.5px] *:data-[step=0]:outline-strong *:data-[step=1]:bg-density-1 *:data-[step=2]:bg-density-2 *:data-[step=3]:bg-density-3 *:data-[step=3]:text-on-density-3 *:data-[step=4]:bg-density-4 *:data-[step=4]:text-on-density-4"
+	role="img"
+	aria-label={said}
+>
 	{#each places as place (place)}
 		{@const played = practised.has(place)}
 		<span
-			class="h-5 w-3 border-b-[1.5px] border-strong text-center text-count leading-5 font-bold data-planned:min-w-4.25 data-planned:border-[1.5px] data-planned:border-strong data-planned:leading-4.5 data-planned:font-normal data-played:min-w-4.25 data-[step=0]:bg-density-0 data-[step=0]:outline-[1.5px] data-[step=0]:-outline-offset-[1.5px] data-[step=0]:outline-strong data-[step=1]:bg-density-1 data-[step=2]:bg-density-2 data-[step=3]:bg-density-3 data-[step=3]:text-on-density-3 data-[step=4]:bg-density-4 data-[step=4]:text-on-density-4"
 			data-step={played ? step(practised.get(place) ?? null) : undefined}
 			data-played={played || undefined}
 			data-planned={(!played && planned.has(place)) || undefined}

@@ -60,7 +60,7 @@
 		void board.save(`${tune?.title ?? 'The tune'} is moved.`);
 	}
 	/** What is carried is only its name. */
-	const carry = (row?: HTMLElement) => row?.classList.add('carried');
+	const carry = (row?: HTMLElement) => row?.setAttribute('data-carried', '');
 </script>
 
 <section
@@ -77,49 +77,21 @@
 			</span>
 		{/if}
 	</div>
-	<table class="w-full border-collapse">
+	<table
+		class="w-full border-collapse max-desk:[&_[data-from=desk]]:hidden max-tablet:[&_[data-from=tablet]]:hidden [&_td]:h-11 [&_td]:border-b [&_td]:border-hair [&_td]:pr-3 [&_td]:whitespace-nowrap max-tablet:[&_td]:pr-2 max-tablet:[&_td]:whitespace-normal [&_th]:border-b-2 [&_th]:border-ink [&_th]:py-2 [&_th]:pr-3 [&_th]:text-left [&_th]:text-reason [&_th]:font-normal [&_th]:whitespace-nowrap [&_th]:text-second"
+	>
 		<thead hidden={items.length === 0 && rest.length > 0}>
 			<tr>
-				<th
-					class="w-10 border-b-2 border-ink py-2 pr-3 text-left text-reason font-normal whitespace-nowrap text-second"
-					><span class="sr-only">Number</span></th
-				>
-				<th
-					class="border-b-2 border-ink py-2 pr-3 text-left text-reason font-normal whitespace-nowrap text-second"
-					>Tune</th
-				>
-				<th
-					class="border-b-2 border-ink py-2 pr-3 text-left text-reason font-normal whitespace-nowrap text-second max-desk:not-nth-3:not-last:hidden max-tablet:not-last:hidden"
-					>Key</th
-				>
-				<th
-					class="border-b-2 border-ink py-2 pr-3 text-left text-reason font-normal whitespace-nowrap text-second max-desk:not-nth-3:not-last:hidden max-tablet:not-last:hidden"
-					>Form</th
-				>
-				<th
-					class="border-b-2 border-ink py-2 pr-3 text-left text-reason font-normal whitespace-nowrap text-second max-desk:not-nth-3:not-last:hidden max-tablet:not-last:hidden"
-					>Tempo, clean</th
-				>
-				<th
-					class="border-b-2 border-ink py-2 pr-3 text-left text-reason font-normal whitespace-nowrap text-second"
-					>Changes landed</th
-				>
-				<th
-					class="border-b-2 border-ink py-2 pr-3 text-left text-reason font-normal whitespace-nowrap text-second max-desk:not-nth-3:not-last:hidden max-tablet:not-last:hidden"
-					>Places, darker lands better</th
-				>
-				<th
-					class="border-b-2 border-ink py-2 pr-3 text-left text-reason font-normal whitespace-nowrap text-second max-desk:not-nth-3:not-last:hidden max-tablet:not-last:hidden"
-					>Last played</th
-				>
-				<th
-					class="border-b-2 border-ink py-2 pr-3 text-left text-reason font-normal whitespace-nowrap text-second max-desk:not-nth-3:not-last:hidden max-tablet:not-last:hidden"
-					>Due</th
-				>
-				<th
-					class="border-b-2 border-ink py-2 pr-3 text-left text-reason font-normal whitespace-nowrap text-second max-desk:not-nth-3:not-last:hidden max-tablet:not-last:hidden"
-					><span class="sr-only">Delete</span></th
-				>
+				<th class="w-10"><span class="sr-only">Number</span></th>
+				<th>Tune</th>
+				<th data-from="tablet">Key</th>
+				<th data-from="desk">Form</th>
+				<th data-from="desk">Tempo, clean</th>
+				<th>Changes landed</th>
+				<th data-from="desk">Places, darker lands better</th>
+				<th data-from="desk">Last played</th>
+				<th data-from="desk">Due</th>
+				<th><span class="sr-only">Delete</span></th>
 			</tr>
 		</thead>
 		<tbody
@@ -186,8 +158,8 @@
 </section>
 
 <style>
-	/* A list without rows still takes what is dropped on it; its words lie over that room. */
-	:global(tr.carried) {
+	/* The row that is carried hangs outside the list, put there by the drag: only its title is shown. */
+	:global(tr[data-carried]) {
 		display: block;
 		height: auto !important;
 		width: auto !important;
@@ -196,15 +168,12 @@
 		border: 2px solid var(--ink) !important;
 		outline: none !important;
 	}
-	:global(tr.carried td:not(.title)),
-	:global(tr.carried .narrow) {
+	:global(tr[data-carried] > td:not([data-title])),
+	:global(tr[data-carried] a ~ span) {
 		display: none !important;
 	}
-	:global(tr.carried td.title) {
+	:global(tr[data-carried] > td[data-title]) {
 		display: block;
-		height: auto;
-		border: 0;
-		padding: 0;
 		background: none !important;
 	}
 </style>

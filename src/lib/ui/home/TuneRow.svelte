@@ -25,10 +25,8 @@
 	const clean = $derived(practice?.cleanTempo ?? null);
 </script>
 
-<tr class="group/tr relative" data-tune={tune.id}>
-	<td
-		class="h-11 w-10 border-b border-hair pr-1.5 font-display text-verdict font-semibold whitespace-nowrap text-third group-focus-within/tr:bg-lit group-hover/tr:bg-lit max-tablet:pr-2 max-tablet:whitespace-normal"
-	>
+<tr class="relative focus-within:*:bg-lit hover:*:bg-lit" data-tune={tune.id}>
+	<td class="w-10 pr-1.5! font-display text-verdict font-semibold text-third">
 		{#if movable}
 			<button
 				type="button"
@@ -52,7 +50,8 @@
 		{/if}
 	</td>
 	<td
-		class="h-11 border-b border-hair py-1 pr-3 font-display text-verdict leading-tight font-extrabold wrap-anywhere whitespace-normal group-focus-within/tr:bg-lit group-hover/tr:bg-lit max-tablet:py-1.5 max-tablet:pr-2 max-tablet:pl-0 max-tablet:text-head max-tablet:whitespace-normal tablet:min-w-47.5"
+		data-title
+		class="py-1 font-display text-verdict leading-tight font-extrabold wrap-anywhere whitespace-normal! max-tablet:py-1.5 max-tablet:text-head tablet:min-w-47.5"
 	>
 		<a
 			data-part="open"
@@ -68,17 +67,9 @@
 			>{keyWords(tune.key)} · {tune.tempo}</span
 		>
 	</td>
-	<td
-		class="h-11 border-b border-hair pr-3 font-bold whitespace-nowrap group-focus-within/tr:bg-lit group-hover/tr:bg-lit max-desk:not-nth-3:not-last:hidden max-tablet:pr-2 max-tablet:whitespace-normal max-tablet:not-last:hidden"
-		>{keyWords(tune.key)}</td
-	>
-	<td
-		class="h-11 border-b border-hair pr-3 whitespace-nowrap group-focus-within/tr:bg-lit group-hover/tr:bg-lit max-desk:not-nth-3:not-last:hidden max-tablet:pr-2 max-tablet:whitespace-normal max-tablet:not-last:hidden"
-		>{plural(tune.bars, 'bar')}, {tune.feel}</td
-	>
-	<td
-		class="h-11 border-b border-hair pr-3 font-display text-head font-extrabold whitespace-nowrap group-focus-within/tr:bg-lit group-hover/tr:bg-lit max-desk:not-nth-3:not-last:hidden max-tablet:pr-2 max-tablet:whitespace-normal max-tablet:not-last:hidden"
-	>
+	<td data-from="tablet" class="font-bold">{keyWords(tune.key)}</td>
+	<td data-from="desk">{plural(tune.bars, 'bar')}, {tune.feel}</td>
+	<td data-from="desk" class="font-display text-head font-extrabold">
 		{#if clean === null}
 			<span class="font-sans text-line font-normal text-second">aim {tune.tempo}</span>
 		{:else}
@@ -88,18 +79,16 @@
 			>
 		{/if}
 	</td>
-	<td
-		class="h-11 border-b border-hair pr-3 whitespace-nowrap group-focus-within/tr:bg-lit group-hover/tr:bg-lit max-tablet:pr-2 max-tablet:whitespace-normal"
-	>
+	<td>
 		<a
-			class="landing flex items-center gap-2.5 whitespace-nowrap max-tablet:justify-end max-tablet:gap-1.5"
+			class="flex items-center gap-2.5 whitespace-nowrap max-tablet:justify-end max-tablet:gap-1.5"
 			href="/tunes/{tune.id}/drill"
 			tabindex="-1"
 			aria-label="Drill {tune.title}: {share === null
 				? 'not played yet'
 				: `${percent(share)} % of changes land`}"
 		>
-			<LandingArc share={share ?? 0} />
+			<LandingArc share={share ?? 0} class="max-tablet:w-14" />
 			{#if share === null}
 				<span class="text-third">not yet</span>
 			{:else}
@@ -109,26 +98,17 @@
 			{/if}
 		</a>
 	</td>
-	<td
-		class="h-11 border-b border-hair pr-3 whitespace-nowrap group-focus-within/tr:bg-lit group-hover/tr:bg-lit max-desk:not-nth-3:not-last:hidden max-tablet:pr-2 max-tablet:whitespace-normal max-tablet:not-last:hidden"
-	>
+	<td data-from="desk">
 		<PlaceMarks {practised} {planned} />
 	</td>
-	<td
-		class="h-11 border-b border-hair pr-3 text-line whitespace-nowrap group-focus-within/tr:bg-lit group-hover/tr:bg-lit max-desk:not-nth-3:not-last:hidden max-tablet:pr-2 max-tablet:whitespace-normal max-tablet:not-last:hidden"
-		>{practice?.lastPlayed ? ago(practice.lastPlayed, now) : ''}</td
-	>
-	<td
-		class="h-11 border-b border-hair pr-3 text-line whitespace-nowrap group-focus-within/tr:bg-lit group-hover/tr:bg-lit max-desk:not-nth-3:not-last:hidden max-tablet:pr-2 max-tablet:whitespace-normal max-tablet:not-last:hidden"
-	>
+	<td data-from="desk">{practice?.lastPlayed ? ago(practice.lastPlayed, now) : ''}</td>
+	<td data-from="desk">
 		{#if practice?.due}
 			{@const due = ahead(practice.due, now)}
 			<span class="data-due:font-bold" data-due={due === 'today' || undefined}>{due}</span>
 		{/if}
 	</td>
-	<td
-		class="h-11 w-7 border-b border-hair whitespace-nowrap group-focus-within/tr:bg-lit group-hover/tr:bg-lit max-desk:not-nth-3:not-last:hidden max-tablet:pr-2 max-tablet:whitespace-normal max-tablet:not-last:hidden"
-	>
+	<td class="w-7 pr-0!">
 		<button
 			class="grid size-7 place-items-center text-third hover:text-ink"
 			type="button"
@@ -142,11 +122,3 @@
 		</button>
 	</td>
 </tr>
-
-<style>
-	@media (max-width: 640px) {
-		.landing :global(svg) {
-			width: 56px;
-		}
-	}
-</style>

@@ -32,7 +32,7 @@
 		empty="Nothing is hidden in this scale over this chord."
 		onpick={(key) => view.pick(key)}
 	/>
-	<div class="reread">
+	<div data-part="reread">
 		{#if chosen}
 			<p class="py-1.5 text-reason text-second">
 				<b class="text-ink">{signs(chosen.item.name)}</b> over every chord

@@ -135,7 +135,7 @@
 >
 	<Dialog.Portal>
 		<Dialog.Overlay class={look.veil()} />
-		<Dialog.Content data-part="backing" class={look.sheet({ class: 'grid  gap-3.5' })}>
+		<Dialog.Content data-part="backing" class={look.sheet({ class: 'grid gap-3.5' })}>
 			<Dialog.Title class={look.title()}>Take the backing away</Dialog.Title>
 			<Dialog.Description class={look.lead()}
 				>The band of this tune as a sound file, or as MIDI for another program.</Dialog.Description

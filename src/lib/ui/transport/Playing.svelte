@@ -17,7 +17,10 @@
 	data-announcing={transport.announcing || undefined}
 >
 	{#if transport.heard.kind === 'counting'}
-		<p class="border-l border-hair pl-4 font-display text-ribbon leading-none font-extrabold">
+		<p
+			data-part="count"
+			class="border-l border-hair pl-4 font-display text-ribbon leading-none font-extrabold"
+		>
 			<span class="sr-only">Counting in,</span>{transport.heard.count}
 			<small class="font-sans text-reason leading-snug font-normal text-second"
 				>of {transport.heard.of}</small
