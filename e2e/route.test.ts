@@ -28,13 +28,13 @@ test('a landing is chosen on the neck and locked there', async ({ page, request 
 	await visit(page, `/tunes/${tune.id}/route`);
 	await expect(page.locator('aside li').first()).toContainText('D♭, seventh');
 	await page.getByRole('gridcell', { name: /^string 2, fret 8, G, third of Eb7, next/ }).click();
-	await expect(page.locator('aside li button[aria-pressed="true"]')).toContainText('G, third');
-	await expect(page.locator('aside li button[aria-pressed="true"]')).toContainText(
+	await expect(page.locator('[data-part="landings"] button[aria-pressed="true"]')).toContainText('G, third');
+	await expect(page.locator('[data-part="landings"] button[aria-pressed="true"]')).toContainText(
 		'You locked it.'
 	);
 	await expect(target(page, 2)).toHaveAccessibleName(/locked$/);
 	await page.keyboard.press('l');
-	await expect(page.locator('aside li button[aria-pressed="true"]')).toContainText('D♭, seventh');
+	await expect(page.locator('[data-part="landings"] button[aria-pressed="true"]')).toContainText('D♭, seventh');
 });
 
 test('reasons say what moves, how the hand goes and what the ear learns', async ({
@@ -45,7 +45,7 @@ test('reasons say what moves, how the hand goes and what the ear learns', async 
 	await newRoute(request, tune.id);
 	await visit(page, `/tunes/${tune.id}/route`);
 	await page.keyboard.press('.');
-	const chosen = page.locator('aside li button[aria-pressed="true"]');
+	const chosen = page.locator('[data-part="landings"] button[aria-pressed="true"]');
 	await expect(chosen).toContainText(
 		'D♭ rises a semitone to D, the third of B♭7, same string, next fret.'
 	);

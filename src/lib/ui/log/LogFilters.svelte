@@ -10,7 +10,7 @@
 		onset: (change: Partial<LogFilter>) => void;
 	};
 	let { choices, filter, onset }: Props = $props();
-	let first: HTMLElement | null = $state(null);
+	let first: { focus: () => void } | undefined = $state();
 	export function focus(): void {
 		first?.focus();
 	}
@@ -30,7 +30,7 @@
 
 <span class="ml-auto flex gap-2 max-tablet:ml-0 max-tablet:flex-wrap">
 	<Select
-		bind:ref={first}
+		bind:this={first}
 		label="Tune"
 		unlabelled
 		row

@@ -1,9 +1,8 @@
 <script lang="ts" generics="T extends string">
-	import { Select } from 'bits-ui';
 	import ChevronDown from '@lucide/svelte/icons/chevron-down';
 	import { MediaQuery } from 'svelte/reactivity';
 	import { field } from './field';
-	import type { SelectOption } from './select';
+	import { selectGroups, type SelectOption } from './select';
 
 	/** One of a list. Where fingers point it is the device's own list, which is larger and scrolls there. */
 	type Props = {
@@ -19,8 +18,6 @@
 		/** What stands there while nothing of the list is chosen. */
 		placeholder?: string;
 		disabled?: boolean;
-		/** The control itself, for the focus. */
-		ref?: HTMLElement | null;
 		class?: string;
 	};
 	let {
@@ -33,7 +30,6 @@
 		unlabelled = false,
 		placeholder = '',
 		disabled = false,
-		ref = $bindable(null),
 		class: extra = ''
 	}: Props = $props();
 
@@ -41,16 +37,21 @@
 	const touch = new MediaQuery('(pointer: coarse)', false);
 	const look = $derived(field({ row, small }));
 	const chosen = $derived(options.find((option) => option.value === value));
-	/** Options in the order given, those of one group together. */
-	const groups = $derived.by(() => {
-		const made: { name: string; options: SelectOption<T>[] }[] = [];
-		for (const option of options) {
-			const name = option.group ?? '';
-			if (made.at(-1)?.name !== name) made.push({ name, options: [] });
-			made.at(-1)?.options.push(option);
-		}
-		return made;
-	});
+	const groups = $derived(selectGroups(options));
+	/** The list is fetched when it is opened for the first time. */
+	let wanted = $state(false);
+	let native: HTMLElement | undefined = $state();
+	let closedAt: HTMLElement | undefined = $state();
+	let openAt: HTMLElement | null = $state(null);
+	export function focus(): void {
+		(native ?? openAt ?? closedAt)?.focus();
+	}
+	const ahead = () => void import('./SelectList.svelte');
+	const looks = $derived(
+		look.control({
+			class: 'inline-flex items-center justify-between gap-2 text-left hover:bg-lit'
+		})
+	);
 	function choose(next: string): void {
 		const found = options.find((option) => option.value === next);
 		if (!found || found.value === value) return;
@@ -63,7 +64,7 @@
 	{#if touch.current}
 		<label class={unlabelled ? 'sr-only' : ''} for={id}>{label}</label>
 		<select
-			bind:this={ref}
+			bind:this={native}
 			{id}
 			{disabled}
 			class={look.control()}
@@ -87,52 +88,47 @@
 		</select>
 	{:else}
 		<span id="{id}-label" class={unlabelled ? 'sr-only' : ''}>{label}</span>
-		<Select.Root
-			type="single"
-			{value}
-			onValueChange={choose}
-			{disabled}
-			items={options.map((option) => ({ value: option.value, label: option.name }))}
-		>
-			<Select.Trigger
-				bind:ref
-				class={look.control({
-					class: 'inline-flex items-center justify-between gap-2 text-left hover:bg-lit'
-				})}
+		{#snippet closed()}
+			<button
+				bind:this={closedAt}
+				type="button"
+				class={looks}
 				role="combobox"
+				aria-haspopup="listbox"
+				aria-expanded="false"
+				aria-controls="{id}-value"
 				aria-labelledby="{id}-label {id}-value"
+				{disabled}
+				onpointerenter={ahead}
+				onfocus={ahead}
+				onclick={() => (wanted = true)}
+				onkeydown={(event) => {
+					if (event.key !== 'ArrowDown' && event.key !== 'ArrowUp') return;
+					event.preventDefault();
+					wanted = true;
+				}}
 			>
 				<span id="{id}-value" class="truncate">{chosen?.name ?? placeholder}</span>
 				<ChevronDown class="shrink-0" size={15} aria-hidden="true" />
-			</Select.Trigger>
-			<Select.Portal>
-				<Select.Content
-					class="z-50 max-h-(--bits-select-content-available-height) min-w-(--bits-select-anchor-width) overflow-y-auto border-2 border-ink bg-lit py-1 text-line text-ink"
-					sideOffset={2}
-					collisionPadding={8}
-					aria-labelledby="{id}-label"
-				>
-					<Select.Viewport>
-						{#each groups as group (group.name)}
-							<Select.Group>
-								{#if group.name !== ''}
-									<Select.GroupHeading class="px-3 pt-1.5 text-reason text-second"
-										>{group.name}</Select.GroupHeading
-									>
-								{/if}
-								{#each group.options as option (option.value)}
-									<Select.Item
-										value={option.value}
-										label={option.name}
-										class="cursor-pointer px-3 py-1 outline-none data-highlighted:bg-ink data-highlighted:text-paper data-selected:font-bold"
-										>{option.name}</Select.Item
-									>
-								{/each}
-							</Select.Group>
-						{/each}
-					</Select.Viewport>
-				</Select.Content>
-			</Select.Portal>
-		</Select.Root>
+			</button>
+		{/snippet}
+		{#if wanted}
+			{#await import('./SelectList.svelte')}
+				{@render closed()}
+			{:then List}
+				<List.default
+					bind:ref={openAt}
+					{id}
+					{groups}
+					value={value ?? ''}
+					shown={chosen?.name ?? placeholder}
+					{disabled}
+					class={looks}
+					onchoose={choose}
+				/>
+			{/await}
+		{:else}
+			{@render closed()}
+		{/if}
 	{/if}
 </div>

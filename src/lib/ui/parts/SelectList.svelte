@@ -1,0 +1,71 @@
+<script lang="ts">
+	import { Select } from 'bits-ui';
+	import ChevronDown from '@lucide/svelte/icons/chevron-down';
+	import { onMount } from 'svelte';
+	import type { SelectGroup } from './select';
+
+	/** The list of a select and the control that opens it; it comes opened, with the focus. */
+	type Props = {
+		id: string;
+		groups: readonly SelectGroup[];
+		value: string;
+		shown: string;
+		disabled: boolean;
+		class: string;
+		onchoose: (value: string) => void;
+		ref: HTMLElement | null;
+	};
+	let {
+		id,
+		groups,
+		value,
+		shown,
+		disabled,
+		class: looks,
+		onchoose,
+		ref = $bindable()
+	}: Props = $props();
+	let open = $state(false);
+	onMount(() => {
+		ref?.focus();
+		open = true;
+	});
+	const items = $derived(
+		groups.flatMap((group) => group.options.map(({ value, name }) => ({ value, label: name })))
+	);
+</script>
+
+<Select.Root type="single" {value} onValueChange={onchoose} {disabled} {items} bind:open>
+	<Select.Trigger bind:ref class={looks} role="combobox" aria-labelledby="{id}-label {id}-value">
+		<span id="{id}-value" class="truncate">{shown}</span>
+		<ChevronDown class="shrink-0" size={15} aria-hidden="true" />
+	</Select.Trigger>
+	<Select.Portal>
+		<Select.Content
+			class="z-50 max-h-(--bits-select-content-available-height) min-w-(--bits-select-anchor-width) overflow-y-auto border-2 border-ink bg-lit py-1 text-line text-ink"
+			sideOffset={2}
+			collisionPadding={8}
+			aria-labelledby="{id}-label"
+		>
+			<Select.Viewport>
+				{#each groups as group (group.name)}
+					<Select.Group>
+						{#if group.name !== ''}
+							<Select.GroupHeading class="px-3 pt-1.5 text-reason text-second"
+								>{group.name}</Select.GroupHeading
+							>
+						{/if}
+						{#each group.options as option (option.value)}
+							<Select.Item
+								value={option.value}
+								label={option.name}
+								class="cursor-pointer px-3 py-1 outline-none data-highlighted:bg-ink data-highlighted:text-paper data-selected:font-bold"
+								>{option.name}</Select.Item
+							>
+						{/each}
+					</Select.Group>
+				{/each}
+			</Select.Viewport>
+		</Select.Content>
+	</Select.Portal>
+</Select.Root>
