@@ -10,7 +10,6 @@
 	import Later from '../Later.svelte';
 	import { plural } from '$lib/words/words';
 	import { HAND_WORDS } from './drill-words';
-	import InputPanel from './InputPanel.svelte';
 	import LadderFigure from './LadderFigure.svelte';
 	import PassCounts from './PassCounts.svelte';
 	import PassNote from './PassNote.svelte';
@@ -58,7 +57,13 @@
 {/if}
 <section>
 	<PanelHead title="Listening" />
-	<Later><InputPanel {desk} {listening} onfile={(file) => void judgeFile(file)} /></Later>
+	<div class="min-h-40">
+		<Later>
+			{#await import('./InputPanel.svelte') then Panel}
+				<Panel.default {desk} {listening} onfile={(file) => void judgeFile(file)} />
+			{/await}
+		</Later>
+	</div>
 	{#if recording.share !== null}
 		<p class="pt-1.5 text-reason" role="status">
 			Listens to the recording: {Math.round(100 * recording.share)} %
