@@ -58,7 +58,7 @@ test('left-handed, the map turns with the neck', async ({ page, request }) => {
 	expect(third && ninth && third.x > ninth.x).toBe(true);
 	// The frame stands on the eighth fret of the neck above.
 	const fret = await middle('[data-place="3-8"]');
-	expect(Math.abs((await middle('.frame')) - fret)).toBeLessThan(8);
+	expect(Math.abs((await middle('[data-part="frame"]')) - fret)).toBeLessThan(8);
 	await page.keyboard.press('s');
 	await expect(figure(page)).toBeVisible();
 });

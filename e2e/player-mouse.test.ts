@@ -124,9 +124,9 @@ for (const theme of ['light'] as const) {
 			await page.getByRole('radio', { name: /^Roots/ }).click();
 			await page.getByRole('button', { name: 'Back to the change' }).click();
 			await page.getByRole('button', { name: 'Plan', exact: false }).first().click();
-			await expect(page.locator('[data-part="landings"] button[aria-pressed="true"]')).toContainText(
-				chosen?.split('string')[0].trim() ?? 'nothing'
-			);
+			await expect(
+				page.locator('[data-part="landings"] button[aria-pressed="true"]')
+			).toContainText(chosen?.split('string')[0].trim() ?? 'nothing');
 			await expect(page.getByRole('button', { name: 'Unlock' })).toBeVisible();
 			await page.getByRole('button', { name: 'Save' }).click();
 			await expect(page).toHaveURL(/route=[0-9a-f-]{36}/);

@@ -28,13 +28,17 @@ test('a landing is chosen on the neck and locked there', async ({ page, request 
 	await visit(page, `/tunes/${tune.id}/route`);
 	await expect(page.locator('aside li').first()).toContainText('D♭, seventh');
 	await page.getByRole('gridcell', { name: /^string 2, fret 8, G, third of Eb7, next/ }).click();
-	await expect(page.locator('[data-part="landings"] button[aria-pressed="true"]')).toContainText('G, third');
+	await expect(page.locator('[data-part="landings"] button[aria-pressed="true"]')).toContainText(
+		'G, third'
+	);
 	await expect(page.locator('[data-part="landings"] button[aria-pressed="true"]')).toContainText(
 		'You locked it.'
 	);
 	await expect(target(page, 2)).toHaveAccessibleName(/locked$/);
 	await page.keyboard.press('l');
-	await expect(page.locator('[data-part="landings"] button[aria-pressed="true"]')).toContainText('D♭, seventh');
+	await expect(page.locator('[data-part="landings"] button[aria-pressed="true"]')).toContainText(
+		'D♭, seventh'
+	);
 });
 
 test('reasons say what moves, how the hand goes and what the ear learns', async ({

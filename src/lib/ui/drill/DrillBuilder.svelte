@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Check from '$lib/ui/parts/Check.svelte';
 	import Select from '$lib/ui/parts/Select.svelte';
 	import { field } from '$lib/ui/parts/field';
 	import { dialog } from '$lib/ui/parts/dialog';
@@ -116,10 +117,7 @@
 							disabled={draft.key !== null}
 						/>
 					{/if}
-					<label class={fields.check()}>
-						<input class={fields.box()} type="checkbox" bind:checked={draft.locked} /> The hand stays
-						in its position
-					</label>
+					<Check bind:checked={draft.locked}>The hand stays in its position</Check>
 				</section>
 				<section class="flex flex-col gap-2.5">
 					<h3 class="mb-2 border-b-2 border-ink pb-1 text-head">3 · How fast</h3>

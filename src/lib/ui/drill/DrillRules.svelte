@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Check from '$lib/ui/parts/Check.svelte';
 	import Select from '$lib/ui/parts/Select.svelte';
 	import { field } from '$lib/ui/parts/field';
 	import { GRIDS } from '$core/route';
@@ -8,8 +9,6 @@
 	/** The rules of a drill, one by one. */
 	let { draft, instrument }: { draft: DrillDraft; instrument: Instrument } = $props();
 	const stringNumbers = $derived(instrument.open.map((_, i) => String(i + 1)));
-	const checkBox = 'mt-0 inline-block size-5 accent-ink';
-	const check = 'inline-flex items-center gap-2 text-line text-ink';
 
 	const look = field();
 	const LANDINGS = [
@@ -55,15 +54,12 @@
 		<fieldset class="flex flex-wrap gap-x-3.5 gap-y-1.5">
 			<legend class="pb-1 text-reason text-second">Strings, none for all</legend>
 			{#each stringNumbers as string (string)}
-				<label class={check}
-					><input type="checkbox" class={checkBox} value={string} bind:group={draft.strings} />
+				<label class={look.check()}
+					><input type="checkbox" class={look.box()} value={string} bind:group={draft.strings} />
 					{string}</label
 				>
 			{/each}
 		</fieldset>
-		<label class={check}>
-			<input type="checkbox" class={checkBox} bind:checked={draft.air} /> Call and answer: every second
-			pair of bars is air
-		</label>
+		<Check bind:checked={draft.air}>Call and answer: every second pair of bars is air</Check>
 	</div>
 </details>

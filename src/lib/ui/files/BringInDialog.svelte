@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { field } from '$lib/ui/parts/field';
+	import Check from '$lib/ui/parts/Check.svelte';
 	import { dialog } from '$lib/ui/parts/dialog';
 	import Button from '$lib/ui/parts/Button.svelte';
 	import { button } from '$lib/ui/parts/button';
@@ -52,8 +52,6 @@
 	}
 
 	const look = dialog();
-
-	const fields = field();
 </script>
 
 <Dialog.Root bind:open={() => files.shown, (shown) => (shown ? null : files.close())}>
@@ -79,10 +77,7 @@
 					>
 						<div class="flex items-center gap-3 wrap-anywhere">
 							{#if entry.state === 'ready'}
-								<label class={fields.check()}>
-									<input class={fields.box()} type="checkbox" bind:checked={entry.wanted} />
-									<b>{entry.file.name}</b>
-								</label>
+								<Check bind:checked={entry.wanted}><b>{entry.file.name}</b></Check>
 							{:else}
 								<b>{entry.file.name}</b>
 							{/if}

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import { field } from '$lib/ui/parts/field';
+	import Check from '$lib/ui/parts/Check.svelte';
 	import type { RouteSummary, TuneAnswer } from '$lib/api/notebook-schema';
 
 	/** Every file that a tune and its route go out as. */
@@ -48,8 +48,6 @@
 			says: 'with all its routes, for another Arc Step'
 		}
 	]);
-
-	const look = field();
 </script>
 
 {#snippet list(lines: readonly Line[])}
@@ -76,10 +74,7 @@
 	{#if route}
 		<h3 class="mt-2.5 text-reason font-normal text-second">{route.name}</h3>
 		{@render list(routeFiles)}
-		<label class={look.check()}>
-			<input class={look.box()} type="checkbox" bind:checked={kept} /> MusicXML keeps repeats, where every
-			time is alike
-		</label>
+		<Check bind:checked={kept}>MusicXML keeps repeats, where every time is alike</Check>
 	{/if}
 	<h3 class="mt-2.5 text-reason font-normal text-second">The tune</h3>
 	{@render list(tuneFiles)}

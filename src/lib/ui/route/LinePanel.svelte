@@ -1,7 +1,7 @@
 <script lang="ts">
+	import Check from '$lib/ui/parts/Check.svelte';
 	import Select from '$lib/ui/parts/Select.svelte';
 	import Slider from '$lib/ui/parts/Slider.svelte';
-	import { field } from '$lib/ui/parts/field';
 	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
 	import Button from '$lib/ui/parts/Button.svelte';
 	import { withHome } from '$lib/words/words';
@@ -56,7 +56,6 @@
 		...new Set(open.chart.played.flatMap((bar) => (bar.section ? [bar.section] : [])))
 	]);
 
-	const look = field();
 	const ALTERNATES = [
 		{ value: '', name: 'whichever fits' },
 		{ value: 'major', name: 'major pentatonic' },
@@ -106,13 +105,8 @@
 			</div>
 		{/if}
 		{#if line.scalePlan !== 'arpeggio'}
-			<label class={look.check()}
-				><input
-					class={look.box()}
-					type="checkbox"
-					checked={line.only}
-					onchange={(event) => plan.setLine({ only: event.currentTarget.checked })}
-				/> Only these notes, landings too</label
+			<Check checked={line.only} onchange={(on) => plan.setLine({ only: on })}
+				>Only these notes, landings too</Check
 			>
 		{/if}
 		<Slider
@@ -130,13 +124,8 @@
 			value={line.direction ?? 'free'}
 			onchange={(direction) => plan.setLine({ direction: direction === 'free' ? null : direction })}
 		/>
-		<label class={look.check()}
-			><input
-				class={look.box()}
-				type="checkbox"
-				checked={line.anticipate}
-				onchange={(event) => plan.setLine({ anticipate: event.currentTarget.checked })}
-			/> Some landings come early and ring over</label
+		<Check checked={line.anticipate} onchange={(on) => plan.setLine({ anticipate: on })}
+			>Some landings come early and ring over</Check
 		>
 	{/if}
 	<SlideChoice value={line.slide} onchange={(slide) => plan.setHolding({ slide })} />
@@ -147,12 +136,7 @@
 		value={prefs.current.picking}
 		onchange={(picking) => prefs.set('picking', picking)}
 	/>
-	<label class={look.check()}
-		><input
-			class={look.box()}
-			type="checkbox"
-			checked={prefs.current.hearNotes}
-			onchange={() => prefs.toggle('hearNotes')}
-		/> Hear a note when it is touched</label
+	<Check checked={prefs.current.hearNotes} onchange={() => prefs.toggle('hearNotes')}
+		>Hear a note when it is touched</Check
 	>
 </section>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Check from '$lib/ui/parts/Check.svelte';
 	import Select from '$lib/ui/parts/Select.svelte';
 	import { field } from '$lib/ui/parts/field';
 	import { dialog } from '$lib/ui/parts/dialog';
@@ -179,15 +180,10 @@
 			<fieldset class="flex flex-wrap gap-x-5 gap-y-1">
 				<legend class="text-reason text-second">What plays</legend>
 				{#each PARTS as part (part)}
-					<label class={fields.check()}
-						><input
-							class={fields.box()}
-							type="checkbox"
-							checked={parts.includes(part)}
-							disabled={part === 'line' && (transport.line.length === 0 || moved)}
-							onchange={() => toggle(part)}
-						/>
-						{NAMES[part]}</label
+					<Check
+						checked={parts.includes(part)}
+						disabled={part === 'line' && (transport.line.length === 0 || moved)}
+						onchange={() => toggle(part)}>{NAMES[part]}</Check
 					>
 				{/each}
 			</fieldset>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Check from '$lib/ui/parts/Check.svelte';
 	import { field } from '$lib/ui/parts/field';
 	import Button from '$lib/ui/parts/Button.svelte';
 	import { clamp } from '$core/kernel';
@@ -91,13 +92,8 @@
 				value={String(soundPrefs.current.announce)}
 				onchange={(value) => soundPrefs.set('announce', Number(value) as 0 | 1 | 2 | 4)}
 			/>
-			<label class={look.check()}
-				><input
-					class={look.box()}
-					type="checkbox"
-					checked={soundPrefs.current.speak}
-					onchange={(event) => soundPrefs.set('speak', event.currentTarget.checked)}
-				/> Say it aloud too: chord and landing</label
+			<Check checked={soundPrefs.current.speak} onchange={(on) => soundPrefs.set('speak', on)}
+				>Say it aloud too: chord and landing</Check
 			>
 		</section>
 	</div>
@@ -146,13 +142,9 @@
 				value={String(soundPrefs.current.clickParts)}
 				onchange={(value) => soundPrefs.set('clickParts', Number(value) as 1 | 2 | 3 | 4)}
 			/>
-			<label class={look.check()}
-				><input
-					class={look.box()}
-					type="checkbox"
-					checked={soundPrefs.current.clickAccents}
-					onchange={(event) => soundPrefs.set('clickAccents', event.currentTarget.checked)}
-				/> Accent the first beat</label
+			<Check
+				checked={soundPrefs.current.clickAccents}
+				onchange={(on) => soundPrefs.set('clickAccents', on)}>Accent the first beat</Check
 			>
 		</section>
 	</div>

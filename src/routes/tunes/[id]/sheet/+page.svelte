@@ -1,6 +1,6 @@
 <script lang="ts">
+	import Check from '$lib/ui/parts/Check.svelte';
 	import Select from '$lib/ui/parts/Select.svelte';
-	import { field } from '$lib/ui/parts/field';
 	import Screen from '$lib/ui/parts/Screen.svelte';
 	import ScreenHead from '$lib/ui/parts/ScreenHead.svelte';
 	import Button from '$lib/ui/parts/Button.svelte';
@@ -81,8 +81,6 @@
 		'Mod+z': () => void undoStep(open),
 		'Mod+Shift+z': () => void redoStep(open)
 	});
-
-	const look = field();
 </script>
 
 <svelte:window onkeydown={keys} />
@@ -162,22 +160,12 @@
 					onchange={(paper) => ask({ paper })}
 				/>
 			</Later>
-			<label class={look.check()}>
-				<input
-					class={look.box()}
-					type="checkbox"
-					checked={data.options.large}
-					onchange={(event) => ask({ large: event.currentTarget.checked ? '1' : '' })}
-				/> Large print
-			</label>
-			<label class={look.check()}>
-				<input
-					class={look.box()}
-					type="checkbox"
-					checked={data.options.leftHanded}
-					onchange={(event) => ask({ left: event.currentTarget.checked ? '1' : '' })}
-				/> Left-handed pictures
-			</label>
+			<Check checked={data.options.large} onchange={(on) => ask({ large: on ? '1' : '' })}
+				>Large print</Check
+			>
+			<Check checked={data.options.leftHanded} onchange={(on) => ask({ left: on ? '1' : '' })}
+				>Left-handed pictures</Check
+			>
 		</section>
 		<Later>
 			<TakeAway bind:this={take} tune={open.saved} {route} {pdf} />
