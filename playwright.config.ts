@@ -21,7 +21,7 @@ const serve = (port: number, script: string, env: Record<string, string>) => ({
 	reuseExistingServer: false,
 	timeout: 300_000,
 	gracefulShutdown: { signal: 'SIGTERM' as const, timeout: 10_000 },
-	env: { PORT: String(port), HOST: '127.0.0.1', ARC_STEP_COLD: '1', ...env }
+	env: { PORT: String(port), HOST: '127.0.0.1', ARC_STEP_COLD: '1', ARC_STEP_PARTS: '1', ...env }
 });
 
 export default defineConfig({

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { notice } from '$lib/ui/parts/notice';
 	import '../app.css';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
@@ -63,6 +64,7 @@
 		if (!page.params.id) elsewhere(event);
 		keys(event);
 	}
+	const told = notice();
 </script>
 
 <svelte:window onkeydown={press} />
@@ -77,10 +79,9 @@
 		toastOptions={{
 			unstyled: true,
 			classes: {
-				toast: 'notice',
-				actionButton: 'notice-act',
-				cancelButton: 'notice-act',
-				title: 'notice-text'
+				toast: told.box(),
+				actionButton: told.act(),
+				cancelButton: told.act()
 			}
 		}}
 	/>
@@ -101,25 +102,3 @@
 		{@render children()}
 	</div>
 {/if}
-
-<style>
-	:global(.notice) {
-		display: flex;
-		align-items: center;
-		gap: 16px;
-		width: 356px;
-		padding: 12px 16px;
-		background: var(--ink);
-		color: var(--paper);
-		font-family: var(--font-sans);
-		font-size: 15px;
-		font-weight: 600;
-	}
-	:global(.notice-act) {
-		white-space: nowrap;
-		margin-left: auto;
-		font-weight: 700;
-		text-decoration: underline;
-		text-underline-offset: 4px;
-	}
-</style>

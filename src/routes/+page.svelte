@@ -14,7 +14,7 @@
 	import Later from '$lib/ui/Later.svelte';
 	import FootKeys from '$lib/ui/FootKeys.svelte';
 	import { listen } from '$lib/ui/listen';
-	import KeyCap from '$lib/ui/KeyCap.svelte';
+	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 	import TopBar from '$lib/ui/TopBar.svelte';
 	import TodayStrip from '$lib/ui/home/TodayStrip.svelte';
 	import { drillHref } from '$lib/ui/home/today-words';

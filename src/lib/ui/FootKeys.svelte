@@ -1,5 +1,5 @@
 <script lang="ts">
-	import KeyCap from './KeyCap.svelte';
+	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 
 	/** The keys of a screen at its foot: pairs of keys and what they do. */
 	type Props = {

@@ -1,5 +1,5 @@
 <script lang="ts">
-	import Choice from './Choice.svelte';
+	import Choice from '$lib/ui/parts/Choice.svelte';
 
 	/** Fingers, or a slide on one fret or two. */
 	type Slide = 0 | 1 | 2;

@@ -19,7 +19,7 @@
 >
 	<p
 		data-part="title"
-		class="truncate font-display text-ribbon leading-tight font-extrabold max-desk:text-verdict max-tablet:text-head"
+		class="truncate font-display text-verdict leading-snug font-extrabold max-tablet:text-head"
 	>
 		{title}
 	</p>

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import Screen from '$lib/ui/parts/Screen.svelte';
 	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
-	import KeyCap from '$lib/ui/KeyCap.svelte';
+	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 	import RoleMark from '$lib/ui/RoleMark.svelte';
 	import TopBar from '$lib/ui/TopBar.svelte';
 	import { KEYS } from '$lib/words/help-keys';

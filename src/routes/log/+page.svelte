@@ -20,7 +20,7 @@
 	import WeekMinutes from '$lib/ui/log/WeekMinutes.svelte';
 	import FootKeys from '$lib/ui/FootKeys.svelte';
 	import Later from '$lib/ui/Later.svelte';
-	import KeyCap from '$lib/ui/KeyCap.svelte';
+	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 	import TopBar from '$lib/ui/TopBar.svelte';
 	import { durationWords } from '$lib/words/when';
 	import { plural } from '$lib/words/words';

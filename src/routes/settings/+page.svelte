@@ -2,14 +2,14 @@
 	import Screen from '$lib/ui/parts/Screen.svelte';
 	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
 	import Button from '$lib/ui/parts/Button.svelte';
-	import { OPTION, OPTION_SAYS } from '$lib/ui/settings/option';
+	import Switch from '$lib/ui/parts/Switch.svelte';
 	import { Refusal, send } from '$lib/state/api';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import TopBar from '$lib/ui/TopBar.svelte';
-	import { RadioGroup, Switch } from 'bits-ui';
+	import { RadioGroup } from 'bits-ui';
 	import { setMode, userPrefersMode } from 'mode-watcher';
 	import { PlayerStore } from '$lib/state/player-setup.svelte';
-	import Choice from '$lib/ui/settings/Choice.svelte';
+	import Choice from '$lib/ui/parts/OptionRow.svelte';
 	import ChooseFiles from '$lib/ui/files/ChooseFiles.svelte';
 	import HandPicker from '$lib/ui/settings/HandPicker.svelte';
 	import InstrumentList from '$lib/ui/settings/InstrumentList.svelte';
@@ -100,18 +100,12 @@
 	<section>
 		<PanelHead title="Neck and keys" />
 		{#each SWITCHES as entry (entry.key)}
-			<Switch.Root
-				class={OPTION}
+			<Switch
+				name={entry.name}
+				says={entry.says}
 				checked={prefs.current[entry.key]}
-				onCheckedChange={(on) => prefs.set(entry.key, on)}
-				aria-label="{entry.name}: {entry.says}"
-			>
-				<span
-					class="flex h-5 w-10 border-[1.5px] border-ink p-1 data-on:justify-end data-on:bg-ink"
-					data-on={prefs.current[entry.key] || undefined}
-					><Switch.Thumb class="block h-full w-3.5 bg-ink in-data-on:bg-paper" /></span
-				><b>{entry.name}</b><small class={OPTION_SAYS}>{entry.says}</small>
-			</Switch.Root>
+				onchange={(on) => prefs.set(entry.key, on)}
+			/>
 		{/each}
 	</section>
 	<SoundCheck />

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Empty from '$lib/ui/parts/Empty.svelte';
 	import { field as fieldLook } from '$lib/ui/parts/field';
 	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
 	import { keyName, parseKey, suggestKey, type Chart } from '$core/chart';
@@ -6,7 +7,7 @@
 	import { homesShown, keyOf, rankTonics, sameKey, type RankedTonic } from '$core/harmony';
 	import { pitchClass } from '$core/pitch';
 	import { RadioGroup } from 'bits-ui';
-	import KeyCap from '../KeyCap.svelte';
+	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 	import { keyWords } from '$lib/words/words';
 
 	/** Where the chart is at home, ranked with reasons; the player may overrule it. */
@@ -71,7 +72,7 @@
 <section>
 	<PanelHead id="home" title="Where is home?" />
 	{#if shown.length === 0}
-		<p class="py-2 text-reason text-second">Write a chord or two: then the tonics are weighed.</p>
+		<Empty>Write a chord or two: then the tonics are weighed.</Empty>
 	{/if}
 	<RadioGroup.Root
 		value={chosen ? keyName(chosen) : ''}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Empty from '$lib/ui/parts/Empty.svelte';
 	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
 	import { type Notation, shortestMove } from '$core/pitch';
 	import { prefs } from '$lib/state/prefs.svelte';
@@ -56,7 +57,7 @@
 <section>
 	<PanelHead title="From outside home" />
 	{#if rows.length === 0}
-		<p class="pt-2 text-reason text-second">Every chord tone lies in the key.</p>
+		<Empty>Every chord tone lies in the key.</Empty>
 	{/if}
 	<ul>
 		{#each rows.slice(0, MOST) as row (row.name)}

@@ -10,7 +10,7 @@
 	import type { DrillDesk } from '$lib/state/drill/drill-desk.svelte';
 	import { Dialog } from 'bits-ui';
 	import { untrack } from 'svelte';
-	import Choice from '../Choice.svelte';
+	import Choice from '$lib/ui/parts/Choice.svelte';
 	import { plural } from '$lib/words/words';
 	import { DrillDraft } from './drill-draft.svelte';
 	import DrillRules from './DrillRules.svelte';

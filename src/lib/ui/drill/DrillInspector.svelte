@@ -6,7 +6,7 @@
 	import type { Listening } from '$lib/state/listening.svelte';
 	import { RecordingJudge } from '$lib/state/recording-judge.svelte';
 	import { toast } from 'svelte-sonner';
-	import KeyCap from '../KeyCap.svelte';
+	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 	import Later from '../Later.svelte';
 	import { plural } from '$lib/words/words';
 	import { HAND_WORDS } from './drill-words';

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import type { DrillDesk } from '$lib/state/drill/drill-desk.svelte';
-	import KeyCap from '$lib/ui/KeyCap.svelte';
+	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 	import { said } from './drill-words';
 
 	interface Props {

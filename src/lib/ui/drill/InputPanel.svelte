@@ -9,7 +9,7 @@
 	import { INPUT_NAMES } from '$lib/state/input-words';
 	import { inputPrefs, type Listening } from '$lib/state/listening.svelte';
 	import { SKILL_BOUNDS } from '$lib/state/drill/simulated-player.svelte';
-	import Choice from '../Choice.svelte';
+	import Choice from '$lib/ui/parts/Choice.svelte';
 	import { plural } from '$lib/words/words';
 
 	/** What plays, how loud it goes in, and how late; a microphone is tried for the band's own sound. */
@@ -184,6 +184,7 @@
 </div>
 
 <style>
+	/* Parts of a control that only the browser can name. */
 	meter::-webkit-meter-bar {
 		border: 1px solid var(--strong);
 		border-radius: 0;

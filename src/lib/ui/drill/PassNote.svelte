@@ -2,7 +2,7 @@
 	import type { DrillDesk } from '$lib/state/drill/drill-desk.svelte';
 	import { onKeys } from '$lib/state/keys';
 	import { toast } from 'svelte-sonner';
-	import KeyCap from '../KeyCap.svelte';
+	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 	import NoteField from '../NoteField.svelte';
 
 	/** The player's own note on the pass that was just put into the log. */

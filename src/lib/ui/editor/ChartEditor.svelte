@@ -92,6 +92,7 @@
 </div>
 
 <style>
+	/* The editor makes its own elements; it is dressed from outside. */
 	.editor :global(.cm-editor) {
 		outline: none;
 		max-height: 62vh;
@@ -102,7 +103,7 @@
 	.editor :global(.cm-scroller) {
 		font-family: var(--font-mono);
 		font-weight: 500;
-		font-size: 15px;
+		font-size: var(--text-line);
 		line-height: 24px;
 		overflow: auto;
 	}
@@ -121,7 +122,7 @@
 		background: none;
 		border: 0;
 		color: var(--third);
-		font-size: 12px;
+		font-size: var(--text-count);
 	}
 	.editor :global(.cm-gutterElement) {
 		padding: 0 12px 0 0 !important;
@@ -172,7 +173,7 @@
 		padding: 6px 0 10px 14px;
 		background: linear-gradient(var(--ink), var(--ink)) no-repeat 0 6px / 4px calc(100% - 16px);
 		font-family: var(--font-sans);
-		font-size: 13px;
+		font-size: var(--text-reason);
 		line-height: 1.35;
 		color: var(--second);
 	}
@@ -180,12 +181,12 @@
 		background-image: linear-gradient(var(--strong), var(--strong));
 	}
 	.editor :global(.cm-message strong) {
-		font-size: 15px;
+		font-size: var(--text-line);
 		color: var(--ink);
 	}
 	.editor :global(.cm-message button) {
 		font-weight: 700;
-		font-size: 15px;
+		font-size: var(--text-line);
 		color: var(--ink);
 		padding: 3px 0;
 	}
@@ -195,7 +196,7 @@
 	.editor :global(.cm-message kbd) {
 		margin-left: 8px;
 		font-family: var(--font-mono);
-		font-size: 12px;
+		font-size: var(--text-count);
 		border: 1px solid currentColor;
 		border-radius: 3px;
 		padding: 1px 6px;
@@ -207,7 +208,7 @@
 	}
 	:global(.cm-tooltip-autocomplete ul) {
 		font-family: var(--font-mono) !important;
-		font-size: 15px;
+		font-size: var(--text-line);
 	}
 	:global(.cm-tooltip-autocomplete ul li[aria-selected]) {
 		background: var(--ink) !important;

@@ -134,6 +134,7 @@
 </Dialog.Root>
 
 <style>
+	/* Parts of a control that only the browser can name. */
 	progress::-webkit-progress-bar {
 		background: var(--sunk);
 	}

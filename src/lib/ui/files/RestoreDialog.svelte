@@ -9,7 +9,7 @@
 	import { sendBackup, type BringIn } from '$lib/state/bring-in.svelte';
 	import { Dialog } from 'bits-ui';
 	import { toast } from 'svelte-sonner';
-	import Choice from '../Choice.svelte';
+	import Choice from '$lib/ui/parts/Choice.svelte';
 
 	/** A backup: what restoring it would do, told before it is done. */
 	let { files }: { files: BringIn } = $props();

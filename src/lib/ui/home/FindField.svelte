@@ -2,7 +2,7 @@
 	import { field } from '$lib/ui/parts/field';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
-	import KeyCap from '../KeyCap.svelte';
+	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 
 	/** Finds tunes while it is typed in; what is looked for stands in the address. */
 	let { query }: { query: string } = $props();
@@ -66,6 +66,7 @@
 </search>
 
 <style>
+	/* Parts of a control that only the browser can name. */
 	input::-webkit-search-cancel-button {
 		display: none;
 	}

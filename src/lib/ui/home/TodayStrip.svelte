@@ -1,7 +1,7 @@
 <script lang="ts">
 	import type { TodayItem } from '$core/practice';
 	import type { PractisedCard } from '$lib/api/home-page';
-	import KeyCap from '../KeyCap.svelte';
+	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 	import LandingArc from '../LandingArc.svelte';
 	import { drillHref, drillWords } from './today-words';
 

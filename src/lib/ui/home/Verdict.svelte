@@ -1,7 +1,7 @@
 <script lang="ts">
 	import { ahead } from '$lib/words/when';
 	import { capital, inWords, plural } from '$lib/words/words';
-	import KeyCap from '../KeyCap.svelte';
+	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 	import { todaySentence, type Item } from './today-words';
 
 	/** What there is to do today; where nothing is, the next thing worth doing. */

@@ -10,7 +10,7 @@
 
 <script lang="ts">
 	import { prefs } from '$lib/state/prefs.svelte';
-	import KeyCap from '../KeyCap.svelte';
+	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 
 	const names = $derived(prefs.current.labels === 'names');
 </script>

@@ -3,9 +3,10 @@
 	import { prefs } from '$lib/state/prefs.svelte';
 	import { roleWords, signs } from '$core/chord';
 	import type { NeckCoverage } from '$lib/state/neck-coverage.svelte';
+	import { tabs } from '$lib/ui/parts/tabs';
 	import { Tabs } from 'bits-ui';
 	import { onMount, tick } from 'svelte';
-	import KeyCap from '../KeyCap.svelte';
+	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 	import ChangePanel from './ChangePanel.svelte';
 	import { lift, placeText } from './figures';
 	import GripPanel from './GripPanel.svelte';
@@ -24,6 +25,7 @@
 		coverage,
 		leftHanded
 	}: { view: NeckView; coverage: NeckCoverage; leftHanded: boolean } = $props();
+	const look = tabs();
 	let body: HTMLElement;
 	/** The server leaves the panels to the browser: they are much to compute and nothing to read first. */
 	let drawn = $state(false);
@@ -77,14 +79,11 @@
 
 <section data-part="panels" class="min-h-50 min-w-0" bind:this={body}>
 	<Tabs.Root value={view.panel} onValueChange={(panel) => view.show(panel as Panel)}>
-		<Tabs.List
-			class="flex flex-wrap gap-x-2 gap-y-0 border-b-2 border-ink"
-			aria-label="In this place"
-		>
+		<Tabs.List class={look.list()} aria-label="In this place">
 			{#each PANELS as { id, key, name, says } (id)}
 				<Tabs.Trigger
 					value={id}
-					class="inline-flex min-h-8 items-center gap-1 border-b-4 border-transparent text-reason whitespace-nowrap text-second hover:text-ink data-[state=active]:border-b-ink data-[state=active]:font-bold data-[state=active]:text-ink max-tablet:min-h-11"
+					class={look.tab()}
 					aria-label="{name}: {says}"
 					aria-keyshortcuts={key}><KeyCap keys={key} /><span>{name}</span></Tabs.Trigger
 				>

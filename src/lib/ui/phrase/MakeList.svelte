@@ -5,8 +5,8 @@
 	import { roleOver } from '$core/phrase';
 	import { signs, type Role } from '$core/chord';
 	import { LANDINGS, type Making, type PhraseDesk } from '$lib/state/phrase-desk.svelte';
-	import Choice from '../Choice.svelte';
-	import KeyCap from '../KeyCap.svelte';
+	import Choice from '$lib/ui/parts/Choice.svelte';
+	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 	import { MAKING_KEYS } from './making-keys';
 
 	/** What can be made of the motif; the chosen one fills the second row. */

@@ -6,8 +6,8 @@
 	import { Refusal } from '$lib/state/api';
 	import type { PhraseDesk } from '$lib/state/phrase-desk.svelte';
 	import { toast } from 'svelte-sonner';
-	import Choice from '../Choice.svelte';
-	import KeyCap from '../KeyCap.svelte';
+	import Choice from '$lib/ui/parts/Choice.svelte';
+	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 	import SlideChoice from '../SlideChoice.svelte';
 
 	/** The motif that is worked on: its name, its text, what its steps count from, and where it came from. */

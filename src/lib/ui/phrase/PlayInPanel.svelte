@@ -9,8 +9,8 @@
 	import { PLAY_GRIDS, type PlayIn } from '$lib/state/play-in.svelte';
 	import type { PhraseDesk } from '$lib/state/phrase-desk.svelte';
 	import { useTransport } from '$lib/state/transport.svelte';
-	import Choice from '../Choice.svelte';
-	import KeyCap from '../KeyCap.svelte';
+	import Choice from '$lib/ui/parts/Choice.svelte';
+	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 	import { plural } from '$lib/words/words';
 
 	/** A motif is played in: what plays, how it is put in time, and how to end. */

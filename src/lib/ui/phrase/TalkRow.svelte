@@ -9,7 +9,7 @@
 	import { toast } from 'svelte-sonner';
 	import ChordSymbol from '../ChordSymbol.svelte';
 	import type { MenuLine } from '../DropMenu.svelte';
-	import KeyCap from '../KeyCap.svelte';
+	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 	import MenuButton from '../MenuButton.svelte';
 	import { talkWords } from './talk-words';
 

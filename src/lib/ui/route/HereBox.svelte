@@ -6,7 +6,7 @@
 	import { leanOf } from '$core/route';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
-	import Choice from '../Choice.svelte';
+	import Choice from '$lib/ui/parts/Choice.svelte';
 	import { scaleTitle } from '$lib/words/words';
 
 	/** Rest or lean at one change with the curve over the whole route, and the scale over its chord. */

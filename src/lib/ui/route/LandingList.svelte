@@ -4,7 +4,7 @@
 	import type { Landing } from '$core/route';
 	import { roleWords } from '$core/chord';
 	import { prefs } from '$lib/state/prefs.svelte';
-	import KeyCap from '../KeyCap.svelte';
+	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 	import RoleMark from '../RoleMark.svelte';
 	import { moveArrow, moveLabel } from '$lib/draw/strip-geometry';
 

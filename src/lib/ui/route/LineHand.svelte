@@ -5,7 +5,7 @@
 	import { lastPosition } from '$core/neck';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
-	import Choice from '../Choice.svelte';
+	import Choice from '$lib/ui/parts/Choice.svelte';
 
 	/** Where the hand stays and how it moves, and the places that it leaves out. */
 	let { plan, sections }: { plan: RoutePlan; sections: readonly string[] } = $props();

@@ -11,8 +11,8 @@
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
 	import { STYLE_NAMES } from '$lib/words/styles';
 	import { onMount } from 'svelte';
-	import Choice from '../Choice.svelte';
-	import KeyCap from '../KeyCap.svelte';
+	import Choice from '$lib/ui/parts/Choice.svelte';
+	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 	import SlideChoice from '../SlideChoice.svelte';
 	import { GRID_WORDS, SCALE_PLAN_WORDS } from './line-words';
 	import LineHand from './LineHand.svelte';

@@ -4,7 +4,7 @@
 	import { CELLS, placesInBar, readCell } from '$core/route';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
-	import Choice from '../Choice.svelte';
+	import Choice from '$lib/ui/parts/Choice.svelte';
 	import { cellWords } from './line-words';
 
 	/** When the notes between come: the cell of a bar, and how many bars are played and left to others. */

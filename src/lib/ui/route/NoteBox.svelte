@@ -5,8 +5,8 @@
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
-	import Choice from '../Choice.svelte';
-	import KeyCap from '../KeyCap.svelte';
+	import Choice from '$lib/ui/parts/Choice.svelte';
+	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 	import RoleMark from '../RoleMark.svelte';
 	import type { RouteActions } from './route-actions.svelte';
 	import { TECHNIQUE_WORDS } from './line-words';

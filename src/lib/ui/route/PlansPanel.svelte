@@ -7,7 +7,7 @@
 	import { prefs } from '$lib/state/prefs.svelte';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
 	import { onMount } from 'svelte';
-	import KeyCap from '../KeyCap.svelte';
+	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 	import { plural } from '$lib/words/words';
 	import CostBars from './CostBars.svelte';
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Empty from '$lib/ui/parts/Empty.svelte';
 	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
 	import Button from '$lib/ui/parts/Button.svelte';
 	import { prefs } from '$lib/state/prefs.svelte';
@@ -8,8 +9,9 @@
 	import { STYLE_NAMES } from '$lib/words/styles';
 	import { fittingSize } from '$lib/draw/chord-width';
 	import ChordSymbol from '../ChordSymbol.svelte';
+	import { tabs } from '$lib/ui/parts/tabs';
 	import { Tabs } from 'bits-ui';
-	import KeyCap from '../KeyCap.svelte';
+	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 	import Later from '../Later.svelte';
 	import ToneLadder from '../ToneLadder.svelte';
 	import type { RouteActions, Side } from './route-actions.svelte';
@@ -43,8 +45,7 @@
 			)
 		)
 	);
-	const TAB =
-		'min-h-8 font-display text-head font-extrabold text-second data-[state=active]:text-ink data-[state=active]:shadow-[inset_0_-4px_0_var(--ink)]';
+	const look = tabs({ size: 'large' });
 </script>
 
 <Later>
@@ -87,17 +88,11 @@
 		<section>
 			<PanelHead title="Land on" note="choosing locks it" />
 			{#if !plan.planned}
-				<p class="py-2 text-reason text-second">
-					Plan first; then every place is listed here with its reasons.
-				</p>
+				<Empty>Plan first; then every place is listed here with its reasons.</Empty>
 			{:else if plan.isLetPass(open.cursor)}
-				<p class="py-2 text-reason text-second">
-					This change is let pass. Choose a place to land after all.
-				</p>
+				<Empty>This change is let pass. Choose a place to land after all.</Empty>
 			{:else if plan.isOwn(open.cursor)}
-				<p class="py-2 text-reason text-second">
-					Your own notes stand here. Choose a place to land there instead.
-				</p>
+				<Empty>Your own notes stand here. Choose a place to land there instead.</Empty>
 			{/if}
 			{#if plan.planned}
 				<LandingList
@@ -113,9 +108,9 @@
 		</section>
 		{#if plan.planned}
 			<Tabs.Root bind:value={about}>
-				<Tabs.List class="flex gap-4.5 border-b-2 border-ink" aria-label="About this change">
-					<Tabs.Trigger class={TAB} value="arrive">Arrive by</Tabs.Trigger>
-					<Tabs.Trigger class={TAB} value="here">Rest and scale</Tabs.Trigger>
+				<Tabs.List class={look.list()} aria-label="About this change">
+					<Tabs.Trigger class={look.tab()} value="arrive">Arrive by</Tabs.Trigger>
+					<Tabs.Trigger class={look.tab()} value="here">Rest and scale</Tabs.Trigger>
 				</Tabs.List>
 				<Tabs.Content value="arrive" data-part="arrive">
 					{#if filled && arrivals.length > 0}

@@ -3,7 +3,7 @@
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
 	import { STYLE_NAMES } from '$lib/words/styles';
-	import KeyCap from '../KeyCap.svelte';
+	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 	import { capital, inWords, plural, withHome } from '$lib/words/words';
 	import type { WeakSpot } from './weak-spots';
 

@@ -17,8 +17,8 @@
 	import { Dialog } from 'bits-ui';
 	import { untrack } from 'svelte';
 	import { toast } from 'svelte-sonner';
-	import Choice from '../Choice.svelte';
-	import KeyCap from '../KeyCap.svelte';
+	import Choice from '$lib/ui/parts/Choice.svelte';
+	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 	import { plural } from '$lib/words/words';
 	import { weakSpots } from './weak-spots';
 

@@ -3,7 +3,7 @@
 	import { barAt } from '$core/chart';
 	import type { LineWriter } from '$lib/state/line-writer.svelte';
 	import { useTune } from '$lib/state/open-tune.svelte';
-	import KeyCap from '../KeyCap.svelte';
+	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 
 	/** Shown while a line is written note by note: where the next note comes, and what the keys do. */
 	let { writer }: { writer: LineWriter } = $props();

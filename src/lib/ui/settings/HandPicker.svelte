@@ -5,7 +5,7 @@
 	import type { PlayerStore } from '$lib/state/player-setup.svelte';
 	import { RadioGroup } from 'bits-ui';
 	import { capital } from '$lib/words/words';
-	import Choice from './Choice.svelte';
+	import Choice from '$lib/ui/parts/OptionRow.svelte';
 
 	/** How far the fretting hand stretches: shapes wider than that are told apart. */
 	let { store }: { store: PlayerStore } = $props();

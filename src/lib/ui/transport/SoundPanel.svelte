@@ -6,7 +6,7 @@
 	import { PARTS, type Part } from '$core/band';
 	import { soundPrefs } from '$lib/state/sound-prefs.svelte';
 	import { useTransport } from '$lib/state/transport.svelte';
-	import Choice from '../Choice.svelte';
+	import Choice from '$lib/ui/parts/Choice.svelte';
 	import MixRow from './MixRow.svelte';
 	import TempoRows from './TempoRows.svelte';
 

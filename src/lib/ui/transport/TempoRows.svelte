@@ -7,7 +7,7 @@
 	import { soundPrefs } from '$lib/state/sound-prefs.svelte';
 	import { saveHeaders } from '$lib/state/tune-headers';
 	import { useTransport } from '$lib/state/transport.svelte';
-	import KeyCap from '../KeyCap.svelte';
+	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 
 	/** How fast: tempo, speed, and how late the off-beats come. */
 	const transport = useTransport();

@@ -5,7 +5,7 @@
 	import { onKeys } from '$lib/state/keys';
 	import ChordSymbol from '$lib/ui/ChordSymbol.svelte';
 	import FootKeys from '$lib/ui/FootKeys.svelte';
-	import KeyCap from '$lib/ui/KeyCap.svelte';
+	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 	import TopBar from '$lib/ui/TopBar.svelte';
 	import { capital, inWords, keyWords, plural } from '$lib/words/words';
 	import type { PageData } from './$types';

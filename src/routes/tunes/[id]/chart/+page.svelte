@@ -31,7 +31,7 @@
 	import TransposeRow from '$lib/ui/chart/TransposeRow.svelte';
 	import ChartEditor from '$lib/ui/editor/ChartEditor.svelte';
 	import FootKeys from '$lib/ui/FootKeys.svelte';
-	import KeyCap from '$lib/ui/KeyCap.svelte';
+	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 	import Later from '$lib/ui/Later.svelte';
 	import TuneBar from '$lib/ui/TuneBar.svelte';
 	import { plural } from '$lib/words/words';

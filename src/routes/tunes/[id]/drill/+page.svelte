@@ -22,7 +22,7 @@
 	import PassStrip from '$lib/ui/drill/PassStrip.svelte';
 	import { NeckNotes } from '$lib/ui/drill/neck-notes.svelte';
 	import FootKeys from '$lib/ui/FootKeys.svelte';
-	import KeyCap from '$lib/ui/KeyCap.svelte';
+	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 	import Later from '$lib/ui/Later.svelte';
 	import Neck from '$lib/ui/Neck.svelte';
 	import TuneBar from '$lib/ui/TuneBar.svelte';

@@ -10,7 +10,7 @@
 	import { prefs } from '$lib/state/prefs.svelte';
 	import { RoutePlan } from '$lib/state/route-plan.svelte';
 	import FootKeys from '$lib/ui/FootKeys.svelte';
-	import KeyCap from '$lib/ui/KeyCap.svelte';
+	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 	import Later from '$lib/ui/Later.svelte';
 	import Neck from '$lib/ui/Neck.svelte';
 	import ArcStrip from '$lib/ui/route/ArcStrip.svelte';

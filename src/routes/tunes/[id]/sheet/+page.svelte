@@ -10,10 +10,10 @@
 	import { onKeys } from '$lib/state/keys';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { redoStep, toNextKey, undoStep } from '$lib/state/tune-headers';
-	import Choice from '$lib/ui/Choice.svelte';
+	import Choice from '$lib/ui/parts/Choice.svelte';
 	import Later from '$lib/ui/Later.svelte';
 	import FootKeys from '$lib/ui/FootKeys.svelte';
-	import KeyCap from '$lib/ui/KeyCap.svelte';
+	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 	import TakeAway from '$lib/ui/files/TakeAway.svelte';
 	import TuneBar from '$lib/ui/TuneBar.svelte';
 	import { plural } from '$lib/words/words';
