@@ -90,10 +90,7 @@
 </script>
 
 <polygon class="fill-sunk" points={area(firstWire, to)} />
-{#if !bar}<polygon
-		class="fill-[color-mix(in_srgb,var(--lit)_50%,var(--paper))]"
-		points={area(window.low - 1, window.high)}
-	/>{/if}
+{#if !bar}<polygon class="fill-reach" points={area(window.low - 1, window.high)} />{/if}
 {#each held as [low, high] (low)}
 	<polygon class="fill-lit" points={area(low, high)} />
 {/each}

@@ -64,7 +64,7 @@
 <section>
 	<h2 class="border-b-2 border-ink pb-1 text-head">Take it away</h2>
 	<a
-		class="sr font-bold underline underline-offset-4"
+		class="sr-only font-bold underline underline-offset-4"
 		bind:this={link}
 		href={page}
 		download

@@ -69,7 +69,7 @@
 	};
 </script>
 
-<section class="scale-panel">
+<section>
 	<PanelHead title="Scale in use">
 		{@render menu()}
 	</PanelHead>

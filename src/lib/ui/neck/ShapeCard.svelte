@@ -111,7 +111,7 @@
 			stroke-width={shapeStroke(kind)}
 		/>
 		<text
-			class="fill-ink font-bold anchor-middle data-onfill:fill-[#14181b]"
+			class="fill-ink font-bold anchor-middle data-onfill:fill-on-now"
 			data-onfill={kind === 'root' || undefined}
 			x={x(note.fret)}
 			y={y(note.string) + labelShift(kind) * radius}

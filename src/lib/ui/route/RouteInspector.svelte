@@ -58,7 +58,7 @@
 			<Panel.default {plan} onclose={() => (side = 'change')} />
 		{/await}
 	{:else if open.change}
-		<section class="pair-box">
+		<section>
 			<p data-part="where" class="text-line text-second">
 				<strong class="mr-1.5 text-ink"
 					>Change {open.cursor + 1} of {open.chart.changes.length}</strong
