@@ -130,8 +130,17 @@ test('the stand view opens with F, goes by pedal, and closes', async ({ page, re
 	await expect(stand.locator('rect[data-part="beat"]')).toBeVisible();
 	await page.keyboard.press('Space');
 	await expect(stand.getByRole('button', { name: 'Play' })).toBeVisible();
+	// With F the band plays on under the screen, with Escape it stops.
+	await page.keyboard.press('Space');
+	await expect(stand.getByRole('button', { name: 'Stop' })).toBeVisible();
+	await page.keyboard.press('f');
+	await expect(stand).toHaveCount(0);
+	await expect(stop(page)).toBeVisible();
+	await page.keyboard.press('f');
+	await expect(stand).toBeVisible();
 	await page.keyboard.press('Escape');
 	await expect(stand).toHaveCount(0);
+	await expect(stop(page)).toHaveCount(0);
 	await expect(page).not.toHaveURL(/stand/);
 	// From the notebook the same key opens it on the tune that was open last.
 	await go(page, '/');

@@ -153,6 +153,8 @@ test('a set list is read at any size, and printed', async ({ page, request }) =>
 	await expect(first).toContainText('B♭ blues');
 	await expect(first).toContainText('104');
 	await expect(first).toContainText(/position 6\s+first D, 3 of B♭7: string 3, fret 7/);
+	// The rail leads to the tune that was open, never to a set as if it were one.
+	await expect(page.locator(`nav a[href*="${demo.id}"]`)).toHaveCount(0);
 	for (const size of [
 		{ width: 390, height: 844 },
 		{ width: 820, height: 1180 },

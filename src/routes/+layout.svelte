@@ -7,7 +7,6 @@
 	import { onKeys } from '$lib/state/keys';
 	import { lastTune } from '$lib/state/last-tune.svelte';
 	import { prefs } from '$lib/state/prefs.svelte';
-	import { serverWatch } from '$lib/state/server-watch.svelte';
 	import { soundPrefs } from '$lib/state/sound-prefs.svelte';
 	import DropFiles from '$lib/ui/files/DropFiles.svelte';
 	import Later from '$lib/ui/Later.svelte';
@@ -19,9 +18,13 @@
 	import { Toaster } from 'svelte-sonner';
 
 	let { children }: { children: Snippet } = $props();
-	/** Notices stand above the rail of a small screen, and above the bar of a server that is away. */
-	const bottom = $derived(`var(--notice-${serverWatch.away ? 'away' : 'bottom'})`);
-	const tuneId = $derived(page.status === 200 ? (page.params.id ?? lastTune.id) : lastTune.id);
+	const NOTICES = { top: 'var(--notice-top)', left: 'var(--notice-left)' };
+	/** A set has an id of its own kind. */
+	const tuneId = $derived(
+		page.status === 200 && page.route.id?.startsWith('/tunes/')
+			? (page.params.id ?? lastTune.id)
+			: lastTune.id
+	);
 
 	onMount(() => {
 		prefs.load();
@@ -72,10 +75,10 @@
 <ModeWatcher disableHeadScriptInjection />
 <Later>
 	<Toaster
-		position="bottom-right"
+		position="top-left"
 		duration={8000}
-		offset={{ bottom }}
-		mobileOffset={{ bottom }}
+		offset={NOTICES}
+		mobileOffset={{ ...NOTICES, right: '1rem' }}
 		toastOptions={{
 			unstyled: true,
 			classes: {

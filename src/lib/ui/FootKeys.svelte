@@ -13,7 +13,7 @@
 <p
 	class="flex flex-wrap text-reason text-second max-tablet:hidden print:hidden {flat
 		? 'gap-x-4 gap-y-1.5'
-		: 'mt-auto gap-x-5.5 gap-y-1.5 pt-3.5 pb-2'}"
+		: 'z-10 mt-auto gap-x-5.5 gap-y-1.5 bg-paper pt-3 pb-2 desk:sticky desk:bottom-0'}"
 >
 	{#each keys as [key, does] (key)}
 		<span class="inline-flex items-center gap-2"

@@ -22,9 +22,11 @@
 					<h3 class="pt-3 pb-1 text-line">{where}</h3>
 					<ul>
 						{#each rows as [key, does] (key)}<li
-								class="grid grid-cols-[116px_1fr] border-b border-hair py-1"
+								class="grid grid-cols-[128px_minmax(0,1fr)] gap-3 border-b border-hair py-1"
 							>
-								<span><KeyCap keys={key} /></span><span>{does}</span>
+								<span class="flex flex-wrap content-start gap-y-1"
+									><KeyCap keys={key} always /></span
+								><span>{does}</span>
 							</li>{/each}
 					</ul>
 				{/each}

@@ -72,13 +72,13 @@
 			onValueChange={onpick}
 			orientation="horizontal"
 			aria-label="{name} of {signs(chord.symbol)}, {tense}"
-			class="-mx-1 flex [scroll-snap-type:x_proximity] [scrollbar-width:thin] [scrollbar-color:var(--strong)_transparent] items-start gap-3 overflow-x-auto p-1"
+			class="-mx-1 grid grid-cols-[repeat(auto-fill,minmax(148px,1fr))] content-start gap-3 p-1"
 			data-tense={tense}
 		>
 			{#each own as { key, title, head, caption, spoken, drawing } (key)}
 				<RadioGroup.Item
 					value={key}
-					class="min-w-37 flex-[0_0_calc(50%_-_6px)] [scroll-snap-align:start] border-2 border-transparent px-1 pt-px pb-1 text-left hover:bg-lit data-[state=checked]:border-ink"
+					class="border-2 border-transparent px-1 pt-px pb-1 text-left hover:bg-lit data-[state=checked]:border-ink"
 					aria-label={spoken}
 					onclick={(event) => {
 						// A second press lets the shape go.

@@ -88,7 +88,7 @@
 	onValueChange={(key) => view.pick(key)}
 	orientation="horizontal"
 	aria-label="Places of this layout"
-	class="flex max-h-21 flex-wrap gap-1.5 overflow-y-auto p-1"
+	class="flex flex-wrap gap-1.5 p-1"
 >
 	{#each view.layouts as layout (layout.id)}
 		<RadioGroup.Item

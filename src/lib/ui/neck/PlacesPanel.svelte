@@ -14,7 +14,7 @@
 	value={String(open.position)}
 	onValueChange={(position) => open.moveTo(Number(position))}
 	aria-label="Places, best first"
-	class="max-h-42 [scrollbar-width:thin] [scrollbar-color:var(--strong)_transparent] overflow-y-auto p-1 max-desk:max-h-none"
+	class="p-1"
 >
 	{#each order as { position, rank, score, reasons } (position)}
 		<RadioGroup.Item

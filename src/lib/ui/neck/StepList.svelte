@@ -32,10 +32,7 @@
 {#if rows.length === 0}<p class="py-3 text-second">{empty}</p>{/if}
 <div class="grid grid-cols-[repeat(auto-fit,minmax(min(100%,300px),1fr))] gap-x-4 gap-y-2">
 	{#each groups as { tense, chord, own } (tense)}
-		<div
-			class="group data-[tense=clash]:underline data-[tense=clash]:decoration-dotted data-[tense=clash]:decoration-2 data-[tense=clash]:underline-offset-4"
-			data-tense={tense}
-		>
+		<div data-tense={tense}>
 			<p class="pt-1 pb-0.5 text-reason text-second">
 				over <span class="text-head in-now:text-now-ink in-next:text-next-ink"
 					><ChordSymbol {chord} /></span
@@ -45,7 +42,7 @@
 				value={own.some((row) => row.key === value) ? value : ''}
 				onValueChange={onpick}
 				aria-label="{name} over {signs(chord.symbol)}, {tense}"
-				class="max-h-[max(124px,calc(100dvh_-_650px))] [scrollbar-width:thin] [scrollbar-color:var(--strong)_transparent] overflow-y-auto border-t border-hair p-0.5 max-desk:max-h-none"
+				class="grid grid-cols-[repeat(auto-fill,minmax(min(100%,260px),1fr))] gap-x-4 border-t border-hair p-0.5"
 			>
 				{#each own as row (row.key)}
 					<RadioGroup.Item

@@ -144,7 +144,7 @@
 					Both are planned on the chart as it is now.
 				{/if}
 			</Dialog.Description>
-			<div class="mb-3 grid grid-cols-[1fr_1fr] gap-x-6 gap-y-2 max-tablet:grid-cols-[1fr]">
+			<div class="mb-3 grid grid-cols-2 gap-x-6 gap-y-2 max-tablet:grid-cols-1">
 				<Select label="Left" options={lists} bind:value={left} />
 				<Select label="Right" options={lists} bind:value={right} />
 			</div>

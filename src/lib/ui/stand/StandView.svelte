@@ -74,11 +74,16 @@
 		transport.stop();
 		transport.toggle();
 	}
+	/** Who leaves has stopped playing; with F the band goes on under the screen. */
+	function leave(): void {
+		transport.stop();
+		onclose();
+	}
 	const keys = onlyKeys({
 		' ': () => transport.toggle(),
 		Enter: again,
 		f: () => onclose(),
-		Escape: () => onclose(),
+		Escape: leave,
 		ArrowLeft: () => along(-1),
 		ArrowRight: () => along(1),
 		PageUp: () => along(-1),

@@ -179,7 +179,9 @@
 			<Later><PanelTabs bind:this={panels} {view} {coverage} {leftHanded} /></Later>
 		</div>
 	{/if}
-	<div class="mt-auto flex flex-wrap items-center justify-between gap-x-6 gap-y-0 py-1">
+	<div
+		class="z-10 mt-auto flex flex-wrap items-center justify-between gap-x-6 gap-y-0 bg-paper py-1 desk:sticky desk:bottom-0"
+	>
 		<LayerSwitches />
 		<FootKeys
 			flat

@@ -101,9 +101,10 @@
 	// What is planned here is what the band plays along with, and what the stand shows.
 	const transport = useTransport();
 	$effect(() => {
-		const { line, targets, roams } = plan;
+		const { line, targets } = plan;
 		const { style, position } = plan.wishes;
 		const handAt = (change: number) => plan.handAt(change);
+		const roams = targets.some(({ change }) => handAt(change) !== position);
 		transport.route =
 			targets.length === 0 && line.length === 0
 				? null
@@ -212,7 +213,9 @@
 			{/await}
 		{/if}
 	{/if}
-	<div class="mt-auto flex flex-wrap items-center gap-x-4.5 gap-y-1 pt-2 text-reason">
+	<div
+		class="z-10 mt-auto flex flex-wrap items-center gap-x-4.5 gap-y-1 bg-paper pt-2 text-reason desk:sticky desk:bottom-0"
+	>
 		<Button look="quiet" aria-expanded={table} onclick={() => (table = !table)}
 			>{table ? 'Hide table' : 'Table'}</Button
 		>
