@@ -1,3 +1,4 @@
+import { test as onPhone } from '@playwright/test';
 import { expectAccessible, expectNoOverflow, visit } from './helpers';
 import { expect, test } from './test';
 
@@ -39,13 +40,12 @@ test('parts are shown on paper and on stage, and a list is worked by keys', asyn
 	await expect(share).toHaveAttribute('aria-valuetext', '41 %');
 });
 
-test.describe('where fingers point', () => {
-	test.use({ hasTouch: true, isMobile: true, viewport: { width: 390, height: 844 } });
-	test('a list is the device’s own', async ({ page }) => {
-		await visit(page, '/parts');
-		const place = page.getByRole('region', { name: 'Paper' }).locator('select').first();
-		await place.selectOption('3');
-		await expect(place).toHaveValue('3');
-		await expectNoOverflow(page);
-	});
+// Another kind of browser than the one that tests share.
+onPhone.use({ hasTouch: true, isMobile: true, viewport: { width: 390, height: 844 } });
+onPhone('where fingers point a list is the device’s own', async ({ page }) => {
+	await visit(page, '/parts');
+	const place = page.getByRole('region', { name: 'Paper' }).locator('select').first();
+	await place.selectOption('3');
+	await expect(place).toHaveValue('3');
+	await expectNoOverflow(page);
 });

@@ -11,6 +11,7 @@
 		onremove: () => void;
 	};
 	let { routes, current, onremove }: Props = $props();
+	const name = $derived(current?.name ?? 'New route');
 	const openRoute = (id: string) => void goto(`?route=${id}`);
 	const lines: readonly MenuLine[] = $derived([
 		...routes.map(({ id, name }) => ({
@@ -24,7 +25,10 @@
 </script>
 
 <MenuButton {lines}
-	><span class="max-w-[14em] truncate max-lap:max-w-[7em] max-tablet:max-w-[3.5em]"
-		>{current?.name ?? 'New route'}</span
+	><span
+		class="max-w-56 text-left leading-tight wrap-anywhere max-lap:max-w-36 max-tablet:max-w-24 {name.length >
+		28
+			? 'text-count'
+			: ''}">{name}</span
 	></MenuButton
 >

@@ -13,7 +13,7 @@
 
 <div
 	data-part="playing"
-	class="flex h-full min-w-0 items-center"
+	class="flex h-14 min-w-0 items-center max-tablet:h-11"
 	data-announcing={transport.announcing || undefined}
 >
 	{#if transport.heard.kind === 'counting'}
@@ -53,7 +53,7 @@
 			{#if target}
 				<p
 					data-part="fact"
-					class="min-w-23 border-l border-hair pr-5 pl-4 whitespace-nowrap in-data-announcing:flex in-data-announcing:h-full in-data-announcing:flex-col in-data-announcing:justify-center in-data-announcing:bg-next-tint max-lap:hidden max-tablet:min-w-0 max-tablet:px-2.5 max-tablet:py-0"
+					class="min-w-23 border-l border-hair pr-5 pl-4 whitespace-nowrap in-data-announcing:flex in-data-announcing:h-full in-data-announcing:flex-col in-data-announcing:justify-center in-data-announcing:bg-next-tint max-tablet:min-w-0 max-tablet:px-2.5 max-tablet:py-0 @max-[24rem]:hidden!"
 				>
 					<small class="block text-count leading-snug text-second"
 						>land on string {target.string}, fret {target.fret}</small
