@@ -11,6 +11,8 @@ import {
 
 /** Four bars that are over in three and a half seconds. */
 const QUICK = 'title: Quick Lanterns\nkey: C major\ntempo: 280\n\n| C | F | G7 | Am |\n';
+const part = (page: Page, name: string) => page.locator(`[data-part="${name}"]`);
+const heardBar = (page: Page) => part(page, 'playing').locator('[data-part="fact"] b').first();
 const verdict = (page: Page) => page.getByRole('heading', { level: 1 });
 const LADDER = { start: 280, step: 10, ceiling: 300, up: 1 };
 
@@ -83,8 +85,8 @@ test('from today to the log: a drill is started, played, judged, followed and ke
 	await expect(verdict(page)).not.toContainText(' at ');
 	await page.keyboard.press('6');
 	await expect(page).toHaveURL(/\/log/);
-	const rows = page
-		.locator('[data-part="last"] tbody tr', { hasText: 'today' })
+	const rows = part(page, 'last')
+		.locator('tbody tr', { hasText: 'today' })
 		.filter({ hasText: title });
 	await expect(rows.filter({ hasText: '280' }).first()).toContainText(' of ');
 	await expect(rows.filter({ hasText: '(part)' }).first()).toBeVisible();
@@ -93,7 +95,7 @@ test('from today to the log: a drill is started, played, judged, followed and ke
 test('a drill is made in three choices and kept with its place', async ({ page, request }) => {
 	const tune = await newTune(request, QUICK);
 	await visit(page, `/tunes/${tune.id}/drill?position=5`);
-	await expect(page.locator('[data-part="rule"]')).toContainText(
+	await expect(part(page, 'rule')).toContainText(
 		'Quick Lanterns · position 5 · guide tones on every change · eighths only · 196→280'
 	);
 	await page.keyboard.press('r');
@@ -107,15 +109,15 @@ test('a drill is made in three choices and kept with its place', async ({ page, 
 	await dialog.getByRole('button', { name: 'Drill this' }).click();
 	const line =
 		'Quick Lanterns · bars 1–2 · in F · position 8 · a chord tone on every change · chord tones only · eighths only · 240→280';
-	await expect(page.locator('[data-part="rule"]')).toContainText(line);
-	await expect(page.locator('[data-part="strips"]')).toBeVisible();
+	await expect(part(page, 'rule')).toContainText(line);
+	await expect(part(page, 'strips')).toBeVisible();
 	await go(page, `/tunes/${tune.id}/drill?position=8&key=F`);
-	await expect(page.locator('[data-part="rule"]')).toContainText(line);
+	await expect(part(page, 'rule')).toContainText(line);
 	// The same work in the next key, and another place.
 	await page.keyboard.press('Shift+.');
-	await expect(page.locator('[data-part="rule"]')).toContainText('in B♭');
+	await expect(part(page, 'rule')).toContainText('in B♭');
 	await page.keyboard.press('[');
-	await expect(page.locator('[data-part="rule"]')).toContainText('position 7');
+	await expect(part(page, 'rule')).toContainText('position 7');
 	await page.keyboard.press('ArrowUp');
 	await expect(verdict(page)).toHaveText(/^Land every change at 2\d\d\.$/);
 	// A rule that the tune does not have is told, and nothing is lost.
@@ -123,7 +125,7 @@ test('a drill is made in three choices and kept with its place', async ({ page, 
 	await dialog.getByText('Rules one by one').click();
 	await dialog.getByLabel('One fret only').fill('7');
 	await dialog.getByRole('button', { name: 'Leave it as it was' }).click();
-	await expect(page.locator('[data-part="rule"]')).not.toContainText('fret 7');
+	await expect(part(page, 'rule')).not.toContainText('fret 7');
 });
 
 test('MIDI, letters, and the player’s own ear', async ({ page, request }) => {
@@ -150,19 +152,17 @@ test('MIDI, letters, and the player’s own ear', async ({ page, request }) => {
 	await expect(verdict(page)).toHaveText('Pass at 150.');
 	await expect(verdict(page)).toContainText('of 4 changes land');
 	await expect(page.getByRole('row', { name: /^silent/ })).toContainText('0');
-	await expect(page.locator('[data-part="slips"]')).toContainText('Bar 3, missed.');
-	await expect(page.locator('[data-part="heard"]')).toHaveText('C5');
+	await expect(part(page, 'slips')).toContainText('Bar 3, missed.');
+	await expect(part(page, 'heard')).toHaveText('C5');
 
 	await choose(who, /neck/i);
 	await verdict(page).click();
 	await page.keyboard.press('Space');
 	await expect(verdict(page)).toHaveText('Pass at 150.');
-	await expect(page.locator('[data-part="playing"] [data-part="fact"] b').first()).toContainText(
-		'of 4'
-	);
+	await expect(heardBar(page)).toContainText('of 4');
 	for (let i = 0; i < 12; i++) await page.keyboard.press('a', { delay: 60 });
 	await expect(verdict(page)).toContainText('changes land');
-	await expect(page.locator('[data-part="heard"]')).not.toHaveText('–');
+	await expect(part(page, 'heard')).not.toHaveText('–');
 
 	// Nothing plugged in at all: the player says how it went.
 	await page.keyboard.press('h');
@@ -190,18 +190,16 @@ test('the simulated player is set by hand; a pass is heard again and noted; a dr
 	await expect(page.getByLabel('Seed of the next pass')).toHaveValue('8');
 	// Back on the pedal: the pass itself sounds, and is not judged again.
 	await page.keyboard.press('PageUp');
-	await expect(page.locator('[data-part="playing"] [data-part="fact"] b').first()).toContainText(
-		'of 4'
-	);
+	await expect(heardBar(page)).toContainText('of 4');
 	await expect(verdict(page)).toHaveText('0 of 4 changes land.');
-	await expect(page.locator('[data-part="playing"]')).toHaveCount(0);
+	await expect(part(page, 'playing')).toHaveCount(0);
 	await expect(page.getByText('1 pass now')).toBeVisible();
 	await page.keyboard.press('m');
 	await page.getByLabel('Note of the take').fill('Every thumb.');
 	await page.keyboard.press('Enter');
 	await expect(page.getByRole('button', { name: 'Every thumb.' })).toBeVisible();
 	await go(page, '/log');
-	await expect(page.locator('[data-part="last"]')).toContainText('Every thumb.');
+	await expect(part(page, 'last')).toContainText('Every thumb.');
 
 	await go(page, '/');
 	const strip = page.locator('[data-part="today"] [data-part="strip"]');
@@ -256,11 +254,11 @@ test('the log is filtered, sorted, read as tables, and two takes are compared', 
 	await choose(page.getByRole('combobox', { name: /^Tune / }), 'Glass Buoy');
 	await expect(page).toHaveURL(/tune=/);
 	await choose(page.getByRole('combobox', { name: /^Place / }), 'Position 11');
-	const rows = page.locator('[data-part="last"] tbody tr');
+	const rows = part(page, 'last').locator('tbody tr');
 	await expect(rows.first()).toContainText('Glass Buoy');
 	await expect(rows.first().locator('td').nth(2)).toHaveText('11');
 	await page.getByRole('link', { name: 'Landed' }).click();
-	await expect(page.locator('[data-part="last"] th', { hasText: 'Landed' })).toHaveAttribute(
+	await expect(part(page, 'last').locator('th', { hasText: 'Landed' })).toHaveAttribute(
 		'aria-sort',
 		'descending'
 	);
@@ -289,7 +287,7 @@ test('the log is filtered, sorted, read as tables, and two takes are compared', 
 	await expect(rows.nth(1)).toContainText('Thumb behind the neck.');
 	await expect(rows.nth(1).getByRole('button', { name: /note of this take/ })).toBeFocused();
 	await page.reload();
-	await expect(page.locator('[data-part="last"]')).toContainText('Thumb behind the neck.');
+	await expect(part(page, 'last')).toContainText('Thumb behind the neck.');
 });
 
 test('the words of care come once, and stay in the help', async ({ page, request }) => {

@@ -149,6 +149,8 @@ for (const { name, path, act, theme = 'light', size = DESK } of VIEWS) {
 	await page.evaluate(
 		() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)))
 	);
+	// A notice is told for a while only.
+	await page.locator('[data-sonner-toast]').first().waitFor({ state: 'detached', timeout: 20_000 });
 	await page.screenshot({ path: join(out, `${name}.png`) });
 	await page.close();
 	console.log(`docs/screenshots/${name}.png`);

@@ -221,21 +221,24 @@
 									class="fill-transparent stroke-none group-focus-visible/place:stroke-ink group-focus-visible/place:stroke-3"
 									r={radius + 8}
 								/>
-								<NeckPlace
-									{mark}
-									{radius}
-									label={label(mark)}
-									landing={samePlace(target, mark)
-										? 'target'
-										: samePlace(before, mark)
-											? 'before'
-											: null}
-									locked={(samePlace(target, mark) && target?.locked) ?? false}
-									{faded}
-									finger={fingers ? fingerOf(mark) : ''}
-									picked={samePlace(picked, mark)}
-									forbidden={forbidden.some((place) => samePlace(place, mark))}
-								/>
+								<!-- What is picked out has a mark of its own here. -->
+								{#if !inFigure(mark)}
+									<NeckPlace
+										{mark}
+										{radius}
+										label={label(mark)}
+										landing={samePlace(target, mark)
+											? 'target'
+											: samePlace(before, mark)
+												? 'before'
+												: null}
+										locked={(samePlace(target, mark) && target?.locked) ?? false}
+										{faded}
+										finger={fingers ? fingerOf(mark) : ''}
+										picked={samePlace(picked, mark)}
+										forbidden={forbidden.some((place) => samePlace(place, mark))}
+									/>
+								{/if}
 							</g>
 						{/each}
 					</g>

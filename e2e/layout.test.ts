@@ -1,0 +1,91 @@
+import type { Page } from '@playwright/test';
+import { go, visit } from './helpers';
+import { layoutFaults } from './layout';
+import { expect, test } from './test';
+
+const SIZES = [
+	{ width: 1280, height: 800 },
+	{ width: 820, height: 1180 },
+	{ width: 390, height: 844 }
+];
+const SCREENS = ['chart', 'neck', 'route', 'phrase', 'drill', 'sheet'];
+
+/** All faults of a page at every size, with the place where each was seen. */
+async function faultsOf(page: Page, path: string): Promise<string[]> {
+	const found: string[] = [];
+	for (const size of SIZES) {
+		await page.setViewportSize(size);
+		// What is drawn to the width follows it in frames, and parts come to life one after the other.
+		await page.waitForLoadState('networkidle');
+		await page.evaluate(
+			() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)))
+		);
+		found.push(...(await layoutFaults(page)).map((fault) => `${path} at ${size.width}: ${fault}`));
+	}
+	return found;
+}
+
+test('what is cut, covered, laid over words or too wide is found', async ({ browser }) => {
+	const page = await browser.newPage({ viewport: { width: 600, height: 400 } });
+	const seen = async (html: string) => {
+		await page.setContent(`<body style="margin:0;font:16px sans-serif">${html}`);
+		return layoutFaults(page);
+	};
+	expect(
+		await seen('<p>All well</p><div style="overflow:auto;width:60px"><nobr>scrolled words')
+	).toEqual([]);
+	expect(
+		await seen('<div style="overflow:hidden;width:40px"><nobr>Ladder to the Lamp</nobr></div>')
+	).toEqual(['cut at the side: Ladder to the Lamp']);
+	expect(
+		await seen('<div style="overflow:hidden;height:12px;line-height:20px">gypsy</div>')
+	).toEqual(['cut above or below: gypsy']);
+	expect(
+		await seen('<p style="margin:0">Glass Buoy</p><p style="margin:-20px 0 0">Rope and Tar</p>')
+	).toContain('words on words: Glass Buoy | Rope and Tar');
+	expect(
+		await seen('<p>Marsh Waltz</p><i style="position:absolute;inset:0;background:#fff"></i>')
+	).toEqual(['under i: Marsh Waltz']);
+	expect(await seen('<div style="width:700px">wide</div>')).toEqual([
+		'the page is 100 px too wide'
+	]);
+	await page.close();
+});
+
+for (const theme of ['light', 'dark'] as const) {
+	test(`nothing is cut or covered on any screen of the demo notebook, ${theme}`, async ({
+		page,
+		request
+	}) => {
+		test.slow();
+		await page.emulateMedia({ colorScheme: theme });
+		const { tunes } = await (await request.get('/api/v1/tunes')).json();
+		const { sets } = await (await request.get('/api/v1/sets')).json();
+		const titled = (title: string) =>
+			tunes.find((tune: { title: string }) => tune.title === title).id as string;
+		await visit(page, '/');
+		const paths = [
+			...['/', '/log', '/settings', '/help', `/sets/${sets[0].id}`],
+			...['Tin Roof Ferry', 'Two Harbours'].flatMap((title) =>
+				SCREENS.map((screen) => `/tunes/${titled(title)}/${screen}`)
+			),
+			`/tunes/${titled('Tin Roof Ferry')}/route?stand=`
+		];
+		const found: string[] = [];
+		const links = new Set<string>();
+		for (const path of paths) {
+			if (new URL(page.url()).pathname + new URL(page.url()).search !== path) await go(page, path);
+			found.push(...(await faultsOf(page, path)));
+			const hrefs = page.locator('a[href^="/"]');
+			for (const href of await hrefs.evaluateAll((all) =>
+				all.map((a) => a.getAttribute('href') ?? '')
+			)) {
+				links.add(href);
+			}
+		}
+		expect(found).toEqual([]);
+		if (theme === 'dark') return;
+		expect(links.size).toBeGreaterThan(30);
+		for (const href of links) expect((await request.get(href)).status(), href).toBeLessThan(400);
+	});
+}
