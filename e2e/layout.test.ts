@@ -61,11 +61,12 @@ for (const theme of ['light', 'dark'] as const) {
 		await page.emulateMedia({ colorScheme: theme });
 		const { tunes } = await (await request.get('/api/v1/tunes')).json();
 		const { sets } = await (await request.get('/api/v1/sets')).json();
+		const demo = sets.find((set: { name: string }) => set.name === 'Thursday on the Corvane');
 		const titled = (title: string) =>
 			tunes.find((tune: { title: string }) => tune.title === title).id as string;
 		await visit(page, '/');
 		const paths = [
-			...['/', '/log', '/settings', '/help', `/sets/${sets[0].id}`],
+			...['/', '/log', '/settings', '/help', `/sets/${demo.id}`],
 			...['Tin Roof Ferry', 'Two Harbours'].flatMap((title) =>
 				SCREENS.map((screen) => `/tunes/${titled(title)}/${screen}`)
 			),
@@ -85,7 +86,13 @@ for (const theme of ['light', 'dark'] as const) {
 		}
 		expect(found).toEqual([]);
 		if (theme === 'dark') return;
-		expect(links.size).toBeGreaterThan(30);
-		for (const href of links) expect((await request.get(href)).status(), href).toBeLessThan(400);
+		// Tunes of other tests come and go; those of the demo stay, and a set must never be taken for a tune.
+		const stay = new Set<string>([demo.id, ...demo.tuneIds]);
+		const kept = [...links].filter((href) => {
+			const id = /^\/(?:tunes|sets)\/([^/?]+)/.exec(href)?.[1];
+			return id === undefined || stay.has(id);
+		});
+		expect(kept.length).toBeGreaterThan(30);
+		for (const href of kept) expect((await request.get(href)).status(), href).toBeLessThan(400);
 	});
 }
