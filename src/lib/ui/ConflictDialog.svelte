@@ -29,24 +29,17 @@
 				Probably another tab. Both are shown; nothing is overwritten until you choose.
 			</Dialog.Description>
 			<div class="grid grid-cols-[1fr_1fr] gap-6 max-tablet:grid-cols-[1fr]">
-				<section>
-					<h3 class="border-b-2 border-ink pb-1 text-head">Yours</h3>
-					<textarea
-						class="block max-h-[40vh] w-full resize-none overflow-auto bg-transparent py-2 font-mono text-line leading-normal"
-						readonly
-						rows="14"
-						aria-label="Yours"
-						value={mine}></textarea>
-				</section>
-				<section>
-					<h3 class="border-b-2 border-ink pb-1 text-head">Saved meanwhile</h3>
-					<textarea
-						class="block max-h-[40vh] w-full resize-none overflow-auto bg-transparent py-2 font-mono text-line leading-normal"
-						readonly
-						rows="14"
-						aria-label="Saved meanwhile"
-						value={theirs}></textarea>
-				</section>
+				{#each [['Yours', mine], ['Saved meanwhile', theirs]] as [name, text] (name)}
+					<section>
+						<h3 class="border-b-2 border-ink pb-1 text-head">{name}</h3>
+						<textarea
+							class="block max-h-[40vh] w-full resize-none overflow-auto bg-transparent py-2 font-mono text-line leading-normal"
+							readonly
+							rows="14"
+							aria-label={name}
+							value={text}></textarea>
+					</section>
+				{/each}
 			</div>
 			<div class="mt-4 flex flex-wrap items-center gap-x-4 gap-y-3">
 				<Button look="main" onclick={onkeep}>Keep mine</Button>

@@ -24,7 +24,7 @@ export const KEYS = [
 		[
 			['PgUp PgDn', 'back, on: pedals; arrows do the same'],
 			['Enter', 'start, again'],
-			['Esc', 'leave it']
+			['Esc', 'leave it and stop']
 		]
 	],
 	[

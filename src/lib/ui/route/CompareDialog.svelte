@@ -117,6 +117,9 @@
 	);
 
 	const look = dialog({ width: 'wide' });
+	/** Both tables: heads over a rule, rows over hairlines, figures under each other. */
+	const TABLE =
+		'mb-3 w-full border-collapse text-line tabular-nums [&_tbody_th]:font-medium [&_td]:border-b [&_td]:border-hair [&_td]:py-1 [&_td]:pr-2.5 [&_td]:text-left [&_th]:border-b [&_th]:border-hair [&_th]:py-1 [&_th]:pr-2.5 [&_th]:text-left [&_thead_th]:border-b-2 [&_thead_th]:border-ink [&_thead_th]:text-reason [&_thead_th]:font-normal [&_thead_th]:text-second';
 </script>
 
 {#snippet landing(target: (typeof rows)[number]['a'])}
@@ -156,38 +159,15 @@
 			{#if both}
 				<CompareArcs sides={both} />
 				<div class="mt-3 grid grid-cols-[3fr_2fr] items-start gap-6 max-tablet:grid-cols-[1fr]">
-					<table class="mb-3 w-full border-collapse text-line">
-						<thead
-							><tr
-								><th
-									class="border-b-2 border-ink py-1 pr-2.5 text-left text-reason font-normal text-second tabular-nums"
-									>Bar</th
-								><th
-									class="border-b-2 border-ink py-1 pr-2.5 text-left text-reason font-normal text-second tabular-nums"
-									>Chord</th
-								><th
-									class="border-b-2 border-ink py-1 pr-2.5 text-left text-reason font-normal text-second tabular-nums"
-									>Left</th
-								><th
-									class="border-b-2 border-ink py-1 pr-2.5 text-left text-reason font-normal text-second tabular-nums"
-									>Right</th
-								></tr
-							></thead
-						>
+					<table class={TABLE}>
+						<thead><tr><th>Bar</th><th>Chord</th><th>Left</th><th>Right</th></tr></thead>
 						<tbody>
 							{#each rows as row (row.change.index)}
 								<tr class="data-differs:bg-lit" data-differs={!row.same || undefined}>
-									<td class="border-b border-hair py-1 pr-2.5 text-left tabular-nums"
-										>{row.change.bar}{row.change.beat !== 1 ? `.${row.change.beat}` : ''}</td
-									>
-									<th
-										class="border-b border-hair py-1 pr-2.5 text-left font-medium tabular-nums"
-										scope="row">{signs(row.change.to.symbol)}</th
-									>
-									<td class="border-b border-hair py-1 pr-2.5 text-left tabular-nums"
-										>{@render landing(row.a)}</td
-									>
-									<td class="border-b border-hair py-1 pr-2.5 text-left tabular-nums"
+									<td>{row.change.bar}{row.change.beat !== 1 ? `.${row.change.beat}` : ''}</td>
+									<th scope="row">{signs(row.change.to.symbol)}</th>
+									<td>{@render landing(row.a)}</td>
+									<td
 										>{#if row.same}<small class="text-reason text-second">the same</small
 											>{:else}{@render landing(row.b)}{/if}</td
 									>
@@ -196,56 +176,20 @@
 						</tbody>
 					</table>
 					<div>
-						<table class="mb-3 w-full border-collapse text-line">
-							<thead
-								><tr
-									><th
-										class="border-b-2 border-ink py-1 pr-2.5 text-left text-reason font-normal text-second tabular-nums"
-										>Measure</th
-									><th
-										class="border-b-2 border-ink py-1 pr-2.5 text-left text-reason font-normal text-second tabular-nums"
-										>Left</th
-									><th
-										class="border-b-2 border-ink py-1 pr-2.5 text-left text-reason font-normal text-second tabular-nums"
-										>Right</th
-									></tr
-								></thead
-							>
+						<table class={TABLE}>
+							<thead><tr><th>Measure</th><th>Left</th><th>Right</th></tr></thead>
 							<tbody>
 								{#each measures as row (row.words)}
-									<tr
-										><th
-											class="border-b border-hair py-1 pr-2.5 text-left font-medium tabular-nums"
-											scope="row">{row.words}</th
-										><td class="border-b border-hair py-1 pr-2.5 text-left tabular-nums">{row.a}</td
-										><td class="border-b border-hair py-1 pr-2.5 text-left tabular-nums">{row.b}</td
-										></tr
-									>
+									<tr><th scope="row">{row.words}</th><td>{row.a}</td><td>{row.b}</td></tr>
 								{/each}
 							</tbody>
 						</table>
-						<table class="mb-3 w-full border-collapse text-line">
-							<thead
-								><tr
-									><th
-										class="border-b-2 border-ink py-1 pr-2.5 text-left text-reason font-normal text-second tabular-nums"
-										>Cost of</th
-									><th
-										class="border-b-2 border-ink py-1 pr-2.5 text-left text-reason font-normal text-second tabular-nums"
-										>Left</th
-									><th
-										class="border-b-2 border-ink py-1 pr-2.5 text-left text-reason font-normal text-second tabular-nums"
-										>Right</th
-									></tr
-								></thead
-							>
+						<table class={TABLE}>
+							<thead><tr><th>Cost of</th><th>Left</th><th>Right</th></tr></thead>
 							<tbody>
 								{#each costs as row (row.words)}
 									<tr
-										><th
-											class="border-b border-hair py-1 pr-2.5 text-left font-medium tabular-nums"
-											scope="row">{row.words}</th
-										>
+										><th scope="row">{row.words}</th>
 										<td
 											class="border-b border-hair py-1 pr-2.5 text-left tabular-nums data-less:font-bold"
 											data-less={row.a < row.b || undefined}>{row.a.toFixed(1)}</td
