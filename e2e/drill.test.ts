@@ -69,17 +69,10 @@ test('from today to the log: a drill is started, played, judged, followed and ke
 	await expect(verdict(page)).toContainText(/^(Loop|Pass) at \d+\./);
 	// Stopped on the way, what was played is kept: a change has gone by in the third bar.
 	// Looked for at every frame: asked from here, a pass of three seconds may be over between two looks.
-	await page.evaluate(
-		() =>
-			new Promise<void>((resolve) => {
-				const look = () => {
-					const told =
-						document.querySelector('[data-part="playing"] [data-part="fact"] b')?.textContent ?? '';
-					if (/^\s*[3-9]/.test(told)) resolve();
-					else requestAnimationFrame(look);
-				};
-				look();
-			})
+	await page.waitForFunction(
+		(where) => /^\s*[3-9]/.test(document.querySelector(where)?.textContent ?? ''),
+		'[data-part="playing"] [data-part="fact"] b',
+		{ polling: 'raf' }
 	);
 	await page.keyboard.press('Space');
 	await expect(verdict(page)).not.toContainText(' at ');
