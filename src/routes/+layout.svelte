@@ -4,7 +4,8 @@
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { care } from '$lib/state/care.svelte';
-	import { onKeys } from '$lib/state/keys';
+	import { useKeys } from '$lib/state/keys';
+	import { ELSEWHERE, EVERYWHERE } from '$lib/words/keys/everywhere';
 	import { lastTune } from '$lib/state/last-tune.svelte';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import { soundPrefs } from '$lib/state/sound-prefs.svelte';
@@ -12,7 +13,6 @@
 	import Later from '$lib/ui/Later.svelte';
 	import Rail from '$lib/ui/Rail.svelte';
 	import Standing from '$lib/ui/Standing.svelte';
-	import { tuneScreens } from '$lib/ui/screens';
 	import { ModeWatcher } from 'mode-watcher';
 	import { onMount, type Snippet } from 'svelte';
 	import { Toaster } from 'svelte-sonner';
@@ -48,29 +48,30 @@
 		const link = document.querySelector<HTMLAnchorElement>(`nav a[href*="/${path}"]`);
 		if (link) void goto(link.href);
 	};
-	const keys = onKeys({
-		...Object.fromEntries(tuneScreens.map((screen) => [screen.key, () => open(screen.path)])),
-		'6': () => void goto('/log'),
-		'?': () => void goto('/help'),
-		p: () => {
-			if (tuneId) void goto(sheetHref(tuneId));
+	useKeys(
+		EVERYWHERE,
+		{
+			chart: () => open('chart'),
+			neck: () => open('neck'),
+			route: () => open('route'),
+			phrase: () => open('phrase'),
+			drill: () => open('drill'),
+			log: () => goto('/log'),
+			sheet: () => tuneId && goto(sheetHref(tuneId)),
+			labels: () => prefs.set('labels', prefs.current.labels === 'names' ? 'roles' : 'names'),
+			more: () => prefs.toggle('more'),
+			help: () => goto('/help')
 		},
-		n: () => prefs.set('labels', prefs.current.labels === 'names' ? 'roles' : 'names')
-	});
-	/** Away from a tune the stand view opens on the tune that was open last. */
-	const elsewhere = onKeys({
-		f: () => {
-			if (tuneId) void goto(`/tunes/${tuneId}/route?stand`);
-		}
-	});
-	function press(event: KeyboardEvent): void {
-		if (!page.params.id) elsewhere(event);
-		keys(event);
-	}
+		{ level: 'app' }
+	);
+	useKeys(
+		ELSEWHERE,
+		{ stand: () => tuneId && goto(`/tunes/${tuneId}/route?stand`) },
+		{ level: 'app', when: () => !page.params.id }
+	);
 	const told = notice();
 </script>
 
-<svelte:window onkeydown={press} />
 <!-- The script that sets the theme before anything is drawn stands in app.html, by the nonce of the page. -->
 <ModeWatcher disableHeadScriptInjection />
 <Later>

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { EVERYWHERE } from '$lib/words/keys/everywhere';
+	import { NOTEBOOK } from '$lib/words/keys/notebook';
 	import Screen from '$lib/ui/parts/Screen.svelte';
 	import ScreenHead from '$lib/ui/parts/ScreenHead.svelte';
 	import Button from '$lib/ui/parts/Button.svelte';
@@ -7,13 +9,12 @@
 	import type { TuneAnswer } from '$lib/api/notebook-schema';
 	import { Refusal, send } from '$lib/state/api';
 	import type { NotebookRow } from '$lib/api/home-page';
-	import { onKeys } from '$lib/state/keys';
+	import { useKeys } from '$lib/state/keys';
 	import { SetBoard, type Group } from '$lib/state/set-board.svelte';
 	import { WholeBoard } from '$lib/state/whole-board.svelte';
 	import ChooseFiles from '$lib/ui/files/ChooseFiles.svelte';
 	import Later from '$lib/ui/Later.svelte';
 	import FootKeys from '$lib/ui/FootKeys.svelte';
-	import { listen } from '$lib/ui/listen';
 	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 	import TopBar from '$lib/ui/TopBar.svelte';
 	import TodayStrip from '$lib/ui/home/TodayStrip.svelte';
@@ -150,37 +151,24 @@
 		const tune = book.tunes.find(({ id }) => link?.href.includes(id)) ?? book.tunes[0];
 		if (tune) void goto(`/tunes/${tune.id}/drill`);
 	}
-	const keys = onKeys({
-		' ': () => {
-			if (data.today.length > 0) void goto(drillHref(data.today[0]));
-		},
-		d: drillIt,
-		ArrowDown: () => walk(1),
-		ArrowUp: () => walk(-1),
-		c: () => void create(),
-		i: () => chooser?.choose(),
-		s: () => nameSet(null),
-		'/': (event) => {
-			event.preventDefault();
-			finder?.focus();
-		}
+	useKeys(NOTEBOOK, {
+		choose: walk,
+		start: () => data.today.length > 0 && goto(drillHref(data.today[0])),
+		drill: drillIt,
+		carry,
+		find: () => finder?.focus(),
+		tune: create,
+		set: () => nameSet(null),
+		bring: () => chooser?.choose()
 	});
-	function onListKey(event: KeyboardEvent): void {
-		if (event.key !== 'ArrowDown' && event.key !== 'ArrowUp') return;
-		event.preventDefault();
-		const by = event.key === 'ArrowDown' ? 1 : -1;
-		if (event.altKey) void carry(by);
-		else walk(by);
-	}
 </script>
 
-<svelte:window onkeydown={keys} />
 <svelte:head><title>Notebook · Arc Step</title></svelte:head>
 
 <TopBar title="Notebook" {facts}>
 	{#snippet actions()}
-		<ChooseFiles bind:this={chooser}>Bring in files <KeyCap keys="I" /></ChooseFiles>
-		<Button look="quiet" onclick={create}>New tune <KeyCap keys="C" /></Button>
+		<ChooseFiles bind:this={chooser}>Bring in files <KeyCap of={NOTEBOOK.bring} /></ChooseFiles>
+		<Button look="quiet" onclick={create}>New tune <KeyCap of={NOTEBOOK.tune} /></Button>
 	{/snippet}
 </TopBar>
 <Screen>
@@ -192,7 +180,7 @@
 			>
 				<FindField bind:this={finder} query={data.query} />
 				<Button look="quiet" onclick={() => nameSet(null)}>
-					New set <KeyCap keys="S" />
+					New set <KeyCap of={NOTEBOOK.set} />
 				</Button>
 			</div>
 		{/if}
@@ -211,7 +199,7 @@
 			<ChooseFiles look="act">Bring in files</ChooseFiles>
 		</div>
 	{/if}
-	<div bind:this={list} {@attach listen('keydown', onListKey)}>
+	<div bind:this={list}>
 		{#each board.groups as group, i (group.set?.id ?? '')}
 			<Later>
 				<TuneGroup
@@ -245,16 +233,8 @@
 	<CareNote />
 	<FootKeys
 		keys={[
-			['↑ ↓', 'choose a tune'],
-			['Enter', 'open'],
-			['D', 'drill it now'],
-			['Alt ↑ ↓', 'move it'],
-			['/', 'find'],
-			['C', 'new tune'],
-			['S', 'new set'],
-			['I', 'bring in files'],
-			['6', 'log'],
-			['?', 'keys and terms']
+			...[NOTEBOOK.choose, NOTEBOOK.open, NOTEBOOK.drill, NOTEBOOK.carry, NOTEBOOK.find],
+			...[NOTEBOOK.tune, NOTEBOOK.set, NOTEBOOK.bring, EVERYWHERE.log, EVERYWHERE.help]
 		]}
 	/>
 </Screen>

@@ -9,6 +9,8 @@ const schema = z.object({
 	thinStringOnTop: z.catch(z.boolean(), true),
 	leftHanded: z.catch(z.boolean(), false),
 	singleKeys: z.catch(z.boolean(), true),
+	/** What is needed less often stands beside the rest. */
+	more: z.catch(z.boolean(), false),
 	/** What stands under a chord in the bars of a chart. */
 	chartLine: z.catch(z.enum(['numerals', 'tones']), 'numerals'),
 	/** What the neck shows: the scale as dashes, the sounding chord, the coming one, fingers. */

@@ -2,6 +2,8 @@
 	import { tv } from 'tailwind-variants/lite';
 	import { page } from '$app/state';
 	import { lastTune } from '$lib/state/last-tune.svelte';
+	import { EVERYWHERE } from '$lib/words/keys/everywhere';
+	import { capOf } from '$lib/words/keys/key-map';
 	import { tuneScreens } from './screens';
 
 	let { tuneId }: { tuneId: string | null } = $props();
@@ -61,7 +63,7 @@
 				href !== null && here.endsWith(`/${screen.path}`)
 			)}
 		{/each}
-		{@render item('6', 'Log', '/log', here === '/log')}
+		{@render item(EVERYWHERE.log.key, 'Log', '/log', here === '/log')}
 	</div>
 	<div
 		class="mt-auto pb-2.5 max-desk:m-0 max-desk:flex max-desk:flex-2 max-desk:p-0 max-tablet:min-w-0"
@@ -85,12 +87,12 @@
 			<span>Settings</span>
 		</a>
 		{@render item(
-			'P',
+			capOf(EVERYWHERE.sheet),
 			'Sheet',
 			tuneId ? `/tunes/${tuneId}/sheet${lastTune.id === tuneId ? position : ''}` : null,
 			tuneId !== null && here.endsWith('/sheet'),
 			true
 		)}
-		{@render item('?', 'Help', '/help', here === '/help', true)}
+		{@render item(EVERYWHERE.help.key, 'Help', '/help', here === '/help', true)}
 	</div>
 </nav>

@@ -76,6 +76,7 @@
 				to
 			)}px"
 			tabindex={change.index === open.cursor ? 0 : -1}
+			data-arrows
 			onkeydown={walk}
 			aria-current={change.index === open.cursor ? 'step' : undefined}
 			aria-label="{change.to.symbol}, bar {change.bar}, beat {change.beat}"

@@ -4,7 +4,8 @@
 	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 	import RoleMark from '$lib/ui/RoleMark.svelte';
 	import TopBar from '$lib/ui/TopBar.svelte';
-	import { KEYS } from '$lib/words/help-keys';
+	import { KEY_MAPS } from '$lib/words/keys/all';
+	import { capsOf } from '$lib/words/keys/key-map';
 	import { LINES, MARKS, ROWS, SMALL, TERMS } from '$lib/words/help-terms';
 </script>
 
@@ -18,15 +19,17 @@
 		<div>
 			<section>
 				<PanelHead title="Keys" />
-				{#each KEYS as [where, rows] (where)}
+				{#each KEY_MAPS as [where, map] (where)}
 					<h3 class="pt-3 pb-1 text-line">{where}</h3>
 					<ul>
-						{#each rows as [key, does] (key)}<li
+						{#each Object.entries(map) as [name, row] (name)}<li
 								class="grid grid-cols-[128px_minmax(0,1fr)] gap-3 border-b border-hair py-1"
 							>
-								<span class="flex flex-wrap content-start gap-y-1"
-									><KeyCap keys={key} always /></span
-								><span>{does}</span>
+								<span class="flex flex-wrap content-start items-center gap-y-1"
+									>{#each capsOf(row) as caps, i (caps)}{#if i > 0}<span
+												class="px-1.5 text-reason text-second">or</span
+											>{/if}<KeyCap of={row} {caps} always />{/each}</span
+								><span>{row.does}</span>
 							</li>{/each}
 					</ul>
 				{/each}

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { EVERYWHERE } from '$lib/words/keys/everywhere';
+	import { LOG } from '$lib/words/keys/pages';
 	import Screen from '$lib/ui/parts/Screen.svelte';
 	import ScreenHead from '$lib/ui/parts/ScreenHead.svelte';
 	import Button from '$lib/ui/parts/Button.svelte';
@@ -10,7 +12,7 @@
 	import type { TakeSummaryAnswer } from '$lib/api/practice-schema';
 	import type { LogFilter, LogTake } from '$lib/api/log-page';
 	import { Refusal, send } from '$lib/state/api';
-	import { onKeys } from '$lib/state/keys';
+	import { useKeys } from '$lib/state/keys';
 	import HabitNeck from '$lib/ui/log/HabitNeck.svelte';
 	import LogCharts from '$lib/ui/log/LogCharts.svelte';
 	import LogFilters from '$lib/ui/log/LogFilters.svelte';
@@ -97,19 +99,15 @@
 		);
 	}
 	const weakField = $derived([...heatFields(log).fields].sort((a, b) => a.share - b.share)[0]);
-	const keys = onKeys({
-		t: () => (tables = !tables),
-		f: () => filters?.focus()
-	});
+	useKeys(LOG, { filter: () => filters?.focus(), tables: () => (tables = !tables) });
 </script>
 
-<svelte:window onkeydowncapture={keys} />
 <svelte:head><title>Log · Arc Step</title></svelte:head>
 
 <TopBar title="Log" {facts}>
 	{#snippet actions()}
 		<Button look="quiet" aria-pressed={tables} onclick={() => (tables = !tables)}
-			>Table view <KeyCap keys="T" /></Button
+			>Table view <KeyCap of={LOG.tables} /></Button
 		>
 	{/snippet}
 </TopBar>
@@ -206,11 +204,5 @@
 			</section>
 		</div>
 	{/if}
-	<FootKeys
-		keys={[
-			['F', 'filter by tune, place, key'],
-			['T', 'tables in place of charts'],
-			['1 5', 'back to the tune']
-		]}
-	/>
+	<FootKeys keys={[LOG.filter, LOG.tables, [EVERYWHERE.chart, 'back to the tune']]} />
 </Screen>

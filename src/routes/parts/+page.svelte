@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { ROUTE } from '$lib/words/keys/route';
 	import { button } from '$lib/ui/parts/button';
 	import Button from '$lib/ui/parts/Button.svelte';
 	import Check from '$lib/ui/parts/Check.svelte';
@@ -67,8 +68,8 @@
 			<section class="{theme} grid content-start gap-4 bg-paper p-6 text-ink" aria-label={name}>
 				<PanelHead title={name} note="buttons and key caps" />
 				<p class="flex flex-wrap items-center gap-3">
-					<Button look="main">Plan <KeyCap keys="R" /></Button>
-					<Button>Save <KeyCap keys="Ctrl S" /></Button>
+					<Button look="main">Plan <KeyCap of={ROUTE.plan} /></Button>
+					<Button>Save <KeyCap of={ROUTE.save} /></Button>
 					<Button tight>−</Button>
 					<Button disabled>Save</Button>
 					<Button look="quiet">Table</Button>

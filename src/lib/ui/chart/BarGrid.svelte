@@ -86,7 +86,7 @@
 	}
 </script>
 
-<div bind:this={host} {@attach listen('keydown', walk)} role="group" aria-label="Bars">
+<div bind:this={host} {@attach listen('keydown', walk)} role="group" aria-label="Bars" data-arrows>
 	{#each content.rows as { heading, bars }, i (i)}
 		{#if heading}
 			<p class="pt-2.5 pb-1 font-bold">

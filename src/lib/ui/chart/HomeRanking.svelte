@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { CHART } from '$lib/words/keys/chart';
 	import Empty from '$lib/ui/parts/Empty.svelte';
 	import { field as fieldLook } from '$lib/ui/parts/field';
 	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
@@ -139,9 +140,9 @@
 			aria-describedby={wrong ? 'own-key-wrong' : undefined}
 			aria-invalid={wrong !== ''}
 		/>
-		<KeyCap keys="K" />
+		<KeyCap of={CHART.key} />
 		<span class="ml-auto inline-flex items-center gap-1.5"
-			><span>Next home</span> <KeyCap keys="T" /></span
+			><span>Next home</span> <KeyCap of={CHART.home} /></span
 		>
 	</form>
 	{#if wrong}<p id="own-key-wrong" class="pt-1.5 text-reason font-bold empty:hidden" role="alert">

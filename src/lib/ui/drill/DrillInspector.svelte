@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { GRADE_KEYS } from '$lib/words/keys/drill';
 	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
 	import Button from '$lib/ui/parts/Button.svelte';
 	import { WARM_UPS, WARM_UP_WORDS, type HandGrade } from '$core/practice';
@@ -24,11 +25,7 @@
 	const recording = new RecordingJudge();
 	const playing = $derived(desk.pass !== null);
 	const done = $derived(desk.done);
-	const grades: readonly [HandGrade, string][] = [
-		['clean', 'H'],
-		['nearly', 'J'],
-		['not', 'K']
-	];
+	const grades: readonly HandGrade[] = ['clean', 'nearly', 'not'];
 
 	async function judgeFile(file: File): Promise<void> {
 		const trouble = await recording.hear(file, (events) => desk.judgeRecording(events));
@@ -74,8 +71,10 @@
 <section>
 	<PanelHead title="By ear" note="without any input" />
 	<p class="flex flex-wrap gap-2 pt-2">
-		{#each grades as [grade, key] (grade)}
-			<Button tight onclick={() => onhand(grade)}>{HAND_WORDS[grade]} <KeyCap keys={key} /></Button>
+		{#each grades as grade (grade)}
+			<Button tight onclick={() => onhand(grade)}
+				>{HAND_WORDS[grade]} <KeyCap of={GRADE_KEYS[grade]} /></Button
+			>
 		{/each}
 	</p>
 </section>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { DRILL } from '$lib/words/keys/drill';
 	import type { DrillDesk } from '$lib/state/drill/drill-desk.svelte';
 	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 	import { said } from './drill-words';
@@ -28,6 +29,6 @@
 		onclick={ongo}
 	>
 		{next ? (next.kind === 'loop' ? 'Start the loop' : 'Go on') : 'Start'}
-		<KeyCap keys="Enter" />
+		<KeyCap of={DRILL.go} />
 	</button>
 </div>

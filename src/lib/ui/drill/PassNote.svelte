@@ -1,6 +1,7 @@
 <script lang="ts">
+	import { PASS } from '$lib/words/keys/drill';
 	import type { DrillDesk } from '$lib/state/drill/drill-desk.svelte';
-	import { onKeys } from '$lib/state/keys';
+	import { useKeys } from '$lib/state/keys';
 	import { toast } from 'svelte-sonner';
 	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 	import NoteField from '../NoteField.svelte';
@@ -8,7 +9,7 @@
 	/** The player's own note on the pass that was just put into the log. */
 	let { desk, note }: { desk: DrillDesk; note: string } = $props();
 	let editing = $state(false);
-	const keys = onKeys({ m: () => (editing = true) });
+	useKeys(PASS, { note: () => (editing = true) }, { level: 'part' });
 
 	async function write(text: string): Promise<void> {
 		const trouble = await desk.writeNote(text);
@@ -16,8 +17,7 @@
 	}
 </script>
 
-<svelte:window onkeydown={keys} />
 <div class="grid min-h-8.5 grid-cols-[auto_minmax(0,1fr)] items-center gap-3 text-line">
-	<span>Note <KeyCap keys="M" /></span>
+	<span>Note <KeyCap of={PASS.note} /></span>
 	<NoteField {note} bind:editing onwrite={(text) => void write(text)} />
 </div>

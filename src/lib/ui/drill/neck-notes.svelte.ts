@@ -1,7 +1,7 @@
 import { pitchAt, type Place } from '$core/neck';
 import { keyRows } from '$core/phrase';
 import { keyPitch } from '$lib/input/computer-keys';
-import { isTyping } from '$lib/state/keys';
+import { isTyping } from '$lib/state/focus';
 import type { Listening } from '$lib/state/listening.svelte';
 import type { OpenTune } from '$lib/state/open-tune.svelte';
 
@@ -22,20 +22,19 @@ export class NeckNotes {
 		return first ? keyRows(first, scale, instrument, position) : [];
 	});
 
-	/** A key goes down: letters are notes while the player plays on them. */
-	readonly down = (event: KeyboardEvent): void => {
+	/** A key goes down: letters are notes while the player plays on them. True when it was one. */
+	readonly down = (event: KeyboardEvent): boolean => {
 		const { listening } = this;
 		const playing = this.playing();
+		if (event.altKey || event.ctrlKey || event.metaKey || isTyping(event.target)) return false;
 		// Tempo and bars stay as they are while a pass is judged.
-		if (playing && ['q', 'y', '-', '=', '+'].includes(event.key)) event.stopPropagation();
+		const still = playing && ['q', 'y', '-', '=', '+'].includes(event.key);
 		const notes = playing || listening.measuring !== null;
-		if (!notes || listening.kind !== 'neck' || isTyping(event.target)) return;
-		if (event.altKey || event.ctrlKey || event.metaKey) return;
+		if (!notes || listening.kind !== 'neck') return still;
 		const midi = keyPitch(event.code, event.shiftKey, this.rows);
-		if (midi === null) return;
-		event.preventDefault();
-		event.stopPropagation();
+		if (midi === null) return still;
 		if (!event.repeat) listening.strike(midi, event.timeStamp);
+		return true;
 	};
 
 	readonly up = (event: KeyboardEvent): void => {

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { NOTEBOOK } from '$lib/words/keys/notebook';
 	import { field } from '$lib/ui/parts/field';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
@@ -61,7 +62,7 @@
 				onkeydown={press}
 			/>
 		</label>
-		<span class="pointer-events-none absolute top-1.5 right-2"><KeyCap keys="/" /></span>
+		<span class="pointer-events-none absolute top-1.5 right-2"><KeyCap of={NOTEBOOK.find} /></span>
 	</form>
 </search>
 

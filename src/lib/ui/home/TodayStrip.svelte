@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { shortcutOf } from '$lib/words/keys/key-map';
+	import { NOTEBOOK } from '$lib/words/keys/notebook';
 	import type { TodayItem } from '$core/practice';
 	import type { PractisedCard } from '$lib/api/home-page';
 	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
@@ -28,13 +30,13 @@
 		<a
 			class="flex h-15 items-center gap-2.5 bg-ink px-3 font-display text-verdict font-extrabold text-paper hover:bg-second"
 			href={drillHref(list[0])}
-			aria-keyshortcuts="Space"
+			aria-keyshortcuts={shortcutOf(NOTEBOOK.start)}
 		>
 			<svg class="shrink-0" viewBox="0 0 20 20" width="26" height="26" aria-hidden="true"
 				><path class="fill-current" d="M4 1L18 10L4 19Z" /></svg
 			>
 			<span>Start</span>
-			<span class="ml-auto max-lap:hidden"><KeyCap keys="Space" /></span>
+			<span class="ml-auto max-lap:hidden"><KeyCap of={NOTEBOOK.start} /></span>
 			<span class="hidden max-lap:ml-auto max-lap:block max-lap:font-sans max-lap:text-line"
 				>{minutes} minutes</span
 			>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { NOTEBOOK } from '$lib/words/keys/notebook';
 	import { ahead } from '$lib/words/when';
 	import { capital, inWords, plural } from '$lib/words/words';
 	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
@@ -31,7 +32,9 @@
 	<p>{todaySentence(data.today)}</p>
 {:else if data.practised > 0}
 	<h1>Nothing is due today.</h1>
-	<p>Next: {ahead(data.soon, data.now)}. Any tune can be drilled with <KeyCap keys="D" />.</p>
+	<p>
+		Next: {ahead(data.soon, data.now)}. Any tune can be drilled with <KeyCap of={NOTEBOOK.drill} />.
+	</p>
 {:else}
 	<h1>
 		{capital(counted(data.counts.tunes, 'tune'))}, {inWords(data.counts.planned)} planned.

@@ -6,6 +6,7 @@
 	import { tabs } from '$lib/ui/parts/tabs';
 	import { Tabs } from 'bits-ui';
 	import { onMount, tick } from 'svelte';
+	import { shortcutOf } from '$lib/words/keys/key-map';
 	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 	import ChangePanel from './ChangePanel.svelte';
 	import { lift, placeText } from './figures';
@@ -80,12 +81,12 @@
 <section data-part="panels" class="min-h-50 min-w-0" bind:this={body}>
 	<Tabs.Root value={view.panel} onValueChange={(panel) => view.show(panel as Panel)}>
 		<Tabs.List class={look.list()} aria-label="In this place">
-			{#each PANELS as { id, key, name, says } (id)}
+			{#each PANELS as { id, row, name } (id)}
 				<Tabs.Trigger
 					value={id}
 					class={look.tab()}
-					aria-label="{name}: {says}"
-					aria-keyshortcuts={key}><KeyCap keys={key} /><span>{name}</span></Tabs.Trigger
+					aria-label="{name}: {row.does}"
+					aria-keyshortcuts={shortcutOf(row)}><KeyCap of={row} /><span>{name}</span></Tabs.Trigger
 				>
 			{/each}
 		</Tabs.List>

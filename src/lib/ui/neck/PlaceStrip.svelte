@@ -55,6 +55,7 @@
 			style:--share={share(position - 1, position)}
 			aria-pressed={position === open.position}
 			tabindex={position === open.position ? 0 : -1}
+			data-arrows
 			onkeydown={walk}
 			aria-label={words(position)}
 			onclick={() => open.moveTo(position)}

@@ -7,7 +7,7 @@
 	import { LANDINGS, type Making, type PhraseDesk } from '$lib/state/phrase-desk.svelte';
 	import Choice from '$lib/ui/parts/Choice.svelte';
 	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
-	import { MAKING_KEYS } from './making-keys';
+	import { MAKE_KEYS } from '$lib/words/keys/phrase';
 
 	/** What can be made of the motif; the chosen one fills the second row. */
 	let { desk }: { desk: PhraseDesk } = $props();
@@ -50,9 +50,7 @@
 			aria-pressed={desk.making === making}
 			onclick={() => (desk.making = making)}
 		>
-			<b class="flex items-center justify-between pr-2"
-				>{name} <KeyCap keys={MAKING_KEYS[making]} /></b
-			>
+			<b class="flex items-center justify-between pr-2">{name} <KeyCap of={MAKE_KEYS[making]} /></b>
 			<span class="text-reason text-second">{says}</span>
 		</button>
 		{#if desk.making === making}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { PHRASE } from '$lib/words/keys/phrase';
 	import { field } from '$lib/ui/parts/field';
 	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
 	import Button from '$lib/ui/parts/Button.svelte';
@@ -81,17 +82,17 @@
 	>
 		<Button look="quiet" onclick={onhear}
 			>{playing ? 'Stop' : 'Hear it'}
-			<KeyCap keys="H" /></Button
+			<KeyCap of={PHRASE.hear} /></Button
 		>
 		<Button look="quiet" disabled={!desk.dirty} onclick={() => void store()}
-			>Store <KeyCap keys="S" /></Button
+			>Store <KeyCap of={PHRASE.store} /></Button
 		>
 		{#if desk.shelf.from && desk.dirty}
 			<Button look="quiet" onclick={() => void store(true)}>Store as new</Button>
 		{/if}
-		<Button look="quiet" onclick={onplayin}>Play it in <KeyCap keys="I" /></Button>
+		<Button look="quiet" onclick={onplayin}>Play it in <KeyCap of={PHRASE.playIn} /></Button>
 		<Button look="quiet" aria-expanded={writing} onclick={() => onwrite(!writing)}
-			>Write it <KeyCap keys="T" /></Button
+			>Write it <KeyCap of={PHRASE.text} /></Button
 		>
 	</p>
 	{#if writing}

@@ -5,7 +5,10 @@
 	import { plainName } from '$core/pitch';
 	import { proseSigns } from '$core/chord';
 	import { keyPitch } from '$lib/input/computer-keys';
-	import { isTyping } from '$lib/state/keys';
+	import { isTyping } from '$lib/state/focus';
+	import { useKeys, useLetters } from '$lib/state/keys';
+	import { PLAY_IN } from '$lib/words/keys/phrase';
+	import { BAND } from '$lib/words/keys/everywhere';
 	import { PLAY_GRIDS, type PlayIn } from '$lib/state/play-in.svelte';
 	import type { PhraseDesk } from '$lib/state/phrase-desk.svelte';
 	import { useTransport } from '$lib/state/transport.svelte';
@@ -35,35 +38,32 @@
 	);
 	const grids = PLAY_GRIDS.map(({ ticks, name }) => ({ value: String(ticks), name }));
 
-	/** Keys that act while all is still, and those that end it. */
-	const ACTS: Record<string, () => void> = {
-		Enter: () => input.finish(),
-		Escape: () => input.stop(),
-		Backspace: () => input.back(),
-		ArrowRight: () => input.hold(),
-		'.': () => input.rest()
-	};
-	function down(event: KeyboardEvent): void {
-		if (event.altKey || event.ctrlKey || event.metaKey || isTyping(event.target)) return;
-		const control =
-			event.target instanceof Element && event.target.closest('button, [role="radio"]');
-		const kept = event.key === 'Enter' || event.key === 'ArrowRight';
-		if (control && kept && control.matches(':focus-visible')) return;
+	useKeys(
+		PLAY_IN,
+		{
+			hold: () => input.hold(),
+			rest: () => input.rest(),
+			back: () => input.back(),
+			take: () => input.finish(),
+			stop: () => input.stop()
+		},
+		{ level: 'part' }
+	);
+	useLetters((event) => {
+		const held = event.altKey || event.ctrlKey || event.metaKey;
+		if (held || isTyping(event.target)) return false;
 		const midi = keyPitch(event.code, event.shiftKey, input.rows);
-		const act = ACTS[event.key];
-		if (midi === null && !act) return;
-		event.preventDefault();
-		event.stopPropagation();
-		if (midi === null) act();
-		else if (!event.repeat) input.strike(midi);
-	}
+		if (midi === null) return false;
+		if (!event.repeat) input.strike(midi);
+		return true;
+	});
 	function up(event: KeyboardEvent): void {
 		const midi = keyPitch(event.code, event.shiftKey, input.rows);
 		if (midi !== null) input.release(midi);
 	}
 </script>
 
-<svelte:window onkeydowncapture={down} onkeyupcapture={up} />
+<svelte:window onkeyupcapture={up} />
 
 <section class="grid grid-cols-[minmax(0,1fr)] gap-2.5" aria-label="Play it in">
 	<PanelHead title="Play it in" note={plural(input.notes.length, 'note')} live />
@@ -85,7 +85,7 @@
 		{/each}
 	</div>
 	<p class="text-reason text-second">
-		Three rows of letters, an octave each; with <KeyCap keys="Shift" /> a semitone higher.
+		Three rows of letters, an octave each; with <KeyCap of={PLAY_IN.sharp} /> a semitone higher.
 	</p>
 	<Choice
 		label="Put on"
@@ -105,19 +105,19 @@
 		</p>
 	{:else}
 		<ul class="flex flex-wrap items-center gap-x-4 gap-y-1.5 text-reason">
-			<li><KeyCap keys="→" /> longer</li>
-			<li><KeyCap keys="." /> air</li>
-			<li><KeyCap keys="⌫" /> one back</li>
+			<li><KeyCap of={PLAY_IN.hold} /> longer</li>
+			<li><KeyCap of={PLAY_IN.rest} /> air</li>
+			<li><KeyCap of={PLAY_IN.back} /> one back</li>
 			<li>
-				<KeyCap keys="Space" /> with the band
+				<KeyCap of={BAND.play} /> with the band
 			</li>
 		</ul>
 	{/if}
 	<p class="flex flex-wrap items-center gap-x-4 gap-y-1.5">
 		<Button look="main" disabled={input.motif === null} onclick={() => input.finish()}
-			>Take it <KeyCap keys="Enter" /></Button
+			>Take it <KeyCap of={PLAY_IN.take} /></Button
 		>
-		<Button look="quiet" onclick={() => input.stop()}>Give up <KeyCap keys="Esc" /></Button>
+		<Button look="quiet" onclick={() => input.stop()}>Give up <KeyCap of={PLAY_IN.stop} /></Button>
 		{#if input.notes.length > 0}
 			<Button look="quiet" onclick={() => input.clear()}>Begin again</Button>
 		{/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { PHRASE } from '$lib/words/keys/phrase';
 	import Button from '$lib/ui/parts/Button.svelte';
 	import { QUARTER } from '$core/kernel';
 	import { eventAt } from '$core/chart';
@@ -107,7 +108,8 @@
 		<small class="text-reason text-second">{talkWords(desk.parts)}</small>
 		<span class="ml-auto flex flex-wrap gap-x-4 gap-y-0 pr-4 text-line">
 			<Button look="quiet" onclick={() => desk.nextPart()}
-				>Bar {desk.bar + 1}: {WORDS[desk.parts[desk.bar] ?? 'free']} <KeyCap keys="C" /></Button
+				>Bar {desk.bar + 1}: {WORDS[desk.parts[desk.bar] ?? 'free']}
+				<KeyCap of={PHRASE.part} /></Button
 			>
 			<MenuButton {lines}>Fill</MenuButton>
 		</span>
@@ -131,6 +133,7 @@
 				aria-pressed={at.bar.index === desk.bar}
 				aria-label={label(at)}
 				onclick={() => choose(at.bar.index)}
+				data-arrows
 				onkeydown={(event) => walk(event, at.bar.index)}
 			>
 				<span class="flex min-w-0 items-baseline justify-between overflow-hidden whitespace-nowrap">

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { ROUTE } from '$lib/words/keys/route';
 	import Button from '$lib/ui/parts/Button.svelte';
 	import { samePlace } from '$core/neck';
 	import type { Landing } from '$core/route';
@@ -89,7 +90,7 @@
 	{/if}
 	{#if chosen}
 		<Button look="quiet" size="small" class="mt-1" onclick={onforbid}
-			>Not this place <KeyCap keys="D" /></Button
+			>Not this place <KeyCap of={ROUTE.forbid} /></Button
 		>
 	{/if}
 </div>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { ROUTE } from '$lib/words/keys/route';
 	import Check from '$lib/ui/parts/Check.svelte';
 	import Select from '$lib/ui/parts/Select.svelte';
 	import Slider from '$lib/ui/parts/Slider.svelte';
@@ -66,7 +67,7 @@
 <section class="grid grid-cols-[minmax(0,1fr)] gap-2.5 pb-4" aria-label="How the route is made">
 	<PanelHead title="How it is made">
 		<Button bind:ref={close} look="quiet" onclick={onclose} aria-label="Back to the change"
-			>Back <KeyCap keys="W" /></Button
+			>Back <KeyCap of={ROUTE.making} /></Button
 		>
 	</PanelHead>
 	<Choice

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { NOTES } from '$lib/words/keys/route';
 	import Button from '$lib/ui/parts/Button.svelte';
 	import { roleWords, proseSigns } from '$core/chord';
 	import type { LineSelection } from '$lib/state/line-selection.svelte';
@@ -68,10 +69,15 @@
 			/>
 		{/if}
 		<div class="flex flex-wrap justify-between gap-2">
-			<Button look="quiet" onclick={() => selection.insert()}>Add after <KeyCap keys="I" /></Button>
-			<Button look="quiet" onclick={() => selection.remove()}>Take out <KeyCap keys="Del" /></Button
+			<Button look="quiet" onclick={() => selection.insert()}
+				>Add after <KeyCap of={NOTES.insert} /></Button
 			>
-			<Button look="quiet" onclick={() => selection.clear()}>Let go <KeyCap keys="Esc" /></Button>
+			<Button look="quiet" onclick={() => selection.remove()}
+				>Take out <KeyCap of={NOTES.remove} /></Button
+			>
+			<Button look="quiet" onclick={() => selection.clear()}
+				>Let go <KeyCap of={NOTES.letGo} /></Button
+			>
 			<Button look="quiet" onclick={() => actions.copy()}>Copy way</Button>
 			<Button look="quiet" onclick={() => actions.copy('bar')}>Copy bar</Button>
 			<Button look="quiet" disabled={!selection.canPaste} onclick={() => selection.paste()}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { ROUTE } from '$lib/words/keys/route';
 	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
 	import Button from '$lib/ui/parts/Button.svelte';
 	import { signs } from '$core/chord';
@@ -38,7 +39,7 @@
 <section class="grid grid-cols-[minmax(0,1fr)] gap-2" aria-label="Other plans">
 	<PanelHead title="Other plans">
 		<Button bind:ref={close} look="quiet" onclick={onclose} aria-label="Back to the change"
-			>Back <KeyCap keys="B" /></Button
+			>Back <KeyCap of={ROUTE.plans} /></Button
 		>
 	</PanelHead>
 	<p class="text-reason text-second">

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { ROUTE } from '$lib/words/keys/route';
 	import Empty from '$lib/ui/parts/Empty.svelte';
 	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
 	import Button from '$lib/ui/parts/Button.svelte';
@@ -143,7 +144,7 @@
 				onclick={() => (side = 'making')}
 			>
 				<span><b>{STYLE_NAMES[plan.wishes.style].name}</b>, {lineWords(plan.wishes.line)}</span>
-				<KeyCap keys="W" />
+				<KeyCap of={ROUTE.making} />
 			</button>
 			{#each plan.warnings.slice(0, 3) as warning, i (i)}<p
 					class="py-2 text-reason text-second"
@@ -153,23 +154,26 @@
 				</p>{/each}
 			<div class="flex flex-wrap justify-between gap-2 pt-1.5">
 				<Button look="quiet" disabled={!target} onclick={() => plan.toggleLock(open.cursor)}
-					>{plan.isLocked(open.cursor) ? 'Unlock' : 'Lock'} <KeyCap keys="L" /></Button
+					>{plan.isLocked(open.cursor) ? 'Unlock' : 'Lock'} <KeyCap of={ROUTE.lock} /></Button
 				>
 				<Button look="quiet" onclick={() => plan.toggleLetPass(open.cursor)}
-					>{plan.isLetPass(open.cursor) ? 'Land here' : 'Let it pass'} <KeyCap keys="X" /></Button
+					>{plan.isLetPass(open.cursor) ? 'Land here' : 'Let it pass'}
+					<KeyCap of={ROUTE.pass} /></Button
 				>
 				<Button look="quiet" disabled={!plan.planned} onclick={() => void actions.nextBest()}
-					>Next best <KeyCap keys="A" /></Button
+					>Next best <KeyCap of={ROUTE.best} /></Button
 				>
 				{#if filled}
 					<Button look="quiet" onclick={() => plan.toggleFrozen(open.cursor)}
 						>{plan.isFrozen(open.cursor) ? 'Plan it' : 'Keep'}
-						<KeyCap keys="K" /></Button
+						<KeyCap of={ROUTE.freeze} /></Button
 					>
-					<Button look="quiet" onclick={() => plan.anotherTake()}>Take <KeyCap keys="T" /></Button>
+					<Button look="quiet" onclick={() => plan.anotherTake()}
+						>Take <KeyCap of={ROUTE.take} /></Button
+					>
 				{/if}
 				<Button look="quiet" disabled={!plan.planned} onclick={() => (side = 'plans')}
-					>Plans <KeyCap keys="B" /></Button
+					>Plans <KeyCap of={ROUTE.plans} /></Button
 				>
 			</div>
 		</div>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { ROUTE } from '$lib/words/keys/route';
 	import ScreenHead from '$lib/ui/parts/ScreenHead.svelte';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
@@ -85,7 +86,7 @@
 						onclick={() => onweak(spot)}>{spot.where}</button
 					>
 				{/each}
-				<KeyCap keys="J" />
+				<KeyCap of={ROUTE.weak} />
 			{:else if widest.length > 0}
 				Widest:
 				{#each widest as move (move.target.change)}

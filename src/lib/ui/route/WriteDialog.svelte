@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { WRITING } from '$lib/words/keys/route';
 	import { field } from '$lib/ui/parts/field';
 	import { dialog } from '$lib/ui/parts/dialog';
 	import Button from '$lib/ui/parts/Button.svelte';
@@ -205,7 +206,7 @@
 					onclick={() => {
 						shown = false;
 						onwrite();
-					}}>Write on the neck <KeyCap keys="G" /></Button
+					}}>Write on the neck <KeyCap of={WRITING.write} /></Button
 				>
 				<Button
 					onclick={() => {

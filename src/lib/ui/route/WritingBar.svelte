@@ -3,6 +3,7 @@
 	import { barAt } from '$core/chart';
 	import type { LineWriter } from '$lib/state/line-writer.svelte';
 	import { useTune } from '$lib/state/open-tune.svelte';
+	import { ROUTE, NOTES, WRITING } from '$lib/words/keys/route';
 	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 
 	/** Shown while a line is written note by note: where the next note comes, and what the keys do. */
@@ -22,8 +23,12 @@
 >
 	<b>Next: {where}</b>
 	<span class="text-second">on the neck or the strip</span>
-	<Button look="quiet" onclick={() => writer.move(1)}>Rest <KeyCap keys="." /></Button>
-	<Button look="quiet" onclick={() => writer.hold()}>Hold <KeyCap keys="H" /></Button>
-	<Button look="quiet" onclick={() => writer.back()}>Take back <KeyCap keys="⌫" /></Button>
-	<Button look="quiet" onclick={() => writer.stop()}>Done <KeyCap keys="G" /></Button>
+	<Button look="quiet" onclick={() => writer.move(1)}
+		>Rest <KeyCap of={ROUTE.change} caps="." /></Button
+	>
+	<Button look="quiet" onclick={() => writer.hold()}>Hold <KeyCap of={WRITING.hold} /></Button>
+	<Button look="quiet" onclick={() => writer.back()}
+		>Take back <KeyCap of={NOTES.remove} caps="⌫" /></Button
+	>
+	<Button look="quiet" onclick={() => writer.stop()}>Done <KeyCap of={WRITING.write} /></Button>
 </p>

@@ -1,4 +1,5 @@
-import { onKeys } from '$lib/state/keys';
+import { useKeys } from '$lib/state/keys';
+import { NOTES, ROUTE, WRITING } from '$lib/words/keys/route';
 import type { LineSelection } from '$lib/state/line-selection.svelte';
 import type { LineWriter } from '$lib/state/line-writer.svelte';
 import type { OpenTune } from '$lib/state/open-tune.svelte';
@@ -25,56 +26,51 @@ export type RouteScreen = {
 	readonly save: () => void;
 };
 
-/** The keys of the Route screen. */
-export const routeKeys = (
+/** The keys of the Route screen; call it while the screen is made. */
+export function useRouteKeys(
 	{ open, plan, selection, writer, actions }: RouteParts,
 	screen: RouteScreen
-): ((event: KeyboardEvent) => void) =>
-	onKeys({
-		r: () => void plan.plan(),
-		l: () => plan.toggleLock(open.cursor),
-		x: () => plan.toggleLetPass(open.cursor),
-		a: () => void actions.nextBest(),
-		b: screen.plans,
-		c: screen.compare,
-		d: () => actions.forbid(),
-		g: () => (writer.on ? writer.stop() : writer.start()),
-		h: () => writer.hold(),
-		o: screen.write,
-		v: screen.nextView,
-		'[': () => actions.moveTo(actions.hand - 1),
-		']': () => actions.moveTo(actions.hand + 1),
-		',': () => actions.along(-1),
-		'.': () => actions.along(1),
-		'Shift+.': () => void actions.nextKey(),
-		w: screen.making,
-		t: () => plan.anotherTake(),
-		k: () => plan.line.length > 0 && plan.toggleFrozen(open.cursor),
-		j: () => actions.nextWeak(),
-		m: () => actions.mend(),
-		e: () => actions.pick(),
-		s: screen.catchNotes,
-		i: () => selection.insert(),
-		Delete: () => selection.remove(),
-		Backspace: () => (writer.on ? writer.back() : selection.remove()),
-		Escape: () => (writer.on ? writer.stop() : selection.clear()),
-		ArrowUp: () => actions.lift(1, 'step'),
-		ArrowDown: () => actions.lift(-1, 'step'),
-		'Shift+ArrowUp': () => actions.lift(1, 'semitone'),
-		'Shift+ArrowDown': () => actions.lift(-1, 'semitone'),
-		'Shift+ArrowLeft': () => selection.moveTime(-1),
-		'Shift+ArrowRight': () => selection.moveTime(1),
-		'Mod+a': () => selection.pickWay(),
-		'Mod+ArrowLeft': () => selection.extend(-1),
-		'Mod+ArrowRight': () => selection.extend(1),
-		'Mod+c': () => actions.copy(),
-		'Mod+Shift+c': () => actions.copy('bar'),
-		'Mod+v': () => selection.paste(),
-		ArrowLeft: () => actions.across(-1),
-		ArrowRight: () => actions.across(1),
-		PageUp: () => open.step(-1),
-		PageDown: () => open.step(1),
-		'Mod+z': () => plan.undo(),
-		'Mod+Shift+z': () => plan.redo(),
-		'Mod+s': screen.save
+): void {
+	useKeys(ROUTE, {
+		plan: () => plan.plan(),
+		lock: () => plan.toggleLock(open.cursor),
+		pass: () => plan.toggleLetPass(open.cursor),
+		best: () => actions.nextBest(),
+		forbid: () => actions.forbid(),
+		plans: screen.plans,
+		making: screen.making,
+		view: screen.nextView,
+		compare: screen.compare,
+		take: () => plan.anotherTake(),
+		freeze: () => plan.line.length > 0 && plan.toggleFrozen(open.cursor),
+		weak: () => actions.nextWeak(),
+		mend: () => actions.mend(),
+		motif: screen.catchNotes,
+		place: (by) => actions.moveTo(actions.hand + by),
+		change: (by) => actions.along(by),
+		nextKey: () => actions.nextKey(),
+		undo: () => plan.undo(),
+		redo: () => plan.redo(),
+		save: screen.save
 	});
+	useKeys(NOTES, {
+		pick: () => actions.pick(),
+		across: (by) => actions.across(by),
+		lift: (by) => actions.lift(by, 'step'),
+		semitone: (by) => actions.lift(by, 'semitone'),
+		time: (by) => selection.moveTime(by),
+		insert: () => selection.insert(),
+		remove: ({ key }) => (writer.on && key === 'Backspace' ? writer.back() : selection.remove()),
+		letGo: () => (writer.on ? writer.stop() : selection.clear()),
+		extend: (by) => selection.extend(by),
+		all: () => selection.pickWay(),
+		copy: () => actions.copy(),
+		copyBar: () => actions.copy('bar'),
+		paste: () => selection.paste()
+	});
+	useKeys(WRITING, {
+		text: screen.write,
+		write: () => (writer.on ? writer.stop() : writer.start()),
+		hold: () => writer.hold()
+	});
+}

@@ -1,7 +1,8 @@
 <script lang="ts">
 	import { beatTicks, chartTicks } from '$core/chart';
 	import { guideTones, signs } from '$core/chord';
-	import { onlyKeys } from '$lib/state/keys';
+	import { useKeys } from '$lib/state/keys';
+	import { STAND } from '$lib/words/keys/everywhere';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import { useTransport } from '$lib/state/transport.svelte';
 	import { Dialog } from 'bits-ui';
@@ -79,26 +80,22 @@
 		transport.stop();
 		onclose();
 	}
-	const keys = onlyKeys({
-		' ': () => transport.toggle(),
-		Enter: again,
-		f: () => onclose(),
-		Escape: leave,
-		ArrowLeft: () => along(-1),
-		ArrowRight: () => along(1),
-		PageUp: () => along(-1),
-		PageDown: () => along(1),
-		',': () => along(-1),
-		'.': () => along(1),
-		'[': () => open.moveTo(open.position - 1),
-		']': () => open.moveTo(open.position + 1),
-		q: () => transport.toggleLoop(),
-		y: () => transport.tap(),
-		'-': () => transport.setSpeed(transport.speed - 5),
-		'=': () => transport.setSpeed(transport.speed + 5),
-		'+': () => transport.setSpeed(transport.speed + 5),
-		n: () => prefs.set('labels', prefs.current.labels === 'names' ? 'roles' : 'names')
-	});
+	useKeys(
+		STAND,
+		{
+			play: () => transport.toggle(),
+			along,
+			again,
+			place: (by) => open.moveTo(open.position + by),
+			loop: () => transport.toggleLoop(),
+			speed: (by) => transport.setSpeed(transport.speed + 5 * by),
+			tap: () => transport.tap(),
+			labels: () => prefs.set('labels', prefs.current.labels === 'names' ? 'roles' : 'names'),
+			close: () => onclose(),
+			leave
+		},
+		{ level: 'view', alone: true }
+	);
 	const markAt = $derived({ x: at.next.x + 44 * scale * 1.6, y: at.arc.y + 34 * scale });
 </script>
 
@@ -115,7 +112,6 @@
 				event.preventDefault();
 				sheet?.focus();
 			}}
-			onkeydown={keys}
 			aria-describedby={undefined}
 		>
 			<Dialog.Title class="sr-only">Stand view: {open.saved.title}. {words}</Dialog.Title>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { BAND } from '$lib/words/keys/everywhere';
 	import Slider from '$lib/ui/parts/Slider.svelte';
 	import Button from '$lib/ui/parts/Button.svelte';
 	import { SPEED, SWING } from '$core/band';
@@ -39,7 +40,7 @@
 		<Button
 			onpointerdown={() => transport.tap()}
 			onkeydown={(event) => event.key === 'Enter' && !event.repeat && transport.tap()}
-			>Tap <KeyCap keys="Y" /></Button
+			>Tap <KeyCap of={BAND.tap} /></Button
 		>
 	</div>
 	<Slider

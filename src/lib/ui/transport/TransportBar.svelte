@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { BAND } from '$lib/words/keys/everywhere';
+	import { shortcutOf } from '$lib/words/keys/key-map';
 	import { useTransport } from '$lib/state/transport.svelte';
 
 	/** Play, the loop and the tempo, the same on every screen of a tune. */
@@ -23,7 +25,7 @@
 	class="inline-flex min-h-9 items-center gap-1.5 text-reason font-semibold whitespace-nowrap text-second data-on:text-next-ink max-tablet:hidden"
 	data-on={transport.loop || undefined}
 	aria-pressed={transport.loop !== null}
-	aria-keyshortcuts="q"
+	aria-keyshortcuts={shortcutOf(BAND.loop)}
 	aria-label="Loop: {loopWords}"
 	title="Loop the bars round this change (Q)"
 	onclick={() => transport.toggleLoop()}
@@ -73,7 +75,7 @@
 	type="button"
 	class="grid size-11 shrink-0 place-items-center rounded-full bg-ink hover:not-disabled:bg-second disabled:cursor-default disabled:bg-hair"
 	disabled={!transport.ready}
-	aria-keyshortcuts="Space"
+	aria-keyshortcuts={shortcutOf(BAND.play)}
 	aria-label={transport.playing ? 'Stop' : 'Play'}
 	aria-busy={transport.state === 'loading'}
 	onclick={() => transport.toggle()}

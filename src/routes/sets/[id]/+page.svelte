@@ -1,8 +1,9 @@
 <script lang="ts">
+	import { SET } from '$lib/words/keys/pages';
 	import Screen from '$lib/ui/parts/Screen.svelte';
 	import Button from '$lib/ui/parts/Button.svelte';
 	import { parseChord, signs } from '$core/chord';
-	import { onKeys } from '$lib/state/keys';
+	import { useKeys } from '$lib/state/keys';
 	import ChordSymbol from '$lib/ui/ChordSymbol.svelte';
 	import FootKeys from '$lib/ui/FootKeys.svelte';
 	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
@@ -17,10 +18,9 @@
 		const seconds = Math.round((60 * quarters) / tempo);
 		return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`;
 	}
-	const keys = onKeys({ p: (event) => (event.preventDefault(), print()) });
+	useKeys(SET, { print: () => print() });
 </script>
 
-<svelte:window onkeydowncapture={keys} />
 <svelte:head>
 	<title>{data.set.name} · Set list · Arc Step</title>
 	<svelte:element this={"style"}>{MARGINS}</svelte:element>
@@ -29,7 +29,7 @@
 	<TopBar title="Set list">
 		{#snippet actions()}
 			<Button look="quiet" href="/">Notebook</Button>
-			<Button look="quiet" onclick={() => print()}>Print <KeyCap keys="P" /></Button>
+			<Button look="quiet" onclick={() => print()}>Print <KeyCap of={SET.print} /></Button>
 		{/snippet}
 	</TopBar>
 </div>
@@ -96,5 +96,5 @@
 			are for once through.
 		</p>
 	{/if}
-	<div class="last:mt-auto print:hidden"><FootKeys keys={[['P', 'print']]} /></div>
+	<div class="last:mt-auto print:hidden"><FootKeys keys={[SET.print]} /></div>
 </Screen>

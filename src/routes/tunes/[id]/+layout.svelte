@@ -3,7 +3,10 @@
 	import { afterNavigate, goto, replaceState } from '$app/navigation';
 	import { page } from '$app/state';
 	import { care, LATER } from '$lib/state/care.svelte';
-	import { onKeys, stopWithSpace } from '$lib/state/keys';
+	import { useKeys, useLetters } from '$lib/state/keys';
+	import { isTyping } from '$lib/state/focus';
+	import { BAND } from '$lib/words/keys/everywhere';
+	import { prefs } from '$lib/state/prefs.svelte';
 	import { lastTune } from '$lib/state/last-tune.svelte';
 	import { newestRoute } from '$lib/state/played-route';
 	import { provideTransport, Transport } from '$lib/state/transport.svelte';
@@ -97,22 +100,27 @@
 		else url.searchParams.delete('stand');
 		await goto(url, { replaceState: !on, noScroll: true, keepFocus: true });
 	}
-	const keys = onKeys({
-		' ': () => transport.toggle(),
-		f: () => void stand(!standing),
-		q: () => transport.toggleLoop(),
-		y: () => transport.tap(),
-		'-': () => transport.setSpeed(transport.speed - 5),
-		'=': () => transport.setSpeed(transport.speed + 5),
-		'+': () => transport.setSpeed(transport.speed + 5)
-	});
-	const space = stopWithSpace(
-		() => transport.playing,
-		() => transport.stop()
+	useKeys(
+		BAND,
+		{
+			play: () => transport.toggle(),
+			stand: () => stand(!standing),
+			loop: () => transport.toggleLoop(),
+			speed: (by) => transport.setSpeed(transport.speed + 5 * by),
+			tap: () => transport.tap()
+		},
+		{ level: 'tune' }
 	);
+	/** While music plays the space bar stops it wherever the focus is, except in text and in dialogs. */
+	useLetters((event) => {
+		const bare = !event.altKey && !event.ctrlKey && !event.metaKey;
+		if (event.key !== ' ' || !bare || !transport.playing) return false;
+		if (isTyping(event.target) || !prefs.current.singleKeys) return false;
+		transport.stop();
+		return true;
+	});
 </script>
 
-<svelte:window onkeydown={keys} onkeydowncapture={space} />
 <!-- What a screen has begun with belongs to its tune: another tune gets a screen of its own. -->
 {#key data.tune.id}
 	{@render children()}

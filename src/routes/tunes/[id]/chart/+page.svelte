@@ -16,7 +16,9 @@
 	import { functionsAlong, keyOf, scaleInUse } from '$core/harmony';
 	import { afterParts } from '$lib/state/in-turn';
 	import { ChartDraft } from '$lib/state/chart-draft.svelte';
-	import { onKeys } from '$lib/state/keys';
+	import { useKeys } from '$lib/state/keys';
+	import { CHART } from '$lib/words/keys/chart';
+	import { EVERYWHERE } from '$lib/words/keys/everywhere';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import { useTransport } from '$lib/state/transport.svelte';
 	import { useTune } from '$lib/state/open-tune.svelte';
@@ -108,19 +110,20 @@
 		offers.forEach((id) => toast.dismiss(id));
 		offers.push(toast(said, { action: { label: 'Undo', onClick: () => editor.undo() } }));
 	}
-	const keys = onKeys({
-		'Mod+s': () => void keeping.save(),
-		'Mod+z': () => editor.undo(),
-		'Mod+Shift+z': () => editor.redo(),
-		m: () => prefs.set('chartLine', prefs.current.chartLine === 'numerals' ? 'tones' : 'numerals'),
-		t: () => afterParts(() => ranking?.nextHome()),
-		k: () => afterParts(() => ranking?.typeKey()),
-		F6: () => editor.focus(),
-		F8: () => editor.toProblem()
+	const otherLine = () =>
+		prefs.set('chartLine', prefs.current.chartLine === 'numerals' ? 'tones' : 'numerals');
+	useKeys(CHART, {
+		text: () => editor.focus(),
+		problem: () => editor.toProblem(),
+		line: otherLine,
+		home: () => afterParts(() => ranking?.nextHome()),
+		key: () => afterParts(() => ranking?.typeKey()),
+		save: () => keeping.save(),
+		undo: () => editor.undo(),
+		redo: () => editor.redo()
 	});
 </script>
 
-<svelte:window onkeydown={keys} />
 <svelte:head><title>{chart.headers.title ?? 'Untitled tune'} · Chart · Arc Step</title></svelte:head
 >
 
@@ -134,7 +137,7 @@
 			disabled={!draft.dirty || draft.saving}
 			onclick={() => void keeping.save()}
 		>
-			Save <KeyCap keys="Ctrl S" />
+			Save <KeyCap of={CHART.save} />
 		</Button>
 	{/snippet}
 </TuneBar>
@@ -163,9 +166,7 @@
 						type="button"
 						class="ml-auto text-reason hover:underline"
 						aria-pressed={prefs.current.chartLine === 'tones'}
-						onclick={() =>
-							prefs.set('chartLine', prefs.current.chartLine === 'numerals' ? 'tones' : 'numerals')}
-						><KeyCap keys="M" /> numerals or tones</button
+						onclick={otherLine}><KeyCap of={CHART.line} /> numerals or tones</button
 					>
 				</PanelHead>
 				{#if chart.bars.length === 0}
@@ -203,12 +204,8 @@
 	</div>
 	<FootKeys
 		keys={[
-			['F6', 'text or bars'],
-			['F8', 'next problem'],
-			['M', 'numerals or tones'],
-			['T', 'next home'],
-			['Ctrl S', 'save'],
-			['2', 'find the place']
+			...[CHART.text, CHART.problem, CHART.line, CHART.home, CHART.save],
+			[EVERYWHERE.neck, 'find the place']
 		]}
 	/>
 	{#snippet inspector()}

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { BAND } from '$lib/words/keys/everywhere';
+	import { DRILL } from '$lib/words/keys/drill';
 	import Screen from '$lib/ui/parts/Screen.svelte';
 	import Button from '$lib/ui/parts/Button.svelte';
 	import { afterNavigate, replaceState } from '$app/navigation';
@@ -7,7 +9,7 @@
 	import { highestFret } from '$core/neck';
 	import { USUAL_TOLERANCE, type HandGrade } from '$core/practice';
 	import { DrillDesk, type Ear } from '$lib/state/drill/drill-desk.svelte';
-	import { onKeys } from '$lib/state/keys';
+	import { useKeys, useLetters } from '$lib/state/keys';
 	import { inputPrefs, Listening } from '$lib/state/listening.svelte';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { useTransport } from '$lib/state/transport.svelte';
@@ -114,31 +116,26 @@
 		if (done.request.events.length === 0) toast('Nothing was played in this pass.');
 		else await desk.hearPass();
 	}
-	const keys = onKeys({
-		Enter: () => void go(),
-		PageDown: () => void go(),
-		PageUp: () => void back(),
-		ArrowLeft: () => void back(),
-		ArrowRight: () => void go(),
-		r: () => {
+	useKeys(DRILL, {
+		go: () => go(),
+		back,
+		rule: () => {
 			if (!playing) building = true;
 		},
-		ArrowUp: () => desk.setTempo(desk.place.tempo + desk.drill.ladder.step),
-		ArrowDown: () => desk.setTempo(desk.place.tempo - desk.drill.ladder.step),
-		w: () => void desk.warm(desk.aside === null || desk.aside === 'pass' ? 'shape' : desk.aside),
-		h: () => void byHand('clean'),
-		j: () => void byHand('nearly'),
-		k: () => void byHand('not'),
-		'[': () => toPlace(-1),
-		']': () => toPlace(1),
-		',': () => open.step(-1),
-		'.': () => open.step(1),
-		'Shift+.': () => toKey(1),
-		Escape: () => transport.stop()
+		tempo: (by) => desk.setTempo(desk.place.tempo + by * desk.drill.ladder.step),
+		place: toPlace,
+		change: (by) => open.step(by),
+		nextKey: () => toKey(1),
+		clean: () => byHand('clean'),
+		nearly: () => byHand('nearly'),
+		not: () => byHand('not'),
+		warm: () => desk.warm(desk.aside === null || desk.aside === 'pass' ? 'shape' : desk.aside),
+		stop: () => transport.stop()
 	});
+	useLetters(struck.down);
 </script>
 
-<svelte:window onkeydown={keys} onkeydowncapture={struck.down} onkeyup={struck.up} />
+<svelte:window onkeyup={struck.up} />
 <svelte:head><title>{open.saved.title} · Drill · Arc Step</title></svelte:head>
 
 <TuneBar />
@@ -160,7 +157,7 @@
 				size="small"
 				class="font-normal whitespace-nowrap"
 				disabled={playing}
-				onclick={() => (building = true)}>change the rule <KeyCap keys="R" /></Button
+				onclick={() => (building = true)}>change the rule <KeyCap of={DRILL.rule} /></Button
 			>
 		</p>
 		<div data-part="strips" class="-mr-4 min-w-0" bind:clientWidth={width}>
@@ -230,12 +227,9 @@
 	{/if}
 	<FootKeys
 		keys={[
-			['Space', 'form'],
-			['PgDn', 'pedal: next step'],
-			['PgUp', done ? 'pedal: hear this pass' : 'pedal: form'],
-			['↑ ↓', 'tempo'],
-			['[ ]', 'place'],
-			['F', 'stand view']
+			...[DRILL.again, DRILL.pedal],
+			[DRILL.back, done ? 'pedal: hear this pass' : 'pedal: form'],
+			...[DRILL.tempo, DRILL.place, BAND.stand]
 		]}
 	/>
 	{#snippet inspector()}

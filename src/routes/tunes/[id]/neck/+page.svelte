@@ -5,7 +5,9 @@
 	import { roleWords, signs } from '$core/chord';
 	import { highestFret, lastPosition } from '$core/neck';
 	import { afterParts } from '$lib/state/in-turn';
-	import { onKeys } from '$lib/state/keys';
+	import { useKeys } from '$lib/state/keys';
+	import { EVERYWHERE } from '$lib/words/keys/everywhere';
+	import { NECK } from '$lib/words/keys/neck';
 	import { NeckCoverage } from '$lib/state/neck-coverage.svelte';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { prefs } from '$lib/state/prefs.svelte';
@@ -15,9 +17,9 @@
 	import Later from '$lib/ui/Later.svelte';
 	import Neck from '$lib/ui/Neck.svelte';
 	import InstrumentMenu from '$lib/ui/neck/InstrumentMenu.svelte';
-	import LayerSwitches, { LAYERS } from '$lib/ui/neck/LayerSwitches.svelte';
+	import LayerSwitches from '$lib/ui/neck/LayerSwitches.svelte';
 	import { NeckView } from '$lib/ui/neck/neck-view.svelte';
-	import { PANELS } from '$lib/ui/neck/panels';
+	import type { Panel } from '$lib/ui/neck/panels';
 	import PanelTabs from '$lib/ui/neck/PanelTabs.svelte';
 	import { missingTones } from '$lib/ui/neck/place-words';
 	import PlaceMap from '$lib/ui/neck/PlaceMap.svelte';
@@ -74,38 +76,35 @@
 		)
 	);
 
-	const layerKeys = Object.fromEntries(
-		LAYERS.map(({ pref, key }) => [key.toLowerCase(), () => prefs.toggle(pref)])
-	);
-	const panelKeys = Object.fromEntries(
-		PANELS.map(({ id, key }) => [key.toLowerCase(), () => afterParts(() => void panels?.open(id))])
-	);
-	const keys = onKeys({
-		...layerKeys,
-		...panelKeys,
-		ArrowLeft: () => open.moveTo(open.position - 1),
-		ArrowRight: () => open.moveTo(open.position + 1),
-		'[': () => open.moveTo(open.position - 1),
-		']': () => open.moveTo(open.position + 1),
-		ArrowUp: () => open.step(-1),
-		ArrowDown: () => open.step(1),
-		',': () => open.step(-1),
-		'.': () => open.step(1),
-		PageUp: () => open.step(-1),
-		PageDown: () => open.step(1),
-		Escape: () => view.pick(''),
-		u: () => afterParts(() => scalePanel?.nextScale()),
-		'Shift+.': () => void toNextKey(open),
-		'Mod+z': () => void undoStep(open),
-		'Mod+Shift+z': () => void redoStep(open),
-		j: () => toBest()
+	const panel = (id: Panel) => () => afterParts(() => void panels?.open(id));
+	useKeys(NECK, {
+		place: (by) => open.moveTo(open.position + by),
+		change: (by) => open.step(by),
+		best: toBest,
+		nextKey: () => toNextKey(open),
+		scale: () => afterParts(() => scalePanel?.nextScale()),
+		layerScale: () => prefs.toggle('layerScale'),
+		layerNow: () => prefs.toggle('layerNow'),
+		layerNext: () => prefs.toggle('layerNext'),
+		layerFingers: () => prefs.toggle('layerFingers'),
+		shapes: panel('shapes'),
+		grips: panel('grips'),
+		changes: panel('changes'),
+		pairs: panel('pairs'),
+		bends: panel('bends'),
+		hidden: panel('hidden'),
+		layouts: panel('layouts'),
+		places: panel('places'),
+		words: panel('words'),
+		let: () => view.pick(''),
+		undo: () => undoStep(open),
+		redo: () => redoStep(open)
 	});
 	function toBest(): void {
 		if (coverage.best) open.moveTo(coverage.best.position);
 	}
 </script>
 
-<svelte:window onkeydown={keys} />
 <svelte:head><title>{open.saved.title} · Neck · Arc Step</title></svelte:head>
 
 <TuneBar>
@@ -186,12 +185,8 @@
 		<FootKeys
 			flat
 			keys={[
-				['← →', 'move the place'],
-				['↑ ↓', 'next change'],
-				['J', 'best place'],
-				['Shift .', 'next key'],
-				['U', 'other scale'],
-				['3', 'plan']
+				...[NECK.place, NECK.change, NECK.best, NECK.nextKey, NECK.scale],
+				[EVERYWHERE.route, 'plan']
 			]}
 		/>
 	</div>

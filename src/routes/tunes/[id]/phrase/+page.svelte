@@ -7,7 +7,8 @@
 	import { highestFret, pitchAt, type Place } from '$core/neck';
 	import { RHYTHMS } from '$core/phrase';
 	import { afterParts } from '$lib/state/in-turn';
-	import { onKeys } from '$lib/state/keys';
+	import { useKeys } from '$lib/state/keys';
+	import { PHRASE, PHRASE_PLACE } from '$lib/words/keys/phrase';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { PhraseDesk, type Making } from '$lib/state/phrase-desk.svelte';
 	import { incomingOf } from '$lib/state/phrase-incoming';
@@ -17,7 +18,6 @@
 	import Later from '$lib/ui/Later.svelte';
 	import Neck from '$lib/ui/Neck.svelte';
 	import MakeList from '$lib/ui/phrase/MakeList.svelte';
-	import { MAKING_KEYS } from '$lib/ui/phrase/making-keys';
 	import MotifLibrary from '$lib/ui/phrase/MotifLibrary.svelte';
 	import MotifPanel from '$lib/ui/phrase/MotifPanel.svelte';
 	import { phraseFigure } from '$lib/ui/phrase/phrase-figure';
@@ -93,46 +93,37 @@
 		});
 	});
 
-	const place = {
-		'[': () => open.moveTo(open.position - 1),
-		']': () => open.moveTo(open.position + 1)
-	};
-	/** While a motif is played in the letters are notes. */
-	const placeKeys = onKeys(place);
-	const keys = onKeys({
-		ArrowLeft: () => desk.pick(-1),
-		ArrowRight: () => desk.pick(1),
-		ArrowUp: () => desk.lift(1),
-		ArrowDown: () => desk.lift(-1),
-		'Shift+ArrowRight': () => desk.later(240),
-		'Shift+ArrowLeft': () => desk.later(-240),
-		Delete: () => desk.remove(),
-		Backspace: () => desk.remove(),
-		a: () => desk.add(),
-		b: () => (desk.moves = !desk.moves),
-		h: () => hearIt(),
-		s: () => afterParts(() => void panel?.store()),
-		i: () => playIn.start(),
-		t: () => (writing = !writing),
-		c: () => desk.nextPart(),
-		Enter: () => void intoLine(),
-		',': () => open.step(-1),
-		'.': () => open.step(1),
-		PageUp: () => open.step(-1),
-		PageDown: () => open.step(1),
-		...place,
-		'Mod+z': () => desk.drafts.undo(),
-		'Mod+Shift+z': () => desk.drafts.redo(),
-		...Object.fromEntries(
-			Object.entries(MAKING_KEYS).map(([making, key]) => [
-				key.toLowerCase(),
-				() => (desk.making = making as Making)
-			])
-		)
-	});
+	useKeys(PHRASE_PLACE, { place: (by) => open.moveTo(open.position + by) });
+	const make = (making: Making) => () => (desk.making = making);
+	useKeys(
+		PHRASE,
+		{
+			note: (by) => desk.pick(by),
+			step: (by) => desk.lift(by),
+			time: (by) => desk.later(240 * by),
+			add: () => desk.add(),
+			remove: () => desk.remove(),
+			answer: make('answer'),
+			sequence: make('sequence'),
+			symmetric: make('symmetric'),
+			displace: make('displace'),
+			reverse: make('reverse'),
+			moves: () => (desk.moves = !desk.moves),
+			hear: hearIt,
+			store: () => afterParts(() => void panel?.store()),
+			playIn: () => playIn.start(),
+			text: () => (writing = !writing),
+			part: () => desk.nextPart(),
+			lay: intoLine,
+			change: (by) => open.step(by),
+			undo: () => desk.drafts.undo(),
+			redo: () => desk.drafts.redo()
+		},
+		// While a motif is played in the letters are notes.
+		{ when: () => !playIn.on }
+	);
 </script>
 
-<svelte:window onkeydown={(event) => (playIn.on ? placeKeys(event) : keys(event))} />
 <svelte:head><title>{open.saved.title} · Phrase · Arc Step</title></svelte:head>
 
 <TuneBar>
@@ -192,12 +183,8 @@
 	{/if}
 	<FootKeys
 		keys={[
-			['← →', 'note'],
-			['↑ ↓', 'its step'],
-			['Shift →', 'an eighth later'],
-			['A', 'one more note'],
-			['Del', 'less'],
-			['B', desk.moves ? 'stay in one place' : 'move with the root']
+			...[PHRASE.note, PHRASE.step, PHRASE.time, PHRASE.add, PHRASE.remove],
+			[PHRASE.moves, desk.moves ? 'stay in one place' : 'move with the root']
 		]}
 	/>
 	{#snippet inspector()}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { NOTES, ROUTE, WRITING } from '$lib/words/keys/route';
 	import Screen from '$lib/ui/parts/Screen.svelte';
 	import Button from '$lib/ui/parts/Button.svelte';
 	import { QUARTER } from '$core/kernel';
@@ -16,7 +17,7 @@
 	import ArcStrip from '$lib/ui/route/ArcStrip.svelte';
 	import Overview from '$lib/ui/route/Overview.svelte';
 	import { RouteActions, type Side } from '$lib/ui/route/route-actions.svelte';
-	import { routeKeys, type RouteParts } from '$lib/ui/route/route-keys';
+	import { useRouteKeys, type RouteParts } from '$lib/ui/route/route-keys';
 	import { RouteKeeping } from '$lib/ui/route/route-keeping.svelte';
 	import { beginEmpty, catchNotes, layIn } from '$lib/ui/route/route-notes';
 	import RouteDialogs from '$lib/ui/route/RouteDialogs.svelte';
@@ -116,7 +117,7 @@
 	function nextView(): void {
 		prefs.set('routeView', VIEWS[(VIEWS.indexOf(view) + 1) % VIEWS.length]);
 	}
-	const keys = routeKeys(parts, {
+	useRouteKeys(parts, {
 		plans: () => (side = side === 'plans' ? 'change' : 'plans'),
 		making: () => (side = side === 'making' ? 'change' : 'making'),
 		compare: () => (comparing = true),
@@ -127,7 +128,6 @@
 	});
 </script>
 
-<svelte:window onkeydown={keys} />
 <svelte:head><title>{open.saved.title} · Route · Arc Step</title></svelte:head>
 
 <TuneBar>
@@ -138,7 +138,7 @@
 			onclick={() => plan.plan()}
 			disabled={open.chart.changes.length === 0}
 		>
-			Plan <KeyCap keys="R" />
+			Plan <KeyCap of={ROUTE.plan} />
 		</Button>
 		<Button
 			look={plan.dirty ? 'main' : 'plain'}
@@ -222,20 +222,16 @@
 		{#if plan.planned}
 			<Button look="quiet" onclick={nextView}
 				>{{ strip: 'Tab', tab: 'Notation', notation: 'Strip' }[view]}
-				<KeyCap keys="V" /></Button
+				<KeyCap of={ROUTE.view} /></Button
 			>
-			<Button look="quiet" onclick={() => (comparing = true)}>Compare <KeyCap keys="C" /></Button>
+			<Button look="quiet" onclick={() => (comparing = true)}
+				>Compare <KeyCap of={ROUTE.compare} /></Button
+			>
 		{/if}
-		<Button look="quiet" onclick={() => (writingText = true)}>Write <KeyCap keys="O" /></Button>
-		<FootKeys
-			flat
-			keys={[
-				[', .', 'change'],
-				['[ ]', 'place'],
-				['E', 'pick a note'],
-				['G', 'note by note']
-			]}
-		/>
+		<Button look="quiet" onclick={() => (writingText = true)}
+			>Write <KeyCap of={WRITING.text} /></Button
+		>
+		<FootKeys flat keys={[ROUTE.change, ROUTE.place, NOTES.pick, WRITING.write]} />
 	</div>
 	{#snippet inspector()}
 		<RouteInspector {plan} {selection} {actions} bind:side />

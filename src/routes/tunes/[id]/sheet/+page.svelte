@@ -1,4 +1,6 @@
 <script lang="ts">
+	import { EVERYWHERE } from '$lib/words/keys/everywhere';
+	import { SHEET } from '$lib/words/keys/pages';
 	import Check from '$lib/ui/parts/Check.svelte';
 	import Select from '$lib/ui/parts/Select.svelte';
 	import Screen from '$lib/ui/parts/Screen.svelte';
@@ -7,7 +9,7 @@
 	import { goto } from '$app/navigation';
 	import bravura from '@coderline/alphatab/font/Bravura.woff2?url';
 	import { afterParts } from '$lib/state/in-turn';
-	import { onKeys } from '$lib/state/keys';
+	import { useKeys } from '$lib/state/keys';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { redoStep, toNextKey, undoStep } from '$lib/state/tune-headers';
 	import Choice from '$lib/ui/parts/Choice.svelte';
@@ -72,18 +74,16 @@
 	};
 
 	let take: TakeAway | undefined = $state();
-	const keys = onKeys({
-		'[': () => step(-1),
-		']': () => step(1),
-		Enter: () => print(),
-		d: () => afterParts(() => take?.pdf()),
-		'Shift+.': () => void toNextKey(open),
-		'Mod+z': () => void undoStep(open),
-		'Mod+Shift+z': () => void redoStep(open)
+	useKeys(SHEET, {
+		print: () => print(),
+		pdf: () => afterParts(() => take?.pdf()),
+		place: step,
+		nextKey: () => toNextKey(open),
+		undo: () => undoStep(open),
+		redo: () => redoStep(open)
 	});
 </script>
 
-<svelte:window onkeydown={keys} />
 <svelte:head>
 	<title>Sheet · {open.saved.title} · Arc Step</title>
 	<!-- The browser prints on the paper that is chosen here. -->
@@ -124,17 +124,14 @@
 	</div>
 	<FootKeys
 		keys={[
-			['Enter', 'print'],
-			['D', 'as PDF'],
-			...(data.routeId ? [] : [['[ ]', 'place'] as [string, string]]),
-			['3', 'route'],
-			['?', 'keys and terms']
+			...(data.routeId ? [] : [SHEET.place]),
+			...[SHEET.print, SHEET.pdf, EVERYWHERE.route, EVERYWHERE.help]
 		]}
 	/>
 	{#snippet inspector()}
 		<section class="flex flex-col gap-3">
 			<div class="flex gap-3">
-				<Button look="main" onclick={() => print()}>Print <KeyCap keys="Enter" /></Button>
+				<Button look="main" onclick={() => print()}>Print <KeyCap of={SHEET.print} /></Button>
 				<Button href={pdf} download>PDF</Button>
 			</div>
 			<Select
