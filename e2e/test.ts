@@ -33,21 +33,33 @@ export async function violations(page: Page): Promise<string[]> {
 	return found;
 }
 
+/** A player who has asked for more: tests of what a beginner sees take it away (see `showLess`). */
+const EVERYTHING = '{"more":true}';
+
+/** The screens as a new player finds them, from the next page on that is opened. */
+export const showLess = (page: Page): Promise<void> =>
+	runBefore(page, () => localStorage.removeItem('arc-step-preferences'));
+
 /** What the app keeps in a browser whose player chose and played nothing. */
-const KEPT_ALWAYS = /^(arc-step-last-tune|arc-step-tab|mode-watcher-.*|sveltekit:.*|test)$/;
+const KEPT_ALWAYS =
+	/^(arc-step-last-tune|arc-step-tab|arc-step-visits|mode-watcher-.*|sveltekit:.*|test)$/;
 
 /** Whether the app stands on a page as it was opened: nothing is chosen, kept or told that a new one would not know. */
 const isAsOpened = (page: Page, name: string) =>
 	page.evaluate(
-		([test, always]) => {
+		([test, always, more]) => {
 			const kept = [...Object.keys(localStorage), ...Object.keys(sessionStorage)];
 			const told = document.querySelector('[data-sonner-toast], [role$="dialog"]');
 			if (document.documentElement.dataset.ready === undefined || told) return false;
-			if (!kept.every((one) => new RegExp(always).test(one))) return false;
+			// Nothing was chosen but that everything is shown.
+			const chosen = localStorage.getItem('arc-step-preferences');
+			if (chosen !== null && chosen !== more) return false;
+			const known = new RegExp(always);
+			if (!kept.every((one) => known.test(one) || one === 'arc-step-preferences')) return false;
 			sessionStorage.setItem('test', test);
 			return true;
 		},
-		[name, KEPT_ALWAYS.source] as const
+		[name, KEPT_ALWAYS.source, EVERYTHING] as const
 	);
 
 /**
@@ -67,12 +79,16 @@ async function clean(page: Page, name: string, base: string): Promise<void> {
 		page.once('domcontentloaded', () => asOpened.delete(page));
 	}
 	put.push(
-		await page.addInitScript((test) => {
-			if (sessionStorage.getItem('test') === test) return;
-			localStorage.clear();
-			sessionStorage.clear();
-			sessionStorage.setItem('test', test);
-		}, name)
+		await page.addInitScript(
+			([test, more]) => {
+				if (sessionStorage.getItem('test') === test) return;
+				localStorage.clear();
+				sessionStorage.clear();
+				sessionStorage.setItem('test', test);
+				localStorage.setItem('arc-step-preferences', more);
+			},
+			[name, EVERYTHING] as const
+		)
 	);
 	await context.clearCookies();
 	await context.clearPermissions();

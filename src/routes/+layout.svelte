@@ -1,5 +1,4 @@
 <script lang="ts">
-	import { notice } from '$lib/ui/parts/notice';
 	import '../app.css';
 	import { goto } from '$app/navigation';
 	import { page } from '$app/state';
@@ -15,10 +14,8 @@
 	import Standing from '$lib/ui/Standing.svelte';
 	import { ModeWatcher } from 'mode-watcher';
 	import { onMount, type Snippet } from 'svelte';
-	import { Toaster } from 'svelte-sonner';
 
 	let { children }: { children: Snippet } = $props();
-	const NOTICES = { top: 'var(--notice-top)', left: 'var(--notice-left)' };
 	/** A set has an id of its own kind. */
 	const tuneId = $derived(
 		page.status === 200 && page.route.id?.startsWith('/tunes/')
@@ -69,26 +66,12 @@
 		{ stand: () => tuneId && goto(`/tunes/${tuneId}/route?stand`) },
 		{ level: 'app', when: () => !page.params.id }
 	);
-	const told = notice();
 </script>
 
 <!-- The script that sets the theme before anything is drawn stands in app.html, by the nonce of the page. -->
 <ModeWatcher disableHeadScriptInjection />
 <Later>
-	<Toaster
-		position="top-left"
-		duration={8000}
-		offset={NOTICES}
-		mobileOffset={{ ...NOTICES, right: '1rem' }}
-		toastOptions={{
-			unstyled: true,
-			classes: {
-				toast: told.box(),
-				actionButton: told.act(),
-				cancelButton: told.act()
-			}
-		}}
-	/>
+	{#await import('$lib/ui/Notices.svelte') then Notices}<Notices.default />{/await}
 	<Standing />
 </Later>
 <a

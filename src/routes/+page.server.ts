@@ -2,7 +2,8 @@ import { LONGEST_QUERY } from '$lib/api/search-schema';
 import { openDatabase } from '$lib/server/database';
 import { homePage } from '$lib/server/home';
 import { lastWeeks } from '$lib/server/practice';
-import type { PageServerLoad } from './$types';
+import { loadDemo } from '$lib/server/demo';
+import type { Actions, PageServerLoad } from './$types';
 
 export const load: PageServerLoad = async ({ url }) => {
 	const db = await openDatabase();
@@ -14,4 +15,9 @@ export const load: PageServerLoad = async ({ url }) => {
 		weeks: await lastWeeks(db, now),
 		...(await homePage(db, query, now))
 	};
+};
+
+export const actions: Actions = {
+	/** Lays the demo into an empty notebook; one that holds anything is left as it is. */
+	demo: async () => ({ demo: await loadDemo(await openDatabase()) })
 };

@@ -9,6 +9,8 @@
 	import type { TuneAnswer } from '$lib/api/notebook-schema';
 	import { Refusal, send } from '$lib/state/api';
 	import type { NotebookRow } from '$lib/api/home-page';
+	import { demoPaths, keepDemo, removeDemo } from '$lib/state/demo-notebook';
+	import { dropLetters, keepLetters } from '$lib/state/first-letters';
 	import { useKeys } from '$lib/state/keys';
 	import { SetBoard, type Group } from '$lib/state/set-board.svelte';
 	import { WholeBoard } from '$lib/state/whole-board.svelte';
@@ -16,10 +18,12 @@
 	import Later from '$lib/ui/Later.svelte';
 	import FootKeys from '$lib/ui/FootKeys.svelte';
 	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
+	import MoreSwitch from '$lib/ui/MoreSwitch.svelte';
 	import TopBar from '$lib/ui/TopBar.svelte';
 	import TodayStrip from '$lib/ui/home/TodayStrip.svelte';
 	import { drillHref } from '$lib/ui/home/today-words';
 	import CareNote from '$lib/ui/home/CareNote.svelte';
+	import FirstOffers from '$lib/ui/home/FirstOffers.svelte';
 	import FindField from '$lib/ui/home/FindField.svelte';
 	import SetDialog from '$lib/ui/home/SetDialog.svelte';
 	import TuneGroup from '$lib/ui/home/TuneGroup.svelte';
@@ -28,9 +32,15 @@
 	import { plural } from '$lib/words/words';
 	import { tick, untrack } from 'svelte';
 	import { toast } from 'svelte-sonner';
-	import type { PageData } from './$types';
+	import type { ActionData, PageData } from './$types';
 
-	let { data }: { data: PageData } = $props();
+	let { data, form }: { data: PageData; form: ActionData } = $props();
+	/** What came with the demo, where it was laid in from this browser and still stands here. */
+	let demo: readonly string[] = $state.raw([]);
+	$effect(() => {
+		if (form?.demo) keepDemo(form.demo);
+		demo = data.counts.tunes > 0 ? demoPaths() : [];
+	});
 	/** Rows that are drawn while the first ones are there, and once all are; so many more at a time. */
 	const [FIRST_ROWS, ROWS] = [60, 200];
 
@@ -96,13 +106,14 @@
 			at < 0 ? (by > 0 ? 0 : links.length - 1) : (at + by + links.length) % links.length
 		]?.focus();
 	}
-	async function create(): Promise<void> {
+	/** A tune of empty bars: what is typed from here on are its chords. */
+	async function create(how = ''): Promise<void> {
+		if (how === '') keepLetters();
 		try {
-			const tune = await send<TuneAnswer>('POST', '/api/v1/tunes', {
-				chart: 'title: New tune\nkey: C\ntempo: 100\n\n[A]\n| C | F | G7 | C |\n'
-			});
-			await goto(`/tunes/${tune.id}/chart`);
+			const tune = await send<TuneAnswer>('POST', '/api/v1/tunes', { chart: 'tempo: 100\n\n' });
+			await goto(`/tunes/${tune.id}/chart${how}`);
 		} catch (error) {
+			dropLetters();
 			if (error instanceof Refusal) toast(error.message);
 		}
 	}
@@ -157,7 +168,7 @@
 		drill: drillIt,
 		carry,
 		find: () => finder?.focus(),
-		tune: create,
+		tune: () => create(),
 		set: () => nameSet(null),
 		bring: () => chooser?.choose()
 	});
@@ -168,7 +179,9 @@
 <TopBar title="Notebook" {facts}>
 	{#snippet actions()}
 		<ChooseFiles bind:this={chooser}>Bring in files <KeyCap of={NOTEBOOK.bring} /></ChooseFiles>
-		<Button look="quiet" onclick={create}>New tune <KeyCap of={NOTEBOOK.tune} /></Button>
+		<Button look="quiet" onclick={() => void create()}
+			>New tune <KeyCap of={NOTEBOOK.tune} /></Button
+		>
 	{/snippet}
 </TopBar>
 <Screen>
@@ -179,6 +192,7 @@
 				class="ml-auto flex items-center gap-4 max-tablet:mx-0 max-tablet:my-2 max-tablet:w-full max-tablet:justify-between"
 			>
 				<FindField bind:this={finder} query={data.query} />
+				<MoreSwitch />
 				<Button look="quiet" onclick={() => nameSet(null)}>
 					New set <KeyCap of={NOTEBOOK.set} />
 				</Button>
@@ -190,14 +204,11 @@
 			onrest={(card) => void rest(card)}
 		/>{/if}
 	{#if data.counts.tunes === 0}
-		<p class="mt-2 mb-4 max-w-[36em] text-head">
-			Write a progression, see each chord inside one place on the neck, and plan a landing for every
-			change.
-		</p>
-		<div>
-			<Button look="main" onclick={create}>Write the first tune</Button>
-			<ChooseFiles look="act">Bring in files</ChooseFiles>
-		</div>
+		<FirstOffers
+			onwrite={() => void create()}
+			onform={() => void create('?forms')}
+			onbring={() => chooser?.choose()}
+		/>
 	{/if}
 	<div bind:this={list}>
 		{#each board.groups as group, i (group.set?.id ?? '')}
@@ -230,10 +241,19 @@
 			</p>
 		{/if}
 	</div>
+	{#if demo.length > 0}
+		<p class="pt-4 text-line text-second">
+			These tunes are the demo: made up, to look around in.
+			<Button look="quiet" onclick={() => void removeDemo(invalidateAll)}>Take the demo away</Button
+			>
+		</p>
+	{/if}
 	<CareNote />
 	<FootKeys
 		keys={[
-			...[NOTEBOOK.choose, NOTEBOOK.open, NOTEBOOK.drill, NOTEBOOK.carry, NOTEBOOK.find],
+			...(data.counts.tunes > 0
+				? [NOTEBOOK.choose, NOTEBOOK.open, NOTEBOOK.drill, NOTEBOOK.carry, NOTEBOOK.find]
+				: []),
 			...[NOTEBOOK.tune, NOTEBOOK.set, NOTEBOOK.bring, EVERYWHERE.log, EVERYWHERE.help]
 		]}
 	/>

@@ -12,13 +12,16 @@ import { countTunes, createTune } from './tunes';
 
 const DEMO_LOCK = 4_310_002;
 
-/** Loads the demo notebook in one transaction; a notebook that holds anything is left as it is. */
-export async function loadDemo(db: Database): Promise<void> {
+/**
+ * Loads the demo notebook in one transaction; a notebook that holds anything is left as it is.
+ * @returns the paths of what it holds, tunes and sets; none where nothing was loaded
+ */
+export async function loadDemo(db: Database): Promise<readonly string[]> {
 	const start = Date.now();
-	await atomically(db, async (tx) => {
+	return atomically(db, async (tx) => {
 		// Of several processes that start on one database only the first loads it.
 		await tx.execute(sql`select pg_advisory_xact_lock(${DEMO_LOCK})`);
-		if ((await countTunes(tx)) > 0) return;
+		if ((await countTunes(tx)) > 0) return [];
 		const ids: string[] = [];
 		const tunes: { id: string; title: string; chart: string }[] = [];
 		for (const [i, demo] of DEMO_TUNES.entries()) {
@@ -34,7 +37,8 @@ export async function loadDemo(db: Database): Promise<void> {
 				await createRoute(tx, tune.id, input, made.value, tune.version, at);
 			}
 		}
-		await createSet(tx, { ...DEMO_SET, tuneIds: ids });
+		const set = await createSet(tx, { ...DEMO_SET, tuneIds: ids });
 		await loadDemoLog(tx, tunes, new Date(start));
+		return [`/api/v1/sets/${set.id}`, ...ids.map((id) => `/api/v1/tunes/${id}`)];
 	});
 }

@@ -31,6 +31,10 @@ const lands = ({ chart, instrument }: AnchorContext, change: number, place: Plac
 	return chord !== undefined && toneAt(chord, pitchAt(instrument, place)) !== undefined;
 };
 
+/** Nothing is fixed that another chart could take from the player: no lock, no note, no finger, no way to arrive. */
+export const isFree = ({ locks, letPass, frozen, arrive, leans, fingers }: Anchors): boolean =>
+	[locks, letPass, frozen, arrive, leans, fingers].every((list) => list.length === 0);
+
 /** Fixes a change to a place, which must sound a tone of its chord; null where it does not. */
 export function lockAt(
 	anchors: Anchors,

@@ -1,4 +1,11 @@
-import { changeIndexAt, parseChart, type Chart, type ChordEvent, type Span } from '$core/chart';
+import {
+	changeIndexAt,
+	parseChart,
+	type Chart,
+	type ChordEvent,
+	type Diagnostic,
+	type Span
+} from '$core/chart';
 import { browser } from '$app/environment';
 import type { Chord } from '$core/chord';
 import { scaleInUse } from '$core/harmony';
@@ -52,8 +59,22 @@ export class ChartDraft {
 			scaleInUse(this.chart).diagnostic,
 			instrumentOf(this.chart).diagnostic,
 			...this.chart.diagnostics
-		].filter((entry) => entry !== null)
+		]
+			.filter((entry) => entry !== null)
+			.filter((entry) => !this.isTypedAt(entry))
 	);
+	/** A doubt about what the cursor stands at the end of: it may still be typed on. */
+	private isTypedAt({ severity, line, column, length }: Diagnostic): boolean {
+		const end = column + length;
+		return severity === 'warning' && line === this.line && this.column >= end && !this.rest(end);
+	}
+
+	/** Whether anything follows on the cursor's line. */
+	private rest(column: number): boolean {
+		const text = this.text.split('\n')[this.line - 1] ?? '';
+		return text.slice(column - 1).trim() !== '';
+	}
+
 	/** What stands at the cursor, or last before it: a chord, a silence, a symbol that does not read. */
 	readonly here: ChordEvent | null = $derived.by(() => {
 		const before = this.chart.events.filter(
@@ -153,8 +174,18 @@ export class ChartDraft {
 		this.conflict = null;
 		this.recovered = false;
 		this.keep();
-		const at = this.now && changeIndexAt(this.chart, this.now?.startTick ?? 0);
-		if (at !== null && at >= 0) this.open.cursor = (at + 1) % this.chart.changes.length;
+		this.lookAt(true);
+	}
+
+	/**
+	 * Makes the chord at the cursor *now* on the tune's other screens, where what is written is saved.
+	 * @param typed a chart that was typed to its end is looked at from its first change.
+	 */
+	lookAt(typed = false): void {
+		const { now, open, chart } = this;
+		if (this.dirty || !now) return;
+		const at = changeIndexAt(chart, now.startTick);
+		if (at >= 0) open.look(typed && at === chart.changes.length - 1 ? 0 : at);
 	}
 
 	/** Keeps this text over the one saved meanwhile. */

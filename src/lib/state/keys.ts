@@ -1,10 +1,4 @@
-import {
-	combosOf,
-	type KeyMap,
-	type Row,
-	type Told,
-	type TwoWay
-} from '$lib/words/keys/key-map';
+import { combosOf, type KeyMap, type Row, type Told, type TwoWay } from '$lib/words/keys/key-map';
 import { onMount } from 'svelte';
 import { isText, isTyping, keepsKey, watchFocus } from './focus';
 import { prefs } from './prefs.svelte';

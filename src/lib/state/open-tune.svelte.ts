@@ -68,6 +68,8 @@ export class OpenTune {
 	saved: TuneAnswer;
 	player: PlayerSetup = $state.raw(NO_SETUP);
 	position: number = $state(1);
+	/** The player has put the hand there; else it lies where a new tune begins. */
+	placed = $state(false);
 	cursor: number = $state(0);
 	/** While music plays, the change whose chord sounds; it need not be the one before the cursor. */
 	sounding: number | null = $state(null);
@@ -127,7 +129,9 @@ export class OpenTune {
 		this.saved = tune;
 		[this.keyed, this.slide, this.block] = [null, 0, false];
 		this.cursor = this.chart.changes.length > 1 ? 1 : 0;
-		this.moveTo(position ?? rootPosition(this.chart, this.player.instruments));
+		const root = rootPosition(this.chart, this.player.instruments);
+		this.moveTo(position ?? root);
+		this.placed = position !== null && position !== root;
 	}
 
 	/** The scale for a chord: one chosen for it, or the chart's own. */
@@ -137,13 +141,25 @@ export class OpenTune {
 
 	/** Puts a saved or reloaded tune in place; the cursor stays where it can. */
 	replace(tune: TuneAnswer): void {
+		const had = this.chart.changes.length;
 		this.saved = tune;
-		this.cursor = clamp(this.cursor, 0, Math.max(0, this.chart.changes.length - 1));
-		this.moveTo(this.position);
+		const last = Math.max(0, this.chart.changes.length - 1);
+		// Where nothing could be looked at yet, the first change is.
+		this.cursor = had < 2 ? Math.min(1, last) : clamp(this.cursor, 0, last);
+		const { placed } = this;
+		this.moveTo(placed ? this.position : rootPosition(this.chart, this.player.instruments));
+		this.placed = placed;
 	}
 
 	moveTo(position: number): void {
 		this.position = clamp(Math.round(position), 1, lastPosition(this.instrument));
+		this.placed = true;
+	}
+
+	/** Makes the chord of a change *now*: the next one is *next*. */
+	look(change: number): void {
+		const count = this.chart.changes.length;
+		if (count > 0) this.cursor = (change + 1) % count;
 	}
 
 	step(by: number): void {

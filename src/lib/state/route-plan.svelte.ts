@@ -38,6 +38,12 @@ export class RoutePlan extends RouteWishes {
 	/** How much of a long plan is done, 0 … 1. */
 	progress = $state(0);
 	planning = $state(false);
+	/** Why there is a plan that nobody asked for. */
+	told: 'best' | 'here' | 'chart' | 'scale' | null = $state(null);
+	/** The best place for a first route is looked for. */
+	seeking = $state(false);
+	/** The notes of a saved line whose chart has changed since: shown faintly until there is a new one. */
+	old: readonly NoteAnswer[] = $state.raw([]);
 	saving = $state(false);
 	saved: RouteAnswer | null = $state.raw(null);
 	conflict: RouteAnswer | null = $state.raw(null);
@@ -89,9 +95,45 @@ export class RoutePlan extends RouteWishes {
 		this.load(route);
 	}
 
+	/** What is shown was made for other wishes. */
+	readonly stale: boolean = $derived.by(
+		() => this.planning && this.plannedFor !== null && this.plannedFor !== this.wishes
+	);
+
 	/** Once there is a plan, every change of the wishes makes it anew. */
 	protected changed(): void {
+		this.told = null;
 		if (this.planned) void this.plan();
+	}
+
+	/**
+	 * Plans what nobody has to ask for: a first route, in the best place where the hand was not put anywhere yet;
+	 * and one whose chart or scales have changed since, where nothing of the player's own could be lost.
+	 * @param best the place where the chart lies best; null where it cannot be told.
+	 */
+	async planUnasked(best: () => Promise<number | null>): Promise<void> {
+		const { open, saved } = this;
+		if (open.chart.changes.length === 0) return;
+		if (this.outdated) {
+			if (edit.isFree(this.wishes.anchors)) await this.planAs('chart');
+		} else if (saved) {
+			const now = boundAnchors(open, saved.anchors).scales;
+			if (JSON.stringify(now) !== JSON.stringify(saved.anchors.scales)) await this.planAs('scale');
+		} else if (!this.planned) {
+			this.seeking = !open.placed;
+			const place = open.placed ? null : await best().finally(() => (this.seeking = false));
+			if (this.planned || this.planning) return;
+			if (place !== null) {
+				open.moveTo(place);
+				this.history.reset(firstWishes(open.position));
+			}
+			await this.planAs(place === null ? 'here' : 'best');
+		}
+	}
+
+	private async planAs(why: NonNullable<RoutePlan['told']>): Promise<void> {
+		await this.plan();
+		if (this.planned) this.told = why;
 	}
 
 	/** Where the hand is at a change. */
@@ -125,10 +167,13 @@ export class RoutePlan extends RouteWishes {
 		this.saved = route;
 		this.conflict = null;
 		this.plannedFor = null;
+		this.told = null;
 		this.warnings = [];
 		this.arrivals = [];
 		this.windows = [];
-		this.line = route && route.tuneVersion === this.open.saved.version ? route.plan.notes : [];
+		const current = route?.tuneVersion === this.open.saved.version;
+		this.line = route && current ? route.plan.notes : [];
+		this.old = route && !current ? route.plan.notes : [];
 		this.open.slide = route?.line.slide ?? 0;
 		this.open.block = route?.line.block ?? false;
 		if (!route) {
@@ -181,6 +226,8 @@ export class RoutePlan extends RouteWishes {
 			this.arrivals = arrivals;
 			this.warnings = warnings;
 			this.plannedFor = wishes;
+			this.told = null;
+			this.old = [];
 		} finally {
 			this.planning = false;
 		}

@@ -19,8 +19,8 @@
 
 <p
 	class="flex flex-wrap text-reason text-second max-tablet:hidden print:hidden {flat
-		? 'gap-x-4 gap-y-1.5'
-		: 'z-10 mt-auto gap-x-5.5 gap-y-1.5 bg-paper pt-3 pb-2 desk:sticky desk:bottom-0'}"
+		? 'gap-x-4 gap-y-2.5'
+		: 'z-10 mt-auto gap-x-5.5 gap-y-2.5 bg-paper pt-3 pb-2 desk:sticky desk:bottom-0'}"
 >
 	{#each shown as { row, words } (words)}
 		<span class="inline-flex items-center gap-2"

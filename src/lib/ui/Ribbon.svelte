@@ -13,7 +13,7 @@
 	const chart = $derived(open.chart);
 	const nowIndex = $derived(open.before?.index ?? open.cursor);
 	const firstBar = $derived.by(() => {
-		const bar = (chart.changes[open.cursor]?.bar ?? 1) - 1;
+		const bar = (chart.changes[nowIndex]?.bar ?? 1) - 1;
 		return chart.played.length <= page ? 0 : Math.floor(bar / page) * page;
 	});
 	const start = $derived(chart.played[firstBar]?.startTick ?? 0);
@@ -75,12 +75,12 @@
 				from,
 				to
 			)}px"
-			tabindex={change.index === open.cursor ? 0 : -1}
+			tabindex={change.index === nowIndex ? 0 : -1}
 			data-arrows
 			onkeydown={walk}
-			aria-current={change.index === open.cursor ? 'step' : undefined}
+			aria-current={change.index === nowIndex ? 'step' : undefined}
 			aria-label="{change.to.symbol}, bar {change.bar}, beat {change.beat}"
-			onclick={() => (open.cursor = change.index)}
+			onclick={() => open.look(change.index)}
 		>
 			<ChordSymbol chord={change.to.chord} />
 			{#if numeral(change)}<span

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import FirstVisit from '$lib/ui/FirstVisit.svelte';
 	import { EVERYWHERE } from '$lib/words/keys/everywhere';
 	import { LOG } from '$lib/words/keys/pages';
 	import Screen from '$lib/ui/parts/Screen.svelte';
@@ -112,6 +113,7 @@
 	{/snippet}
 </TopBar>
 <Screen>
+	{#snippet first()}<FirstVisit screen="log" />{/snippet}
 	{#if log.totals.takes === 0 && filter.tune === null && filter.place === null && filter.key === null}
 		<h1>No take yet.</h1>
 		<p class="mt-2 mb-4 max-w-[36em] text-head">

@@ -123,7 +123,7 @@
 		<p class="mt-3 flex flex-wrap items-center gap-x-3 gap-y-2">
 			<Button href="/backup.json" download>Back it up</Button>
 			<Button href="/backup.json.gz" download>Back it up packed</Button>
-			<ChooseFiles look="act" accept=".json,.gz">Restore a backup</ChooseFiles>
+			<ChooseFiles look="plain" accept=".json,.gz">Restore a backup</ChooseFiles>
 			<small class="text-reason text-second"
 				>A backup is shown before it is restored: merged, or in place of what is here.</small
 			>

@@ -3,15 +3,18 @@
 	import Button from '$lib/ui/parts/Button.svelte';
 	import { FORMS, formBars, parseChart, type Chart, type ChartForm } from '$core/chart';
 	import { proseSigns, signs, type Key } from '$core/chord';
+	import { onMount } from 'svelte';
 	import { noteName, parseNote, type Note } from '$core/pitch';
 
 	/** Forms to start from, written out on the tonic of the chart; one replaces the bars. */
 	type Props = {
 		chart: Chart;
 		key: Key | null;
+		/** The list has the focus. */
+		first?: boolean;
 		onform: (form: ChartForm, tonic: Note) => void;
 	};
-	let { chart, key, onform }: Props = $props();
+	let { chart, key, first = false, onform }: Props = $props();
 	const C = { letter: 0, alter: 0 } as const;
 	const tonic = $derived(key?.tonic ?? C);
 	const name = $derived(noteName(tonic));
@@ -27,6 +30,10 @@
 	const own = $derived(
 		chart.bars.length > 0 && chart.events.length <= LONGEST ? known.get(signature(chart)) : null
 	);
+	let list: HTMLElement;
+	onMount(() => {
+		if (first) list.querySelector('button')?.focus();
+	});
 	let all = $state(false);
 	const FEW = 7;
 	const shown = $derived(all || chart.bars.length === 0 ? FORMS : FORMS.slice(0, FEW));
@@ -37,7 +44,7 @@
 		title="Start from a form"
 		note="in {signs(name)}{chart.bars.length > 0 ? ', replaces the bars' : ''}"
 	/>
-	<ul>
+	<ul bind:this={list}>
 		{#each shown as form (form.id)}
 			<li>
 				<button

@@ -2,16 +2,20 @@
 	import { onMount } from 'svelte';
 	import type { EditorView } from '@codemirror/view';
 	import type { Span } from '$core/chart';
+	import { takeLetters } from '$lib/state/first-letters';
 	import type { Reading } from './marks';
 
 	type Props = {
 		text: string;
 		reading: Reading;
-		oncursor: (line: number, column: number) => void;
+		/** No chord stands there yet: the cursor does. */
+		fresh: boolean;
+		/** `moved` where the cursor went there by itself, not by typing. */
+		oncursor: (line: number, column: number, moved: boolean) => void;
 		onsave: () => void;
 		onleave: () => void;
 	};
-	let { text = $bindable(), reading, oncursor, onsave, onleave }: Props = $props();
+	let { text = $bindable(), reading, fresh, oncursor, onsave, onleave }: Props = $props();
 
 	let host: HTMLDivElement;
 	let view: EditorView | undefined = $state.raw();
@@ -24,7 +28,7 @@
 			modules = { setup, marks };
 			const extensions = setup.editorExtensions({
 				onchange: (value) => (text = value),
-				oncursor: (line, column) => oncursor(line, column),
+				oncursor: (line, column, moved) => oncursor(line, column, moved),
 				onsave: () => onsave(),
 				onleave: () => onleave()
 			});
@@ -32,6 +36,10 @@
 				parent: host,
 				state: setup.EditorState.create({ doc: text, extensions })
 			});
+			// A chart without bars waits for its first chord; what was typed on the way here is in it.
+			const letters = takeLetters();
+			if (letters !== null || fresh) toEnd();
+			for (const letter of letters ?? '') setup.typeLetter(view, letter);
 		});
 		return () => {
 			gone = true;
@@ -74,11 +82,18 @@
 	export function focus(): void {
 		view?.focus();
 	}
+
+	/** The focus to the end of the text. */
+	export function toEnd(): void {
+		if (!view) return;
+		view.dispatch({ selection: { anchor: view.state.doc.length }, scrollIntoView: true });
+		view.focus();
+	}
 </script>
 
 <p id="chart-editor-help" class="sr-only">
 	Tab takes a suggestion where there is one and else leaves the text. F6 goes to the bars, F8 to the
-	next problem.
+	next problem, Escape out of the text.
 </p>
 <div class="editor" bind:this={host}>
 	{#if !view}

@@ -61,6 +61,24 @@ function completeChord(context: CompletionContext): CompletionResult | null {
 	};
 }
 
+/** A chord that begins a line begins its first bar. */
+function opensBar(state: EditorState, at: number, letter: string): boolean {
+	return /^[A-G]$/.test(letter) && state.doc.lineAt(at).text.trim() === '';
+}
+
+const barOpener = EditorView.inputHandler.of((view, from, to, text) => {
+	if (from !== to || !opensBar(view.state, from, text)) return false;
+	view.dispatch(view.state.replaceSelection(`| ${text}`), { userEvent: 'input.type' });
+	return true;
+});
+
+/** Types a letter at the cursor, as the keyboard would. */
+export function typeLetter(view: EditorView, letter: string): void {
+	const { head } = view.state.selection.main;
+	const text = opensBar(view.state, head, letter) ? `| ${letter}` : letter;
+	view.dispatch(view.state.replaceSelection(text), { userEvent: 'input.type' });
+}
+
 /** The problem at the cursor's line that has a suggestion. */
 function suggestionHere(view: EditorView) {
 	const { head } = view.state.selection.main;
@@ -92,7 +110,7 @@ function nextProblem(view: EditorView): boolean {
 
 type Callbacks = {
 	readonly onchange: (text: string) => void;
-	readonly oncursor: (line: number, column: number) => void;
+	readonly oncursor: (line: number, column: number, moved: boolean) => void;
 	readonly onsave: () => void;
 	readonly onleave: () => void;
 };
@@ -106,6 +124,7 @@ export function editorExtensions({ onchange, oncursor, onsave, onleave }: Callba
 		highlightActiveLine(),
 		highlightActiveLineGutter(),
 		highlighting,
+		barOpener,
 		readingField,
 		autocompletion({ override: [completeChord], icons: false, activateOnTypingDelay: 150 }),
 		EditorView.lineWrapping,
@@ -126,6 +145,7 @@ export function editorExtensions({ onchange, oncursor, onsave, onleave }: Callba
 			},
 			{ key: 'F8', run: nextProblem },
 			{ key: 'F6', run: () => (onleave(), true) },
+			{ key: 'Escape', run: (view) => (view.contentDOM.blur(), true) },
 			{ key: 'Mod-s', run: () => (onsave(), true), preventDefault: true },
 			...defaultKeymap,
 			...historyKeymap
@@ -135,7 +155,7 @@ export function editorExtensions({ onchange, oncursor, onsave, onleave }: Callba
 			if (update.docChanged || update.selectionSet) {
 				const { head } = update.state.selection.main;
 				const line = update.state.doc.lineAt(head);
-				oncursor(line.number, head - line.from + 1);
+				oncursor(line.number, head - line.from + 1, !update.docChanged);
 			}
 		})
 	];

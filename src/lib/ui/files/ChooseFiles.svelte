@@ -1,5 +1,7 @@
 <script lang="ts">
 	import { bringIn } from '$lib/state/bring-in.svelte';
+	import Button from '$lib/ui/parts/Button.svelte';
+	import type { ButtonLook } from '$lib/ui/parts/button';
 	import type { Snippet } from 'svelte';
 
 	/** A button that lets the player choose files to bring in. */
@@ -8,7 +10,7 @@
 		tuneId?: string | null;
 		/** Endings that are offered; by default all that are read. */
 		accept?: string;
-		look?: 'quiet' | 'act';
+		look?: ButtonLook['look'];
 		children: Snippet;
 	};
 	const ALL = '.musicxml,.xml,.mxl,.mid,.midi,.cho,.chordpro,.chopro,.crd,.pro,.txt,.tab,.json,.gz';
@@ -21,7 +23,7 @@
 	}
 </script>
 
-<button type="button" class={look} onclick={choose}>{@render children()}</button>
+<Button {look} onclick={choose}>{@render children()}</Button>
 <input
 	bind:this={input}
 	type="file"

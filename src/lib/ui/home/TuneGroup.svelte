@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { prefs } from '$lib/state/prefs.svelte';
 	import Button from '$lib/ui/parts/Button.svelte';
 	import type { NotebookRow, TunePractice } from '$lib/api/home-page';
 	import type { Group, SetBoard } from '$lib/state/set-board.svelte';
@@ -78,7 +79,8 @@
 		{/if}
 	</div>
 	<table
-		class="w-full border-collapse max-desk:[&_[data-from=desk]]:hidden max-tablet:[&_[data-from=tablet]]:hidden [&_td]:h-11 [&_td]:border-b [&_td]:border-hair [&_td]:pr-3 [&_td]:whitespace-nowrap max-tablet:[&_td]:pr-2 max-tablet:[&_td]:whitespace-normal [&_th]:border-b-2 [&_th]:border-ink [&_th]:py-2 [&_th]:pr-3 [&_th]:text-left [&_th]:text-reason [&_th]:font-normal [&_th]:whitespace-nowrap [&_th]:text-second"
+		data-more={prefs.current.more || undefined}
+		class="w-full border-collapse max-tablet:[&_[data-from=tablet]]:hidden max-desk:[&_[data-from~=desk]]:hidden not-data-more:[&_[data-from~=more]]:hidden [&_td]:h-11 [&_td]:border-b [&_td]:border-hair [&_td]:pr-3 [&_td]:whitespace-nowrap max-tablet:[&_td]:pr-2 max-tablet:[&_td]:whitespace-normal [&_th]:border-b-2 [&_th]:border-ink [&_th]:py-2 [&_th]:pr-3 [&_th]:text-left [&_th]:text-reason [&_th]:font-normal [&_th]:whitespace-nowrap [&_th]:text-second"
 	>
 		<thead hidden={items.length === 0 && rest.length > 0}>
 			<tr>
@@ -86,10 +88,10 @@
 				<th>Tune</th>
 				<th data-from="tablet">Key</th>
 				<th data-from="desk">Form</th>
-				<th data-from="desk">Tempo, clean</th>
+				<th data-from="desk more">Tempo, clean</th>
 				<th>Changes landed</th>
-				<th data-from="desk">Places, darker lands better</th>
-				<th data-from="desk">Last played</th>
+				<th data-from="desk more">Places, darker lands better</th>
+				<th data-from="desk more">Last played</th>
 				<th data-from="desk">Due</th>
 				<th><span class="sr-only">Delete</span></th>
 			</tr>

@@ -69,7 +69,7 @@
 	</td>
 	<td data-from="tablet" class="font-bold">{keyWords(tune.key)}</td>
 	<td data-from="desk">{plural(tune.bars, 'bar')}, {tune.feel}</td>
-	<td data-from="desk" class="font-display text-head font-extrabold">
+	<td data-from="desk more" class="font-display text-head font-extrabold">
 		{#if clean === null}
 			<span class="font-sans text-line font-normal text-second">aim {tune.tempo}</span>
 		{:else}
@@ -98,10 +98,10 @@
 			{/if}
 		</a>
 	</td>
-	<td data-from="desk">
+	<td data-from="desk more">
 		<PlaceMarks {practised} {planned} />
 	</td>
-	<td data-from="desk">{practice?.lastPlayed ? ago(practice.lastPlayed, now) : ''}</td>
+	<td data-from="desk more">{practice?.lastPlayed ? ago(practice.lastPlayed, now) : ''}</td>
 	<td data-from="desk">
 		{#if practice?.due}
 			{@const due = ahead(practice.due, now)}

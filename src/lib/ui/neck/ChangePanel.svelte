@@ -1,10 +1,11 @@
 <script lang="ts">
-	import { useTune } from '$lib/state/open-tune.svelte';
 	import ToneLadder from '../ToneLadder.svelte';
+	import type { NeckView } from './neck-view.svelte';
 	import { changeSummary, changeWords } from './place-words';
 
 	/** What happens to the tones from the sounding chord to the coming one: drawn, and listed. */
-	const open = useTune();
+	let { view }: { view: NeckView } = $props();
+	const open = $derived(view.open);
 	const lines = $derived(open.now && open.next ? changeWords(open.now, open.next) : []);
 </script>
 

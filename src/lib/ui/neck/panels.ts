@@ -19,3 +19,6 @@ export const PANELS = (Object.keys(NAMES) as Panel[]).map((id) => ({
 	row: PANEL_KEYS[id],
 	name: NAMES[id]
 }));
+
+/** What is looked at first; the rest is there with more. */
+export const FIRST_PANELS: readonly Panel[] = ['shapes', 'changes', 'places'];

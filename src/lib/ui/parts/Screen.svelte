@@ -10,8 +10,10 @@
 		inspector?: Snippet;
 		/** What the inspector is about, read out. */
 		about?: string;
+		/** What is said above everything else. */
+		first?: Snippet;
 	};
-	let { class: extra = '', children, inspector, about }: Props = $props();
+	let { class: extra = '', children, inspector, about, first }: Props = $props();
 </script>
 
 {#if inspector}
@@ -22,6 +24,7 @@
 			id="main"
 			class="flex min-w-0 flex-col pt-2.5 pr-4 pl-6 max-desk:pl-4 print:block print:p-0 {extra}"
 		>
+			{@render first?.()}
 			{@render children()}
 		</main>
 		<aside
@@ -36,6 +39,7 @@
 		id="main"
 		class="flex min-w-0 flex-1 flex-col px-6 pt-2.5 max-desk:px-4 print:block print:p-0 {extra}"
 	>
+		{@render first?.()}
 		{@render children()}
 	</main>
 {/if}

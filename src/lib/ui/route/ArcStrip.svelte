@@ -53,7 +53,7 @@
 	const MOST = $derived(filled ? 22 : 66);
 	/** While a line is written every pitch of the place has a height. */
 	const shown = $derived.by(() => {
-		const notes = filled ? plan.line : plan.targets;
+		const notes = filled ? plan.line : [...plan.targets, ...plan.old];
 		if (!writer.on && notes.length > 0) return notes;
 		const { held: instrument } = open;
 		const position = plan.handAt(open.cursor);
@@ -125,6 +125,13 @@
 	const tense = (index: number, role: Role): { now?: Role; next?: Role; ink?: Role } =>
 		isNext(index) && open.next ? { next: role } : isNow(index) ? { now: role } : { ink: role };
 	const visible = $derived(points.filter((point) => point.x > -30 && point.x < width + 10));
+	/** The old line, where the chart has changed since. */
+	const faint = $derived(
+		plan.old.flatMap(({ tick, durationTicks, midi }) => {
+			const [x1, x2] = [axis.x(tick) + 2, axis.x(tick + durationTicks) - 4];
+			return x2 < 0 || x1 > width ? [] : [{ tick, x1, x2: Math.max(x1 + 1, x2), at: y(midi) }];
+		})
+	);
 	const topPoint = $derived(arcs.find((arc) => arc.top && arc.to.x < width + 10)?.to);
 	const labels = $derived(
 		arcs.flatMap(({ from, to, on }) => {
@@ -156,68 +163,83 @@
 		</linearGradient>
 	</defs>
 	<StripBands {axis} {width} height={HEIGHT} {y} planned={plan.planned} />
-	{#each arcs as { from, to, on } (`${from.change.index}-${to.change.index}`)}
-		{@const height = Math.min(MOST, bulge(to.target.midi - from.target.midi))}
-		<path
-			class="fill-none stroke-second stroke-[2.25] data-on:stroke-[var(--arc,var(--next-line))] data-on:stroke-[4.5]"
-			data-on={on || undefined}
-			style:--arc={on ? `url(#${uid}-arc)` : undefined}
-			d={arcPath(from.x, from.y, to.x, to.y + 0.01, height)}
+	{#each faint as { tick, x1, x2, at } (tick)}
+		<line
+			data-part="old"
+			class="stroke-third stroke-4 opacity-50 cap-round"
+			{x1}
+			{x2}
+			y1={at}
+			y2={at}
 		/>
 	{/each}
-	{#each labels as label (label.x)}
-		{@const semitones = label.to.midi - label.from.midi}
-		<text class="fill-ink text-line font-bold" x={label.x} y={HEIGHT - 36}>
-			{moveArrow(semitones)}
-			{label.room > 116 ? moveLabel(semitones) : Math.abs(semitones)}
-			{#if label.room > 150 && plan.isFrozen(label.from.change)}· kept{/if}
-		</text>
-		{#if label.room > 130}
-			<text class="fill-second text-reason" x={label.x + 20} y={HEIGHT - 17}
-				>{arrivalOf(label.to.change) ?? handLabel(label.from, label.to)}</text
+	<!-- What was planned for other wishes steps back until the new plan is there. -->
+	<g
+		class="transition-opacity delay-100 data-stale:opacity-40"
+		data-stale={plan.stale || undefined}
+	>
+		{#each arcs as { from, to, on } (`${from.change.index}-${to.change.index}`)}
+			{@const height = Math.min(MOST, bulge(to.target.midi - from.target.midi))}
+			<path
+				class="fill-none stroke-second stroke-[2.25] data-on:stroke-[var(--arc,var(--next-line))] data-on:stroke-[4.5]"
+				data-on={on || undefined}
+				style:--arc={on ? `url(#${uid}-arc)` : undefined}
+				d={arcPath(from.x, from.y, to.x, to.y + 0.01, height)}
+			/>
+		{/each}
+		{#each labels as label (label.x)}
+			{@const semitones = label.to.midi - label.from.midi}
+			<text class="fill-ink text-line font-bold" x={label.x} y={HEIGHT - 36}>
+				{moveArrow(semitones)}
+				{label.room > 116 ? moveLabel(semitones) : Math.abs(semitones)}
+				{#if label.room > 150 && plan.isFrozen(label.from.change)}· kept{/if}
+			</text>
+			{#if label.room > 130}
+				<text class="fill-second text-reason" x={label.x + 20} y={HEIGHT - 17}
+					>{arrivalOf(label.to.change) ?? handLabel(label.from, label.to)}</text
+				>
+			{/if}
+		{/each}
+		{#if filled}
+			<LineNotes {plan} {selection} {axis} {width} {y} {arcY} {grid} still={writer.on} />
+		{/if}
+		{#if topPoint}
+			<g transform="translate({topPoint.x},{topPoint.y})"
+				><circle class="fill-paper stroke-ink stroke-2" r="6" /></g
 			>
 		{/if}
-	{/each}
-	{#if filled}
-		<LineNotes {plan} {selection} {axis} {width} {y} {arcY} {grid} still={writer.on} />
-	{/if}
-	{#if topPoint}
-		<g transform="translate({topPoint.x},{topPoint.y})"
-			><circle class="fill-paper stroke-ink stroke-2" r="6" /></g
-		>
-	{/if}
-	{#each visible as { target, change, x, y } (change.index)}
-		{@const tone = { role: target.role, name: target.name, pc: target.midi % 12 }}
-		<!-- svelte-ignore a11y_click_events_have_key_events -->
-		<g
-			role="button"
-			class="cursor-pointer outline-offset-4"
-			transform="translate({x},{y})"
-			tabindex={isNext(change.index) ? 0 : -1}
-			aria-current={isNext(change.index) ? 'step' : undefined}
-			aria-label="Target of bar {change.bar}, beat {change.beat}: {prefs.name(target.name)}, {signs(
-				target.role
-			)} of {change.to.symbol}, string {target.string}, fret {target.fret}{plan.isLocked(
-				change.index
-			)
-				? ', locked'
-				: ''}"
-			onclick={() => {
-				if (writer.on) return;
-				open.cursor = change.index;
-				hear(target.midi);
-				if (filled) selection.pick(target.tick);
-			}}
-		>
-			<RoleMark
-				{...tense(change.index, target.role)}
-				label={prefs.label(tone)}
-				r={filled ? (isNext(change.index) ? 15 : 12.6) : isNext(change.index) ? 16 : 14}
-				target
-				locked={plan.isLocked(change.index)}
-			/>
-		</g>
-	{/each}
+		{#each visible as { target, change, x, y } (change.index)}
+			{@const tone = { role: target.role, name: target.name, pc: target.midi % 12 }}
+			<!-- svelte-ignore a11y_click_events_have_key_events -->
+			<g
+				role="button"
+				class="cursor-pointer outline-offset-4"
+				transform="translate({x},{y})"
+				tabindex={isNext(change.index) ? 0 : -1}
+				aria-current={isNext(change.index) ? 'step' : undefined}
+				aria-label="Target of bar {change.bar}, beat {change.beat}: {prefs.name(
+					target.name
+				)}, {signs(target.role)} of {change.to
+					.symbol}, string {target.string}, fret {target.fret}{plan.isLocked(change.index)
+					? ', locked'
+					: ''}"
+				onclick={() => {
+					if (writer.on) return;
+					open.cursor = change.index;
+					hear(target.midi);
+					if (filled) selection.pick(target.tick);
+				}}
+			>
+				<RoleMark
+					{...tense(change.index, target.role)}
+					label={prefs.label(tone)}
+					r={filled ? (isNext(change.index) ? 15 : 12.6) : isNext(change.index) ? 16 : 14}
+					target
+					locked={plan.isLocked(change.index)}
+				/>
+			</g>
+		{/each}
+	</g>
 	<StripPassed {plan} {axis} {width} y={(TOP + BOTTOM) / 2} />
 	{#if sounding}
 		<circle

@@ -74,7 +74,7 @@
 		const box = (event.currentTarget as SVGSVGElement).getBoundingClientRect();
 		const tick = ((event.clientX - box.left - 4) / (box.width - 12)) * end;
 		const found = changeAt(open.chart, tick);
-		if (found) open.cursor = found.index;
+		if (found) open.look(found.index);
 	}
 </script>
 

@@ -31,6 +31,8 @@
 	};
 	let { plan, selection, actions, side = $bindable() }: Props = $props();
 	const open = useTune();
+	/** Ways to arrive, how the route is made, and what can be done with the line. */
+	const more = $derived(prefs.current.more);
 	let about = $state('arrive');
 	const target = $derived(plan.target(open.cursor));
 	const filled = $derived(plan.line.length > 0);
@@ -107,7 +109,7 @@
 				/>
 			{/if}
 		</section>
-		{#if plan.planned}
+		{#if plan.planned && more}
 			<Tabs.Root bind:value={about}>
 				<Tabs.List class={look.list()} aria-label="About this change">
 					<Tabs.Trigger class={look.tab()} value="arrive">Arrive by</Tabs.Trigger>
@@ -137,15 +139,17 @@
 		<div
 			class="sticky -bottom-4 mt-auto border-t-2 border-ink bg-paper pt-1.5 pb-3 max-desk:bottom-16 max-desk:col-span-full max-desk:m-0"
 		>
-			<button
-				type="button"
-				data-part="made"
-				class="flex min-h-8.5 w-full items-center justify-between gap-2 text-left leading-tight hover:bg-lit"
-				onclick={() => (side = 'making')}
-			>
-				<span><b>{STYLE_NAMES[plan.wishes.style].name}</b>, {lineWords(plan.wishes.line)}</span>
-				<KeyCap of={ROUTE.making} />
-			</button>
+			{#if more}
+				<button
+					type="button"
+					data-part="made"
+					class="flex min-h-8.5 w-full items-center justify-between gap-2 text-left leading-tight hover:bg-lit"
+					onclick={() => (side = 'making')}
+				>
+					<span><b>{STYLE_NAMES[plan.wishes.style].name}</b>, {lineWords(plan.wishes.line)}</span>
+					<KeyCap of={ROUTE.making} />
+				</button>
+			{/if}
 			{#each plan.warnings.slice(0, 3) as warning, i (i)}<p
 					class="py-2 text-reason text-second"
 					role="status"
@@ -163,7 +167,7 @@
 				<Button look="quiet" disabled={!plan.planned} onclick={() => void actions.nextBest()}
 					>Next best <KeyCap of={ROUTE.best} /></Button
 				>
-				{#if filled}
+				{#if filled && more}
 					<Button look="quiet" onclick={() => plan.toggleFrozen(open.cursor)}
 						>{plan.isFrozen(open.cursor) ? 'Plan it' : 'Keep'}
 						<KeyCap of={ROUTE.freeze} /></Button
@@ -172,9 +176,15 @@
 						>Take <KeyCap of={ROUTE.take} /></Button
 					>
 				{/if}
-				<Button look="quiet" disabled={!plan.planned} onclick={() => (side = 'plans')}
-					>Plans <KeyCap of={ROUTE.plans} /></Button
-				>
+				{#if more}
+					<Button look="quiet" disabled={!plan.planned} onclick={() => (side = 'plans')}
+						>Plans <KeyCap of={ROUTE.plans} /></Button
+					>
+				{:else}
+					<Button look="quiet" onclick={() => (side = 'making')}
+						>Made of <KeyCap of={ROUTE.making} /></Button
+					>
+				{/if}
 			</div>
 		</div>
 	{/if}

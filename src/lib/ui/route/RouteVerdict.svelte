@@ -1,5 +1,6 @@
 <script lang="ts">
 	import { ROUTE } from '$lib/words/keys/route';
+	import Button from '$lib/ui/parts/Button.svelte';
 	import ScreenHead from '$lib/ui/parts/ScreenHead.svelte';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
@@ -13,6 +14,13 @@
 	let { plan, weak, onweak }: Props = $props();
 	const open = useTune();
 	const count = $derived(open.chart.changes.length);
+	/** Why something is planned that nobody asked for. */
+	const TOLD = $derived({
+		best: `Position ${open.position} lies best: it is planned there.`,
+		here: `Planned where the hand is, in position ${open.position}.`,
+		chart: 'The chart has changed: this is planned anew.',
+		scale: 'Other scales were chosen: this is planned anew.'
+	});
 	/** Changes that land; what is let pass does not count, whatever sounds there. */
 	const landed = $derived(
 		plan.check && plan.planned
@@ -51,16 +59,15 @@
 
 <ScreenHead>
 	{#if plan.outdated}
-		<h1>The chart has changed since: plan again?</h1>
+		<h1>The chart has changed since.</h1>
 		<p>{landed} of {plural(count, 'landing')} still {landed === 1 ? 'fits' : 'fit'}.</p>
+		<Button look="main" onclick={() => plan.plan()}>Plan again <KeyCap of={ROUTE.plan} /></Button>
 	{:else if !plan.planned}
-		<h1>Not planned yet.</h1>
-		<p>
-			Press Plan for {plural(count, 'landing')} in position {plan.wishes.position}. {withHome(
-				STYLE_NAMES[plan.wishes.style].says,
-				open.key
-			)}
-		</p>
+		<h1>
+			{#if count === 0}Nothing to land on yet.{:else if plan.seeking}Looking for the place where the
+				chart lies best …{:else if plan.warnings.length > 0}No plan.{:else}Planning …{/if}
+		</h1>
+		<p>{plan.warnings[0] ?? withHome(STYLE_NAMES[plan.wishes.style].says, open.key)}</p>
 	{:else}
 		<h1>
 			{count === 1 && landed === 1
@@ -72,6 +79,7 @@
 					: `${landed} of ${plural(count, 'change')} ${count === 1 ? 'lands' : 'land'}.`}
 		</h1>
 		<p>
+			{#if plan.told}<b class="text-ink">{TOLD[plan.told]}</b>{/if}
 			{#if passed > 0}{capital(inWords(passed))} let pass.{/if}
 			{#if semitones > 0}{capital(inWords(semitones))} by a semitone{stays > 0
 					? `, ${inWords(stays)} ${stays === 1 ? 'stays' : 'stay'} put`

@@ -40,8 +40,7 @@ export type Row = OneWay | TwoWay | Told;
 /** The keys of a screen by the name of what they do: handlers, caps, foot and help are made of it. */
 export type KeyMap = Readonly<Record<string, Row>>;
 
-const list = (keys: Keys): readonly Combo[] =>
-	typeof keys === 'string' ? [keys] : (keys);
+const list = (keys: Keys): readonly Combo[] => (typeof keys === 'string' ? [keys] : keys);
 
 /** Every key of a row and its direction; none where it is only told. */
 export function combosOf(row: Row): readonly { readonly combo: Combo; readonly by: 1 | -1 }[] {

@@ -81,7 +81,8 @@
 		const { id } = open.saved;
 		// A link may have been made before the hand moved on: look again after each navigation.
 		void page.url.href;
-		if (!browser || !navigated) return;
+		// Where a new tune begins is no place that anybody chose.
+		if (!browser || !navigated || (!open.placed && data.routes.length === 0)) return;
 		untrack(() => {
 			lastTune.set(id, open.position);
 			const url = new URL(location.href);

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import FirstVisit from '$lib/ui/FirstVisit.svelte';
 	import Screen from '$lib/ui/parts/Screen.svelte';
 	import Button from '$lib/ui/parts/Button.svelte';
 	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
@@ -28,6 +29,7 @@
 	import FormList from '$lib/ui/chart/FormList.svelte';
 	import HomeRanking from '$lib/ui/chart/HomeRanking.svelte';
 	import { ChartKeeping } from '$lib/ui/chart/chart-keeping.svelte';
+	import NameTune from '$lib/ui/chart/NameTune.svelte';
 	import OutsideList from '$lib/ui/chart/OutsideList.svelte';
 	import ScaleInUse from '$lib/ui/chart/ScaleInUse.svelte';
 	import TransposeRow from '$lib/ui/chart/TransposeRow.svelte';
@@ -37,10 +39,13 @@
 	import Later from '$lib/ui/Later.svelte';
 	import TuneBar from '$lib/ui/TuneBar.svelte';
 	import { plural } from '$lib/words/words';
-	import { onMount, untrack } from 'svelte';
+	import { page } from '$app/state';
+	import { onMount, tick, untrack } from 'svelte';
 	import { toast } from 'svelte-sonner';
 
 	const open = useTune();
+	/** Somebody came for a form to start from. */
+	const forms = page.url.searchParams.has('forms');
 	const draft = new ChartDraft(open);
 	const keeping = new ChartKeeping(draft);
 	/** Ms without a letter after which the band takes the new text up. */
@@ -99,6 +104,10 @@
 	function setKey(chosen: Key | null): void {
 		draft.text = setHeader(draft.text, 'key', chosen ? keyName(chosen) : 'auto');
 	}
+	function nameIt(title: string): void {
+		draft.text = setHeader(draft.text, 'title', title);
+		void tick().then(() => editor.toEnd());
+	}
 	/** Puts a form in place of the bars, with its mode for a key. */
 	function startFrom(form: ChartForm, tonic: Note): void {
 		const had = chart.bars.length;
@@ -143,23 +152,28 @@
 </TuneBar>
 
 <Screen about="Home and what leaves it">
+	{#snippet first()}<FirstVisit screen="chart" />{/snippet}
 	<ChartVerdict {chart} {key} {problems} onjump={() => editor.toProblem()} />
-	<div class="grid grid-cols-[minmax(0,328px)_minmax(0,1fr)] gap-6 max-lap:grid-cols-[1fr]">
+	<div
+		class="grid grid-cols-[minmax(0,328px)_minmax(0,1fr)] grid-rows-[auto_1fr] gap-x-6 gap-y-5 max-lap:grid-cols-[minmax(0,1fr)] max-lap:grid-rows-none"
+	>
 		<section data-part="text">
 			<PanelHead title="Text" note="line {draft.line}, column {draft.column}" />
+			{#if chart.headers.title === null}<NameTune onname={nameIt} />{/if}
 			<ChartEditor
 				bind:this={editor}
 				bind:text={draft.text}
 				{reading}
-				oncursor={(line, column) => draft.cursorTo({ line, column })}
+				fresh={chart.bars.length === 0 && !forms}
+				oncursor={(line, column, moved) => {
+					draft.cursorTo({ line, column });
+					if (moved) draft.lookAt();
+				}}
 				onsave={() => void keeping.save()}
 				onleave={() => grid.focus()}
 			/>
-			<section class="mt-5">
-				<Later><FormList {chart} {key} onform={startFrom} /></Later>
-			</section>
 		</section>
-		<div class="grid content-start gap-4">
+		<div class="grid content-start gap-4 lap:col-start-2 lap:row-span-2 lap:row-start-1">
 			<section>
 				<PanelHead title="Bars">
 					<button
@@ -184,6 +198,7 @@
 					sounding={shown.bar}
 					onchoose={(span, focusText) => {
 						draft.cursorTo(span);
+						draft.lookAt();
 						editor.goTo(span, focusText);
 					}}
 				/>
@@ -201,10 +216,11 @@
 				{/if}
 			</Later>
 		</div>
+		<section><Later><FormList {chart} {key} first={forms} onform={startFrom} /></Later></section>
 	</div>
 	<FootKeys
 		keys={[
-			...[CHART.text, CHART.problem, CHART.line, CHART.home, CHART.save],
+			...[CHART.leave, CHART.problem, CHART.line, CHART.home, CHART.save],
 			[EVERYWHERE.neck, 'find the place']
 		]}
 	/>

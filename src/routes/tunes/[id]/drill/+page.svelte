@@ -1,4 +1,5 @@
 <script lang="ts">
+	import FirstVisit from '$lib/ui/FirstVisit.svelte';
 	import { BAND } from '$lib/words/keys/everywhere';
 	import { DRILL } from '$lib/words/keys/drill';
 	import Screen from '$lib/ui/parts/Screen.svelte';
@@ -142,6 +143,7 @@
 <CareNote />
 
 <Screen about="Ladder and results">
+	{#snippet first()}<FirstVisit screen="drill" />{/snippet}
 	{#if chart.changes.length === 0}
 		<h1>There is no chord to land on yet.</h1>
 		<p><Button href="/tunes/{open.saved.id}/chart">Write the chart</Button></p>

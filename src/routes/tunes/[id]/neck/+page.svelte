@@ -1,4 +1,5 @@
 <script lang="ts">
+	import FirstVisit from '$lib/ui/FirstVisit.svelte';
 	import Screen from '$lib/ui/parts/Screen.svelte';
 	import ScreenHead from '$lib/ui/parts/ScreenHead.svelte';
 	import Button from '$lib/ui/parts/Button.svelte';
@@ -15,6 +16,7 @@
 	import { redoStep, toNextKey, undoStep } from '$lib/state/tune-headers';
 	import FootKeys from '$lib/ui/FootKeys.svelte';
 	import Later from '$lib/ui/Later.svelte';
+	import MoreSwitch from '$lib/ui/MoreSwitch.svelte';
 	import Neck from '$lib/ui/Neck.svelte';
 	import InstrumentMenu from '$lib/ui/neck/InstrumentMenu.svelte';
 	import LayerSwitches from '$lib/ui/neck/LayerSwitches.svelte';
@@ -27,7 +29,7 @@
 	import ScalePanel from '$lib/ui/neck/ScalePanel.svelte';
 	import Ribbon from '$lib/ui/Ribbon.svelte';
 	import TuneBar from '$lib/ui/TuneBar.svelte';
-	import { onDestroy, untrack } from 'svelte';
+	import { onDestroy, tick, untrack } from 'svelte';
 	import type { PageData } from './$types';
 
 	let { data }: { data: PageData } = $props();
@@ -38,6 +40,8 @@
 	let scalePanel: ScalePanel | undefined = $state();
 	let panels: PanelTabs | undefined = $state();
 
+	/** Scale rows, each chord in each place, and all kinds of things in a place. */
+	const more = $derived(prefs.current.more);
 	let width = $state(1168);
 	const narrow = $derived(width < 560);
 	const leftHanded = $derived(prefs.current.leftHanded || open.instrument.leftHanded === true);
@@ -82,7 +86,12 @@
 		change: (by) => open.step(by),
 		best: toBest,
 		nextKey: () => toNextKey(open),
-		scale: () => afterParts(() => scalePanel?.nextScale()),
+		// What it changes is shown.
+		scale: async () => {
+			prefs.set('more', true);
+			await tick();
+			afterParts(() => scalePanel?.nextScale());
+		},
 		layerScale: () => prefs.toggle('layerScale'),
 		layerNow: () => prefs.toggle('layerNow'),
 		layerNext: () => prefs.toggle('layerNext'),
@@ -109,7 +118,9 @@
 
 <TuneBar>
 	{#snippet actions()}
-		<Button href="/tunes/{open.saved.id}/route?position={open.position}"
+		<Button
+			href="/tunes/{open.saved.id}/route?position={open.position}"
+			onclick={() => (open.placed = true)}
 			>{data.routes.some((route) => route.position === open.position)
 				? 'Open the plan'
 				: 'Plan it here'}</Button
@@ -117,6 +128,7 @@
 	{/snippet}
 </TuneBar>
 <Screen>
+	{#snippet first()}<FirstVisit screen="neck" />{/snippet}
 	{#if open.chart.changes.length === 0}
 		<h1>There is no chord to look at yet.</h1>
 		<p>Write the changes first: bars such as <code>| Bb7 | Eb7 |</code>.</p>
@@ -134,10 +146,10 @@
 					lies best. You are in {open.position}.{/if}
 			</h1>
 			<p class="flex-[1_1_300px]">{rank} {missing.join(' ')}</p>
-			<div class="ml-auto"><Later><InstrumentMenu /></Later></div>
+			{#if more}<div class="ml-auto"><Later><InstrumentMenu /></Later></div>{/if}
 		</ScreenHead>
 		<Ribbon />
-		<Later height={238}>
+		<Later height={more ? 238 : 300}>
 			<div class="-mb-1" bind:clientWidth={width}>
 				<Neck
 					instrument={open.instrument}
@@ -151,7 +163,7 @@
 					figure={view.figure}
 					sounding={transport.sounding}
 					{...frets}
-					height={narrow ? 236 : width < 900 ? 300 : 238}
+					height={narrow ? 236 : width < 900 || !more ? 300 : 238}
 					onposition={(position) => open.moveTo(position)}
 				/>
 			</div>
@@ -162,12 +174,15 @@
 				planned={data.routes.map((route) => route.position)}
 				{leftHanded}
 				{narrow}
+				chords={more}
 			/>
 		</Later>
 		<div
-			class="mt-2.5 grid grid-cols-[minmax(0,428px)_minmax(0,1fr)] gap-x-7 gap-y-5 max-desk:grid-cols-[minmax(0,1fr)]"
+			class="mt-2.5 grid gap-x-7 gap-y-5 max-desk:grid-cols-[minmax(0,1fr)] {more
+				? 'grid-cols-[minmax(0,428px)_minmax(0,1fr)]'
+				: 'grid-cols-[minmax(0,1fr)]'}"
 		>
-			{#if open.scale}
+			{#if more && open.scale}
 				{@const inUse = open.scale}
 				<Later>
 					<ScalePanel bind:this={scalePanel} scale={inUse}>
@@ -182,10 +197,12 @@
 		class="z-10 mt-auto flex flex-wrap items-center justify-between gap-x-6 gap-y-0 bg-paper py-1 desk:sticky desk:bottom-0"
 	>
 		<LayerSwitches />
+		<MoreSwitch />
 		<FootKeys
 			flat
 			keys={[
-				...[NECK.place, NECK.change, NECK.best, NECK.nextKey, NECK.scale],
+				...[NECK.place, NECK.change, NECK.best],
+				...(more ? [NECK.nextKey, NECK.scale] : []),
 				[EVERYWHERE.route, 'plan']
 			]}
 		/>

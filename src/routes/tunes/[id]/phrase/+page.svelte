@@ -1,4 +1,5 @@
 <script lang="ts">
+	import FirstVisit from '$lib/ui/FirstVisit.svelte';
 	import Screen from '$lib/ui/parts/Screen.svelte';
 	import ScreenHead from '$lib/ui/parts/ScreenHead.svelte';
 	import Button from '$lib/ui/parts/Button.svelte';
@@ -135,6 +136,7 @@
 </TuneBar>
 
 <Screen about="Motif">
+	{#snippet first()}<FirstVisit screen="phrase" />{/snippet}
 	{#if desk.shown.length === 0}
 		<h1>There is no chord to phrase over yet.</h1>
 		<p>

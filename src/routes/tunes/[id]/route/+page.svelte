@@ -1,4 +1,5 @@
 <script lang="ts">
+	import FirstVisit from '$lib/ui/FirstVisit.svelte';
 	import { NOTES, ROUTE, WRITING } from '$lib/words/keys/route';
 	import Screen from '$lib/ui/parts/Screen.svelte';
 	import Button from '$lib/ui/parts/Button.svelte';
@@ -13,6 +14,7 @@
 	import FootKeys from '$lib/ui/FootKeys.svelte';
 	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 	import Later from '$lib/ui/Later.svelte';
+	import MoreSwitch from '$lib/ui/MoreSwitch.svelte';
 	import Neck from '$lib/ui/Neck.svelte';
 	import ArcStrip from '$lib/ui/route/ArcStrip.svelte';
 	import Overview from '$lib/ui/route/Overview.svelte';
@@ -43,10 +45,20 @@
 	const actions = untrack(() => new RouteActions(open, plan, selection, writer));
 	const parts: RouteParts = { open, plan, selection, writer, actions };
 	const keeping = new RouteKeeping(open, plan);
+	/** Where the chart lies best; a tune that has routes is planned where the hand is. */
+	async function bestPlace(): Promise<number | null> {
+		if (data.routes.length > 0) return null;
+		const { NeckCoverage } = await import('$lib/state/neck-coverage.svelte');
+		const coverage = new NeckCoverage(open, () => plan.wishes.style);
+		await coverage.start();
+		coverage.close();
+		return coverage.best?.position ?? null;
+	}
 	onMount(() => {
 		usePlanner().warm();
 		void plan.recover().then(async () => {
 			await layIn(parts);
+			await plan.planUnasked(bestPlace);
 			await plan.learnArrivals();
 		});
 		return () => planner?.close();
@@ -65,7 +77,7 @@
 				(route && plan.saved && route.version > plan.saved.version)
 			)
 				plan.load(route);
-			if (planner) void plan.learnArrivals();
+			if (planner) void plan.planUnasked(bestPlace).then(() => plan.learnArrivals());
 		});
 	});
 
@@ -149,6 +161,7 @@
 </TuneBar>
 
 <Screen about="The selected change">
+	{#snippet first()}<FirstVisit screen="route" />{/snippet}
 	<RouteVerdict {plan} weak={actions.weak} onweak={(spot) => actions.showWeak(spot)} />
 	{#if plan.planning && plan.progress > 0}
 		<progress class="h-1.5 w-full accent-ink" max="1" value={plan.progress} aria-label="Planning"
@@ -216,22 +229,33 @@
 	<div
 		class="z-10 mt-auto flex flex-wrap items-center gap-x-4.5 gap-y-1 bg-paper pt-2 text-reason desk:sticky desk:bottom-0"
 	>
-		<Button look="quiet" aria-expanded={table} onclick={() => (table = !table)}
-			>{table ? 'Hide table' : 'Table'}</Button
-		>
+		<MoreSwitch />
+		{#if prefs.current.more}
+			<Button look="quiet" aria-expanded={table} onclick={() => (table = !table)}
+				>{table ? 'Hide table' : 'Table'}</Button
+			>
+		{/if}
 		{#if plan.planned}
 			<Button look="quiet" onclick={nextView}
 				>{{ strip: 'Tab', tab: 'Notation', notation: 'Strip' }[view]}
 				<KeyCap of={ROUTE.view} /></Button
 			>
-			<Button look="quiet" onclick={() => (comparing = true)}
-				>Compare <KeyCap of={ROUTE.compare} /></Button
-			>
+			{#if prefs.current.more}
+				<Button look="quiet" onclick={() => (comparing = true)}
+					>Compare <KeyCap of={ROUTE.compare} /></Button
+				>
+			{/if}
 		{/if}
 		<Button look="quiet" onclick={() => (writingText = true)}
 			>Write <KeyCap of={WRITING.text} /></Button
 		>
-		<FootKeys flat keys={[ROUTE.change, ROUTE.place, NOTES.pick, WRITING.write]} />
+		<FootKeys
+			flat
+			keys={[
+				...[ROUTE.change, ROUTE.place, NOTES.pick],
+				...(prefs.current.more ? [WRITING.write] : [])
+			]}
+		/>
 	</div>
 	{#snippet inspector()}
 		<RouteInspector {plan} {selection} {actions} bind:side />

@@ -1,4 +1,6 @@
 <script lang="ts">
+	import FirstVisit from '$lib/ui/FirstVisit.svelte';
+	import { untrack } from 'svelte';
 	import { EVERYWHERE } from '$lib/words/keys/everywhere';
 	import { SHEET } from '$lib/words/keys/pages';
 	import Check from '$lib/ui/parts/Check.svelte';
@@ -43,7 +45,9 @@
 	});
 
 	// The bar above tells the place that the page shows.
-	$effect(() => open.moveTo(data.place));
+	$effect(() => {
+		if (data.place !== untrack(() => open.position)) open.moveTo(data.place);
+	});
 
 	const paperRule = $derived(
 		`@page { size: ${data.options.paper === 'a4' ? 'A4' : 'letter'}; margin: 0 }`
@@ -92,6 +96,7 @@
 
 <TuneBar />
 <Screen about="The page">
+	{#snippet first()}<FirstVisit screen="sheet" />{/snippet}
 	<ScreenHead class="print:hidden">
 		<h1>
 			{plural(data.pages.length, 'page')} for the music stand.
