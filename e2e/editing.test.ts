@@ -99,10 +99,8 @@ test('an edited chart asks to plan again and keeps the locks that still stand', 
 		data: { chart: tune.chart.replace('| Bb7 | Eb7 |', '| Bb7 Dm7 | Eb7 |'), version: 1 }
 	});
 	await visit(page, `/tunes/${tune.id}/route?route=${route.id}`);
-	await expect(page.getByRole('heading', { level: 1 })).toHaveText(
-		'The chart has changed since: plan again?'
-	);
-	await page.keyboard.press('r');
+	await expect(page.getByRole('heading', { level: 1 })).toHaveText('The chart has changed since.');
+	await page.getByRole('button', { name: 'Plan again' }).click();
 	await expect(page.getByRole('heading', { level: 1 })).toHaveText('All 14 changes land.');
 	await page.getByRole('button', { name: 'Table' }).click();
 	await expect(page.getByRole('row', { name: /^9 Cm7 G, 5, locked 2, 8/ })).toBeVisible();

@@ -35,7 +35,6 @@ test('a part that comes to life later stands there from the first drawing on', a
 	const still = await drawnOnly.newPage();
 	for (const [screen, what] of [
 		['chart', 'Where is home?'],
-		['neck', 'Scale in use'],
 		['phrase', 'Rhythm'],
 		['drill', 'Tempo ladder']
 	] as const) {

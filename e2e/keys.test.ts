@@ -102,7 +102,7 @@ test('keys go on working after a click on whatever a screen has', async ({ page,
 		page.getByRole('group', { name: 'Places' }).getByRole('button').nth(4),
 		page.locator('[data-part="panels"]').getByRole('radio').nth(1),
 		page.getByRole('group', { name: 'What the neck shows' }).getByRole('button').first(),
-		page.getByRole('tab', { name: /double stops/ }),
+		page.getByRole('tab', { name: 'Double stops' }),
 		page.locator('[data-part="panels"]').getByRole('radio').nth(1),
 		page
 			.getByRole('group', { name: /^Chords, bars/ })
@@ -121,17 +121,24 @@ test('keys go on working after a click on whatever a screen has', async ({ page,
 		expect(await place()).toBe(before);
 	}
 
-	// A list that was opened and chosen from, and a slider.
+	// A slider on the route, and a list in the drill that was opened and chosen from.
 	await visit(page, `/tunes/${tune.id}/route`);
 	await page.keyboard.press('w');
-	await choose(page.getByRole('combobox', { name: /^Rhythm/ }), 1);
-	const slider = page.getByRole('slider').and(page.locator('span')).first();
+	const slider = page.getByRole('slider', { name: 'Chromatic approaches' });
 	await slider.click();
-	const count = (await done(page)).length;
-	for (const key of ['w', 'l', 'o']) await page.keyboard.press(key);
+	let count = (await done(page)).length;
+	for (const key of ['ArrowRight', 'w', 'l', 'o']) await page.keyboard.press(key);
 	await expect
 		.poll(async () => (await done(page)).slice(count).map((entry) => entry.split(' ')[0]))
-		.toEqual(['making', 'lock', 'text']);
+		.toEqual(['across', 'making', 'lock', 'text']);
+
+	await visit(page, `/tunes/${tune.id}/drill`);
+	await choose(page.getByRole('combobox', { name: 'Who plays' }), 1);
+	count = (await done(page)).length;
+	for (const key of ['ArrowUp', 'ArrowDown', ']']) await page.keyboard.press(key);
+	await expect
+		.poll(async () => (await done(page)).slice(count).map((entry) => entry.split(' ')[0]))
+		.toEqual(['tempo', 'tempo', 'place']);
 });
 
 test('what keys have reached keeps its own: text, and arrows where it says so', async ({
@@ -142,6 +149,7 @@ test('what keys have reached keeps its own: text, and arrows where it says so', 
 	const tune = await newTune(request, FERRY);
 	await visit(page, `/tunes/${tune.id}/neck`);
 	const places = page.getByRole('group', { name: 'Places' });
+	await page.keyboard.press('Shift');
 	await places.locator('[tabindex="0"]').focus();
 	await page.keyboard.press('ArrowRight');
 	await expect(places.locator('[tabindex="0"]')).toBeFocused();

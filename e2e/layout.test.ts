@@ -96,3 +96,70 @@ for (const theme of ['light', 'dark'] as const) {
 		for (const href of kept) expect((await request.get(href)).status(), href).toBeLessThan(400);
 	});
 }
+
+/** A chart as hard on a page as one can be: long words everywhere, four chords a bar, many of them long. */
+const HOSTILE = `title: The Long Way Round the Breakwater to the Ferry Landing in Fog, Reprise for Two Guitars
+key: Db minor
+tempo: 208
+feel: sixteenths
+
+[Head with a name that goes on and on]
+| Dbm7b5 Gb7#9b13 Cbmaj7#11 Fb13#11 | Bbm7b5/E Eb7alt Abm(maj7) Db7#5#9 | Gbm11 Cb9sus4 Fbmaj9#11 Bb7b9b13 | Ebm7b5 Ab7#9#11 Dbm6/9 Gb13b9 |
+| Cbmaj7#11 Fb7#9 Bbm7b5 Eb7b9b13 | Abm9 Db13#11 Gbmaj7#5 Cb7alt | Fbmaj13 Bbm11b5 Eb7#9#5 Abm(maj9) | Db7b9 G7alt Gbm7 Cb13 |
+[Bridge]
+| Fbmaj7 % Bbm7b5 Eb7alt | Abm7 Db7 Gbm7 Cb7 | Fbmaj7#11/Bb Bb7alt Ebm7b5 Ab7b9 | Dbm(maj7) Db7#9b13 Gbm(maj7) Cb7b5 |
+`;
+
+test.describe('nor of a notebook that is hard on pages', () => {
+	let id = '';
+	let set = '';
+	test.beforeAll(async ({ playwright, baseURL }) => {
+		const request = await playwright.request.newContext({ baseURL });
+		const post = async (path: string, data: unknown) => {
+			const response = await request.post(path, { data });
+			expect(response.ok(), `${path} ${await response.text()}`).toBe(true);
+			return (await response.json()) as { id: string };
+		};
+		({ id } = await post('/api/v1/tunes', { chart: HOSTILE }));
+		({ id: set } = await post('/api/v1/sets', {
+			name: 'Every last Sunday of the month in the net loft above the boat yard, in any rain',
+			note: 'sound check at six, bring the long lead, the spare strings and a torch for the stairs',
+			tuneIds: [id]
+		}));
+		await post(`/api/v1/tunes/${id}/routes`, {
+			...{ name: 'Position 9, guide tones in sixteenths, as played on the last evening of summer' },
+			...{ position: 9, style: 'guide-tones', line: { grid: 'sixteenth' } },
+			anchors: { locks: [], letPass: [] }
+		});
+		await request.dispose();
+	});
+	test.afterAll(async ({ playwright, baseURL }) => {
+		const request = await playwright.request.newContext({ baseURL });
+		await request.delete(`/api/v1/sets/${set}`);
+		await request.delete(`/api/v1/tunes/${id}`);
+		await request.dispose();
+	});
+
+	for (const [name, theme, large] of [
+		['in light', 'light', false],
+		['in dark', 'dark', false],
+		['in large text', 'light', true]
+	] as const) {
+		test(name, async ({ page }) => {
+			test.slow();
+			await page.emulateMedia({ colorScheme: theme });
+			await visit(page, '/help');
+			// As a browser does whose player has asked for larger text.
+			if (large) await page.addStyleTag({ content: 'html { font-size: 125% }' });
+			const found: string[] = [];
+			for (const path of [
+				...SCREENS.map((screen) => `/tunes/${id}/${screen}`),
+				...[`/tunes/${id}/route?stand=`, `/sets/${set}`, '/', '/log']
+			]) {
+				await go(page, path);
+				found.push(...(await faultsOf(page, path.replace(id, '…'))));
+			}
+			expect(found).toEqual([]);
+		});
+	}
+});

@@ -104,7 +104,7 @@ for (const theme of ['light'] as const) {
 			expect(there).toBeGreaterThan(6);
 			await expect(page).toHaveURL(new RegExp(`position=${there}`));
 			await page.getByRole('button', { name: 'Edim7, bar 6, beat 1' }).click();
-			await expect(page.getByRole('gridcell', { name: /of Edim7, next/ }).first()).toBeVisible();
+			await expect(page.getByRole('gridcell', { name: /of Edim7, now/ }).first()).toBeVisible();
 			await expectAccessible(page);
 		});
 

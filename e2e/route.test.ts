@@ -22,6 +22,8 @@ async function newRoute(
 	return response.json();
 }
 
+const verdict = (page: Page) => page.locator('[data-part="verdict"]');
+
 test('a landing is chosen on the neck and locked there', async ({ page, request }) => {
 	const tune = await newTune(request);
 	await newRoute(request, tune.id);
@@ -103,13 +105,14 @@ test('several routes of a tune: open, begin a new one, delete, bring back', asyn
 	await expect(page.locator('dd', { hasText: 'Position 1' })).toBeVisible();
 	await page.getByRole('button', { name: 'First' }).click();
 	await page.getByRole('menuitem', { name: 'New route' }).click();
-	await expect(page.getByRole('heading', { level: 1 })).toHaveText('Not planned yet.');
+	// A new one is planned at once, where the hand is.
+	await expect(verdict(page)).toContainText('Planned where the hand is, in position');
 	await page.getByRole('button', { name: 'New route' }).click();
 	await page.getByRole('menuitem', { name: 'Second' }).click();
 	await expect(page.getByRole('heading', { level: 1 })).toHaveText('All 13 changes land.');
 	await page.getByRole('button', { name: 'Second' }).click();
 	await page.getByRole('menuitem', { name: 'Delete this route' }).click();
-	await expect(page.getByRole('heading', { level: 1 })).toHaveText('Not planned yet.');
+	await expect(verdict(page)).toContainText('Planned where the hand is, in position');
 	await page.getByRole('button', { name: 'Bring it back' }).click();
 	await expect(page.getByRole('button', { name: 'Second' })).toBeVisible();
 });
@@ -185,7 +188,7 @@ test('the place decides: another place is planned anew, the old plan is a step b
 	await expect(page.getByRole('link', { name: 'Open the plan' })).toBeVisible();
 	await page.keyboard.press(']');
 	await page.getByRole('link', { name: 'Plan it here' }).click();
-	await expect(page.getByRole('heading', { level: 1 })).toHaveText('Not planned yet.');
+	await expect(verdict(page)).toContainText('Planned where the hand is, in position 7.');
 	await expect(page.locator('dd', { hasText: 'Position 7' })).toBeVisible();
 	await page.keyboard.press('2');
 	await expect(page.getByRole('link', { name: 'Plan it here' })).toBeVisible();

@@ -86,9 +86,9 @@ test('a tune is made, deleted and brought back', async ({ page }) => {
 	await page.getByRole('button', { name: 'New tune' }).click();
 	await expect(page).toHaveURL(/\/chart/);
 	await visit(page, '/');
-	const count = () => page.getByRole('link', { name: 'New tune', exact: true }).count();
+	const count = () => page.getByRole('link', { name: 'Untitled tune', exact: true }).count();
 	const before = await count();
-	await page.getByRole('button', { name: 'Delete New tune' }).last().click();
+	await page.getByRole('button', { name: 'Delete Untitled tune' }).last().click();
 	await expect.poll(count).toBeLessThan(before);
 	await page.getByRole('button', { name: 'Bring it back' }).click();
 	await expect.poll(count).toBe(before);

@@ -36,6 +36,9 @@ export async function violations(page: Page): Promise<string[]> {
 /** A player who has asked for more: tests of what a beginner sees take it away (see `showLess`). */
 const EVERYTHING = '{"more":true}';
 
+/** Run in a page before its scripts: a player who has asked for more. */
+export const askMore = (): void => localStorage.setItem('arc-step-preferences', '{"more":true}');
+
 /** The screens as a new player finds them, from the next page on that is opened. */
 export const showLess = (page: Page): Promise<void> =>
 	runBefore(page, () => localStorage.removeItem('arc-step-preferences'));
@@ -53,7 +56,7 @@ const isAsOpened = (page: Page, name: string) =>
 			if (document.documentElement.dataset.ready === undefined || told) return false;
 			// Nothing was chosen but that everything is shown.
 			const chosen = localStorage.getItem('arc-step-preferences');
-			if (chosen !== null && chosen !== more) return false;
+			if (chosen !== more) return false;
 			const known = new RegExp(always);
 			if (!kept.every((one) => known.test(one) || one === 'arc-step-preferences')) return false;
 			sessionStorage.setItem('test', test);
@@ -61,6 +64,22 @@ const isAsOpened = (page: Page, name: string) =>
 		},
 		[name, KEPT_ALWAYS.source, EVERYTHING] as const
 	);
+
+/** Storage as a test begins with it, from the next document on. */
+async function beginAnew(page: Page, name: string): Promise<void> {
+	put.push(
+		await page.addInitScript(
+			([test, more]) => {
+				if (sessionStorage.getItem('test') === test) return;
+				localStorage.clear();
+				sessionStorage.clear();
+				sessionStorage.setItem('test', test);
+				localStorage.setItem('arc-step-preferences', more);
+			},
+			[name, EVERYTHING] as const
+		)
+	);
+}
 
 /**
  * A page that is as good as new from the next document on that it opens: nothing of the last test is on it,
@@ -78,18 +97,7 @@ async function clean(page: Page, name: string, base: string): Promise<void> {
 		asOpened.add(page);
 		page.once('domcontentloaded', () => asOpened.delete(page));
 	}
-	put.push(
-		await page.addInitScript(
-			([test, more]) => {
-				if (sessionStorage.getItem('test') === test) return;
-				localStorage.clear();
-				sessionStorage.clear();
-				sessionStorage.setItem('test', test);
-				localStorage.setItem('arc-step-preferences', more);
-			},
-			[name, EVERYTHING] as const
-		)
-	);
+	await beginAnew(page, name);
 	await context.clearCookies();
 	await context.clearPermissions();
 	await page.mouse.move(0, 0);
@@ -123,6 +131,8 @@ export const test = base.extend<{ tidy: undefined }, { shared: { page?: Page } }
 		} else {
 			await shared.page?.context().close();
 			shared.page = await (await browser.newContext()).newPage();
+			put.splice(0);
+			await beginAnew(shared.page, `${testId} ${retry}`);
 		}
 		await shared.page.emulateMedia({ colorScheme, media: null, reducedMotion: null });
 		if (viewport) await shared.page.setViewportSize(viewport);

@@ -1,8 +1,9 @@
 <script lang="ts">
 	import '../app.css';
-	import { goto } from '$app/navigation';
+	import { afterNavigate, goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { care } from '$lib/state/care.svelte';
+	import { dropLetters } from '$lib/state/first-letters';
 	import { useKeys } from '$lib/state/keys';
 	import { ELSEWHERE, EVERYWHERE } from '$lib/words/keys/everywhere';
 	import { lastTune } from '$lib/state/last-tune.svelte';
@@ -23,6 +24,10 @@
 			: lastTune.id
 	);
 
+	// What was typed for a new tune is for its chart alone.
+	afterNavigate(({ to }) => {
+		if (!to?.route.id?.endsWith('/chart')) dropLetters();
+	});
 	onMount(() => {
 		prefs.load();
 		care.load();

@@ -74,7 +74,7 @@ function noteWords(notes: readonly EngravedNote[], i: number, { fingers }: Engra
 	if (joins && (next.technique === 'hammer-on' || next.technique === 'pull-off')) words.push('h');
 	if (joins && next.technique === 'slide') words.push('sl');
 	if (joins && next.technique === 'bend') {
-		words.push(`be (bend 0 0 30 0 60 ${2 * (next.fret - note.fret)})`);
+		words.push(`be (bend 0 0 60 ${2 * (next.fret - note.fret)})`);
 	}
 	if (note.technique === 'vibrato') words.push('v');
 	if (note.technique === 'curl') words.push('be (bend 0 0 60 1)');

@@ -10,5 +10,8 @@ export const LEFT_OUT: readonly NotationElement[] = [
 	NotationElement.EffectDynamics,
 	NotationElement.EffectTempo,
 	NotationElement.EffectTripletFeel,
-	NotationElement.EffectMarker
+	NotationElement.EffectMarker,
+	// A note that is held bent is the same note: a fret in brackets would read as another one.
+	NotationElement.TabNotesOnTiedBends,
+	NotationElement.ParenthesisOnTiedBends
 ];

@@ -20,7 +20,7 @@ export const isText = (target: EventTarget | null): boolean => inside(target, TE
 export const isTyping = (target: EventTarget | null): boolean =>
 	isText(target) || inside(target, OVER);
 
-/** True while a mouse, a finger or a pen is down, and for what its click still does. */
+/** The last thing that was touched was a mouse, a screen or a pen, not a key. */
 let pointing = false;
 /** The element that has the focus because it was pointed at. */
 let pointedAt: EventTarget | null = null;
@@ -28,19 +28,20 @@ let pointedAt: EventTarget | null = null;
 /** Watches how the focus comes to where it is; once, for the page. */
 export function watchFocus(): void {
 	const options = { capture: true, passive: true };
-	const over = () => setTimeout(() => (pointing = false));
 	addEventListener('pointerdown', () => (pointing = true), options);
-	addEventListener('pointerup', over, options);
-	addEventListener('pointercancel', over, options);
+	addEventListener('keydown', () => (pointing = false), options);
 	addEventListener('focusin', (event) => (pointedAt = pointing ? event.target : null), options);
 }
 
 /**
  * What has the focus keeps a key: text all plain ones, a control Enter and the space bar, a group its arrows.
- * A control that was only clicked keeps none: the keys that a screen shows go on working.
+ * A control that was only clicked keeps none: the keys that a screen shows go on working. A group that is being
+ * worked, and says so, keeps its arrows and Enter all the same (`data-arrows="always"`).
  */
 export function keepsKey({ target, key }: Pick<KeyboardEvent, 'target' | 'key'>): boolean {
 	if (isTyping(target)) return true;
+	const moves = key.startsWith('Arrow') || key === 'Enter';
+	if (moves && inside(target, '[data-arrows="always"]')) return true;
 	if (target === pointedAt) return false;
 	if (key === 'Enter' || key === ' ') return inside(target, CONTROL);
 	return key.startsWith('Arrow') && inside(target, ARROWS);

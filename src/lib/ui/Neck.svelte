@@ -79,19 +79,21 @@
 
 	const leftHanded = $derived(prefs.current.leftHanded || instrument.leftHanded === true);
 	const count = $derived(instrument.open.length);
+	/** Room over and under the strings for fingers and frets. */
+	const edge = $derived(height < 200 ? 30 : 44);
 	const geometry = $derived(
 		neckGeometry({
 			...{ width, height, strings: count, from, to },
 			left: from <= 0 ? 58 : 22,
 			right: 2,
-			top: 44,
-			bottom: height - 44,
+			top: edge,
+			bottom: height - edge,
 			thinOnTop: prefs.current.thinStringOnTop,
 			leftHanded
 		})
 	);
-	const spacing = $derived((height - 88) / (count - 1));
-	const radius = $derived(Math.max(9, Math.min(14.5, width / 62, spacing * 0.43)));
+	const spacing = $derived((height - 2 * edge) / (count - 1));
+	const radius = $derived(Math.max(8, Math.min(14.5, width / 62, spacing * 0.43)));
 	const marks = $derived(
 		neckMarks(instrument, position, { now, next, scale, over, every }, from, to)
 	);
@@ -121,6 +123,11 @@
 		const tone = mark.next ?? mark.now;
 		return tone ? prefs.label(tone) : '';
 	};
+	/** Scale notes have their names too, where strings are far enough apart. */
+	const dash = ({ scale: note, now, next }: NeckMark) =>
+		note && !now && !next && spacing > 20 && prefs.current.labels === 'names'
+			? prefs.name(note.name)
+			: '';
 	const targetWords = (mark: NeckMark) =>
 		samePlace(target, mark) && target
 			? `target of bar ${target.bar}`
@@ -193,6 +200,7 @@
 		<NeckWays {before} {target} moves={arrows} {radius} {x} {y} />
 		<g
 			role="grid"
+			data-arrows={every ? 'always' : undefined}
 			aria-label="Chord tones in position {position}; arrows move, thin string first"
 			tabindex="-1"
 		>
@@ -227,6 +235,7 @@
 										{mark}
 										{radius}
 										label={label(mark)}
+										dash={dash(mark)}
 										landing={samePlace(target, mark)
 											? 'target'
 											: samePlace(before, mark)

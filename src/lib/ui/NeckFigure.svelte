@@ -1,6 +1,7 @@
 <script lang="ts">
 	import type { Place } from '$core/neck';
 	import type { Figure } from '$lib/draw/figure';
+	import { prefs } from '$lib/state/prefs.svelte';
 	import RoleMark from './RoleMark.svelte';
 
 	/** What is picked out on the neck: its path, its notes with fingers, or a bend with its lift. */
@@ -50,6 +51,14 @@
 				/>
 			{:else}
 				<path class="fill-none stroke-second stroke-4" d="M-8,0H8" />
+				{#if prefs.current.labels === 'names'}
+					<text
+						data-part="dash"
+						class="pointer-events-none fill-second stroke-lit stroke-[3px] text-count font-semibold [paint-order:stroke]"
+						x="10"
+						y="-3">{note.label}</text
+					>
+				{/if}
 			{/if}
 			{#if note.finger}
 				<text

@@ -7,6 +7,8 @@
 		mark: NeckMark;
 		radius: number;
 		label: string;
+		/** The name beside a dash of the scale; empty where none is shown. */
+		dash: string;
 		/** The landing that is looked at, the one before it, or neither. */
 		landing: 'target' | 'before' | null;
 		locked: boolean;
@@ -18,7 +20,8 @@
 		/** No landing takes this place. */
 		forbidden: boolean;
 	};
-	let { mark, radius, label, landing, locked, faded, finger, picked, forbidden }: Props = $props();
+	let { mark, radius, label, dash, landing, locked, faded, finger, picked, forbidden }: Props =
+		$props();
 </script>
 
 {#if picked}<circle class="fill-none stroke-ink stroke-[2.5] dash-[5_3]" r={radius + 6} />{/if}
@@ -33,6 +36,14 @@
 			class="fill-none stroke-second stroke-4"
 			d={mark.scale.telling ? 'M-8,-4H8M-8,4H8' : 'M-8,0H8'}
 		/>
+	{/if}
+	{#if dash !== '' && !faded}
+		<text
+			data-part="dash"
+			class="pointer-events-none fill-second stroke-lit stroke-[3px] text-count font-semibold [paint-order:stroke]"
+			x="10"
+			y="-3">{dash}</text
+		>
 	{/if}
 {:else if !mark.now && !mark.next}
 	<circle class="fill-paper stroke-strong stroke-[1.5]" r="4.5" />

@@ -2,7 +2,7 @@
 	import { onMount } from 'svelte';
 	import type { EditorView } from '@codemirror/view';
 	import type { Span } from '$core/chart';
-	import { takeLetters } from '$lib/state/first-letters';
+	import { dropLetters, takeLetters } from '$lib/state/first-letters';
 	import type { Reading } from './marks';
 
 	type Props = {
@@ -43,6 +43,7 @@
 		});
 		return () => {
 			gone = true;
+			dropLetters();
 			view?.destroy();
 		};
 	});

@@ -1,5 +1,7 @@
 import {
 	autocompletion,
+	closeCompletion,
+	completionStatus,
 	type CompletionContext,
 	type CompletionResult
 } from '@codemirror/autocomplete';
@@ -11,7 +13,7 @@ import {
 	redo,
 	undo
 } from '@codemirror/commands';
-import { EditorState, type Extension } from '@codemirror/state';
+import { EditorState, Prec, type Extension } from '@codemirror/state';
 import {
 	Decoration,
 	drawSelection,
@@ -79,6 +81,17 @@ export function typeLetter(view: EditorView, letter: string): void {
 	view.dispatch(view.state.replaceSelection(text), { userEvent: 'input.type' });
 }
 
+/** Escape closes what is suggested, and else leaves the text. */
+function leaveText(view: EditorView): boolean {
+	const { head } = view.state.selection.main;
+	const before = view.state.sliceDoc(0, head);
+	// What was suggested for a chord that is finished is on its way out by itself.
+	if (completionStatus(view.state) === 'active' && /[^\s|]$/.test(before)) return false;
+	closeCompletion(view);
+	view.contentDOM.blur();
+	return true;
+}
+
 /** The problem at the cursor's line that has a suggestion. */
 function suggestionHere(view: EditorView) {
 	const { head } = view.state.selection.main;
@@ -126,6 +139,8 @@ export function editorExtensions({ onchange, oncursor, onsave, onleave }: Callba
 		highlighting,
 		barOpener,
 		readingField,
+		// Before the completion's own Escape.
+		Prec.highest(keymap.of([{ key: 'Escape', run: leaveText }])),
 		autocompletion({ override: [completeChord], icons: false, activateOnTypingDelay: 150 }),
 		EditorView.lineWrapping,
 		EditorState.tabSize.of(2),
@@ -145,7 +160,6 @@ export function editorExtensions({ onchange, oncursor, onsave, onleave }: Callba
 			},
 			{ key: 'F8', run: nextProblem },
 			{ key: 'F6', run: () => (onleave(), true) },
-			{ key: 'Escape', run: (view) => (view.contentDOM.blur(), true) },
 			{ key: 'Mod-s', run: () => (onsave(), true), preventDefault: true },
 			...defaultKeymap,
 			...historyKeymap

@@ -97,7 +97,7 @@
 							>
 							<b>{head}</b>
 						</span>
-						<span class="block aspect-[168/96]" use:seen={key}>
+						<span class="block aspect-[168/109]" use:seen={key}>
 							{#if inView[key]}
 								<ShapeCard
 									{drawing}

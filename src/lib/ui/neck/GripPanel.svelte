@@ -25,7 +25,7 @@
 	{leftHanded}
 	detail={chosen
 		? `${gripDetails(chosen).join(' · ')}.`
-		: 'Numbers are fingers, × is a string that stays silent. The chosen grip stands out on the neck.'}
+		: 'Fingers stand beside the notes, frets below, × is a string that stays silent. The chosen grip stands out on the neck.'}
 	stretches={chosen !== undefined && chosen.comfort !== 'easy'}
 	onpick={(key) => view.pick(key)}
 />

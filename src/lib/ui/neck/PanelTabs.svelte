@@ -4,7 +4,7 @@
 	import { tabs } from '$lib/ui/parts/tabs';
 	import { shortcutOf } from '$lib/words/keys/key-map';
 	import { Tabs } from 'bits-ui';
-	import { onMount, tick, type Component } from 'svelte';
+	import { tick, type Component } from 'svelte';
 	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 	import type { NeckView } from './neck-view.svelte';
 	import { FIRST_PANELS, PANELS, type Panel } from './panels';
@@ -14,11 +14,7 @@
 	let { view, coverage, leftHanded }: Parts = $props();
 	const look = tabs();
 	let body: HTMLElement;
-	/** The server leaves the panels to the browser: they are much to compute and nothing to read first. */
-	let drawn = $state(false);
-	onMount(() => (drawn = true));
-
-	/** Each is fetched when it is looked at. */
+	/** Each is fetched when it is looked at; the server leaves them to the browser. */
 	const LOAD: Readonly<Record<Panel, () => Promise<{ default: Component<Parts> }>>> = {
 		shapes: () => import('./ShapePanel.svelte'),
 		grips: () => import('./GripPanel.svelte'),
@@ -30,6 +26,14 @@
 		places: () => import('./PlacesPanel.svelte'),
 		words: () => import('./WordsPanel.svelte')
 	};
+	let loaded: Partial<Record<Panel, Component<Parts>>> = $state.raw({});
+	async function load(panel: Panel): Promise<void> {
+		if (loaded[panel]) return;
+		const { default: Part } = await LOAD[panel]();
+		loaded = { ...loaded, [panel]: Part };
+	}
+	$effect(() => void load(view.panel));
+	const Part = $derived(loaded[view.panel]);
 	/** All kinds, or those that are looked at first and the one that is open. */
 	const listed = $derived(
 		PANELS.filter(({ id }) => prefs.current.more || FIRST_PANELS.includes(id) || id === view.panel)
@@ -43,18 +47,12 @@
 		if (view.panel === panel && view.choice) return view.pick('');
 		view.show(panel);
 		view.pickFirst();
-		await LOAD[panel]();
+		await load(panel);
 		await tick();
 		const checked = body.querySelectorAll<HTMLElement>('[role="radio"][aria-checked="true"]');
 		checked[checked.length - 1]?.focus();
 	}
 </script>
-
-{#snippet coming()}
-	<p data-part="detail" class="pt-1 text-reason text-second">
-		Shapes, double stops, bends and more appear in a moment.
-	</p>
-{/snippet}
 
 <section data-part="panels" class="min-h-50 min-w-0" bind:this={body}>
 	<Tabs.Root value={view.panel} onValueChange={(panel) => view.show(panel as Panel)}>
@@ -63,20 +61,19 @@
 				<Tabs.Trigger
 					value={id}
 					class={look.tab()}
-					aria-label="{name}: {row.does}"
+					aria-label={name}
+					title={row.does}
 					aria-keyshortcuts={shortcutOf(row)}><KeyCap of={row} /><span>{name}</span></Tabs.Trigger
 				>
 			{/each}
 		</Tabs.List>
 		<Tabs.Content value={view.panel} tabindex={-1}>
-			{#if drawn}
-				{#await LOAD[view.panel]()}{@render coming()}{:then Panel}<Panel.default
-						{view}
-						{coverage}
-						{leftHanded}
-					/>{/await}
+			{#if Part}
+				<Part {view} {coverage} {leftHanded} />
 			{:else}
-				{@render coming()}
+				<p data-part="detail" class="pt-1 text-reason text-second">
+					Shapes, double stops, bends and more appear in a moment.
+				</p>
 			{/if}
 		</Tabs.Content>
 	</Tabs.Root>

@@ -26,7 +26,9 @@
 		title(own) + (relative ? ` = ${title(relative)}` : '');
 </script>
 
-<span class="flex min-w-0 items-center justify-end gap-2 text-right max-tablet:col-span-full">
+<span
+	class="flex min-w-0 items-center justify-end gap-2 text-right in-data-wide:col-start-2 in-data-wide:justify-between in-data-wide:pb-1 in-data-wide:text-left max-tablet:col-span-full in-data-wide:[&_button]:text-left"
+>
 	{#if choice.edits.length === 0}
 		<span class="text-reason text-second"
 			>{title(choice.scale)}<br />{choice.containsAll

@@ -98,8 +98,9 @@
 	{#each rows as row (row.tense)}
 		{@const { tense, chord, choice, fields, added, inUse, at } = row}
 		<div
-			class="grid min-h-11.5 grid-cols-[60px_auto_minmax(0,1fr)] items-center gap-x-2 border-b border-hair data-[tense=clash]:underline data-[tense=clash]:decoration-dotted data-[tense=clash]:decoration-2 data-[tense=clash]:underline-offset-4 data-[tense=home]:font-bold data-[tense=home]:text-ink max-tablet:grid-cols-[60px_minmax(0,1fr)]"
+			class="grid min-h-11.5 grid-cols-[60px_auto_minmax(0,1fr)] items-center gap-x-2 border-b border-hair data-wide:grid-cols-[60px_minmax(0,1fr)] data-[tense=clash]:underline data-[tense=clash]:decoration-dotted data-[tense=clash]:decoration-2 data-[tense=clash]:underline-offset-4 data-[tense=home]:font-bold data-[tense=home]:text-ink max-tablet:grid-cols-[60px_minmax(0,1fr)]"
 			data-tense={tense}
+			data-wide={added.length > 1 || undefined}
 		>
 			<span
 				class="overflow-hidden in-now:text-now-ink in-next:text-next-ink"

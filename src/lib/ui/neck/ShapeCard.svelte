@@ -1,10 +1,16 @@
 <script lang="ts" module>
 	import { type Role, roleKind } from '$core/chord';
+	import type { Notation } from '$core/pitch';
 	import { type Place, type Shape, windowFrets, type Instrument } from '$core/neck';
 
 	/** What is drawn: notes with roles and fingers; in a path they are joined, of a grip the muted strings are told. */
 	export type Drawing = Pick<Shape, 'rolls'> & {
-		readonly notes: readonly (Place & { readonly role: Role; readonly finger: number | null })[];
+		readonly notes: readonly (Place & {
+			readonly role: Role;
+			readonly name: Notation;
+			readonly midi: number;
+			readonly finger: number | null;
+		})[];
 		readonly joined: boolean;
 		readonly muted?: readonly number[];
 	};
@@ -14,7 +20,7 @@
 	import { prefs } from '$lib/state/prefs.svelte';
 	import { labelShift, shapePath, shapeStroke } from '$lib/draw/role-shape';
 
-	/** An arpeggio shape or a grip as a small piece of neck: finger numbers in the marks, the path between them. */
+	/** An arpeggio shape or a grip as a small piece of neck: names or roles in the marks, fingers beside them, frets below. */
 	type Props = {
 		drawing: Drawing;
 		tense: 'now' | 'next';
@@ -26,6 +32,8 @@
 
 	const WIDTH = 168;
 	const HEIGHT = 96;
+	/** Under the strings, for the numbers of the frets. */
+	const FOOT = 13;
 	const [LEFT, TOP] = [4, 10];
 	const strings = $derived(instrument.open.length);
 	/** The place, and beyond it as far as the notes go. */
@@ -47,6 +55,8 @@
 		fret === 0 ? flip(left - 10) : flip(left + (fret - low + 0.5) * step);
 	const y = (string: number) =>
 		TOP + (prefs.current.thinStringOnTop ? string - 1 : strings - string) * gap;
+	const label = (note: Drawing['notes'][number]) =>
+		prefs.label({ role: note.role, name: note.name, pc: note.midi % 12 });
 	const path = $derived(drawing.notes.map((note) => `${x(note.fret)},${y(note.string)}`).join('L'));
 	const radius = $derived(Math.min(9, gap * 0.52, step * 0.75));
 	const lit = $derived(
@@ -54,7 +64,7 @@
 	);
 </script>
 
-<svg class="block w-full" viewBox="0 0 {WIDTH} {HEIGHT}" aria-hidden="true">
+<svg class="block w-full" viewBox="0 0 {WIDTH} {HEIGHT + FOOT}" aria-hidden="true">
 	<rect
 		class="fill-lit"
 		x={lit[0]}
@@ -71,6 +81,14 @@
 			y1={TOP - 4}
 			y2={HEIGHT - TOP + 4}
 		/>
+	{/each}
+	{#each Array.from({ length: frets }, (_, i) => low + i) as fret (fret)}
+		<text
+			class="fill-second font-mono font-medium anchor-middle"
+			x={flip(left + (fret - low + 0.5) * step)}
+			y={HEIGHT + 9}
+			font-size="10">{fret}</text
+		>
 	{/each}
 	{#each Array.from({ length: strings }, (_, i) => i + 1) as string (string)}
 		<line
@@ -116,7 +134,15 @@
 			x={x(note.fret)}
 			y={y(note.string) + labelShift(kind) * radius}
 			dy="0.35em"
-			font-size={radius < 7 ? 9 : 11.5}>{note.finger ?? 0}</text
+			font-size={radius < 7 ? 7.5 : label(note).length > 2 ? 7.5 : 9}>{label(note)}</text
 		>
+		{#if note.finger !== null}
+			<text
+				class="fill-ink stroke-lit stroke-2 font-bold [paint-order:stroke] anchor-end"
+				x={x(note.fret) - radius - 1}
+				y={y(note.string) - radius * 0.3}
+				font-size="9">{note.finger}</text
+			>
+		{/if}
 	{/each}
 </svg>

@@ -16,7 +16,7 @@
 	const join = $derived(chosen && chosen.item.kind !== 'joined' ? view.joinOf(chosen) : null);
 	const details = $derived.by(() => {
 		if (!chosen) {
-			return 'Numbers are fingers. The chosen shape stands out on the neck; choose it again to let it go.';
+			return 'Fingers stand beside the notes, frets below. The chosen shape stands out on the neck; choose it again to let it go.';
 		}
 		const on = join ? [`goes on to position ${join.position}: ${join.words}`] : [];
 		return `${[...detailWords(chosen.item), ...on].join(' · ')}.`;

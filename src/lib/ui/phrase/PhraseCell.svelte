@@ -69,6 +69,11 @@
 	const r = $derived(phrase.notes.length > 10 ? 8 : 11.5);
 	const last = $derived(notes[notes.length - 1]);
 	const before = $derived(notes[notes.length - 2]);
+	/** The words of the last move stand under its mark and ring, or over it where there is no room. */
+	const moveY = $derived.by(() => {
+		const under = (last?.y ?? 0) + r + 29;
+		return under < height - 28 ? under : (last?.y ?? 0) - r - 20;
+	});
 	/** The line through the notes, rounded where it turns. */
 	const path = $derived(
 		notes
@@ -134,7 +139,7 @@
 				class="fill-ink text-reason font-bold data-left:anchor-end"
 				data-left={last.x > width - 120 || undefined}
 				x={Math.min(width - 8, last.x + 14)}
-				y={last.y + r + 20}
+				y={moveY}
 				>{moveArrow(last.note.midi - before.note.midi)}
 				{moveLabel(last.note.midi - before.note.midi)}</text
 			>

@@ -39,7 +39,11 @@
 	{@const role = landingOf(desk, phrases[0], 0)}
 	{#if !narrow}
 		<p class="w-23 shrink-0 border-r-[1.5px] border-ink pt-3.5 pr-2 text-reason text-second">
-			<b class="block font-display text-head font-extrabold text-ink">{name}</b>
+			<b
+				class="block font-display font-extrabold text-ink {name.length > 7
+					? 'text-line'
+					: 'text-head'}">{name}</b
+			>
 			{#if landing}<span>lands on {proseSigns(role ?? '')}<br />{feelOf(role)}</span>{/if}
 		</p>
 	{/if}

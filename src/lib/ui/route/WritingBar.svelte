@@ -22,7 +22,7 @@
 	role="status"
 >
 	<b>Next: {where}</b>
-	<span class="text-second">on the neck or the strip</span>
+	<span class="text-second">on the strip, or on the neck: arrows walk it, Enter writes</span>
 	<Button look="quiet" onclick={() => writer.move(1)}
 		>Rest <KeyCap of={ROUTE.change} caps="." /></Button
 	>

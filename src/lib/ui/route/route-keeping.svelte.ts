@@ -1,4 +1,5 @@
 import { goto, invalidateAll } from '$app/navigation';
+import { navigating } from '$app/state';
 import { Refusal, send } from '$lib/state/api';
 import { offeringBack } from '$lib/state/deletion';
 import type { OpenTune } from '$lib/state/open-tune.svelte';
@@ -48,6 +49,8 @@ export class RouteKeeping {
 				});
 			// Someone may have edited the chart meanwhile: the server has planned on that one.
 			const moved = plan.saved.tuneVersion !== open.saved.version;
+			// Reading everything anew would call a key off that is on its way to another screen.
+			await navigating.complete?.catch(() => null);
 			await invalidateAll();
 			if (moved) plan.load(plan.saved);
 		} catch (error) {

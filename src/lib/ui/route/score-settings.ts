@@ -1,4 +1,11 @@
-import { FontFileFormat, LayoutMode, model, PlayerMode, Settings } from '@coderline/alphatab';
+import {
+	FingeringMode,
+	FontFileFormat,
+	LayoutMode,
+	model,
+	PlayerMode,
+	Settings
+} from '@coderline/alphatab';
 import bravura from '@coderline/alphatab/font/Bravura.woff2?url';
 import { LEFT_OUT } from '$lib/draw/left-out';
 
@@ -34,6 +41,8 @@ export function scoreSettings(host: Element, width: number): Settings {
 	display.padding = [4, 4, 8, 4];
 	display.firstSystemPaddingTop = display.systemPaddingTop = CHORD_ROOM;
 	for (const element of LEFT_OUT) notation.elements.set(element, false);
+	// Over the staff, where no head and no accidental is.
+	notation.fingeringMode = FingeringMode.SingleNoteEffectBand;
 	const { resources } = display;
 	resources.effectFont = new model.Font(TEXT, 14, model.FontStyle.Plain, model.FontWeight.Bold);
 	resources.tablatureFont = new model.Font(TEXT, 15, model.FontStyle.Plain, model.FontWeight.Bold);

@@ -140,10 +140,10 @@
 <svelte:head><title>{open.saved.title} · Drill · Arc Step</title></svelte:head>
 
 <TuneBar />
-<CareNote />
+{#if !playing}<CareNote />{/if}
 
 <Screen about="Ladder and results">
-	{#snippet first()}<FirstVisit screen="drill" />{/snippet}
+	{#snippet first()}{#if !playing}<FirstVisit screen="drill" />{/if}{/snippet}
 	{#if chart.changes.length === 0}
 		<h1>There is no chord to land on yet.</h1>
 		<p><Button href="/tunes/{open.saved.id}/chart">Write the chart</Button></p>
@@ -201,7 +201,7 @@
 						figure={worst}
 						target={!worst && comes ? { ...comes, bar: chart.changes[comes.change].bar } : null}
 						{...frets}
-						height={rowCount === 1 ? 250 : playing ? 162 : 196}
+						height={rowCount === 1 ? 250 : playing ? 176 : 196}
 						onposition={(position) => {
 							if (playing) return;
 							open.moveTo(position);

@@ -202,7 +202,7 @@
 			flat
 			keys={[
 				...[NECK.place, NECK.change, NECK.best],
-				...(more ? [NECK.nextKey, NECK.scale] : []),
+				...(more ? [NECK.scale] : []),
 				[EVERYWHERE.route, 'plan']
 			]}
 		/>

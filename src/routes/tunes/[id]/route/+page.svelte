@@ -251,10 +251,7 @@
 		>
 		<FootKeys
 			flat
-			keys={[
-				...[ROUTE.change, ROUTE.place, NOTES.pick],
-				...(prefs.current.more ? [WRITING.write] : [])
-			]}
+			keys={[...[ROUTE.change, ROUTE.place], ...(prefs.current.more ? [] : [NOTES.pick])]}
 		/>
 	</div>
 	{#snippet inspector()}
