@@ -148,9 +148,12 @@ test.describe('nor of a notebook that is hard on pages', () => {
 		test(name, async ({ page }) => {
 			test.slow();
 			await page.emulateMedia({ colorScheme: theme });
+			// As a browser does whose player has asked for larger text: its own sizes, and the breakpoints with them.
+			const fonts = await page.context().newCDPSession(page);
+			const size = (standard: number) =>
+				fonts.send('Page.setFontSizes', { fontSizes: { standard, fixed: standard } });
+			await size(large ? 20 : 16);
 			await visit(page, '/help');
-			// As a browser does whose player has asked for larger text.
-			if (large) await page.addStyleTag({ content: 'html { font-size: 125% }' });
 			const found: string[] = [];
 			for (const path of [
 				...SCREENS.map((screen) => `/tunes/${id}/${screen}`),
@@ -159,6 +162,7 @@ test.describe('nor of a notebook that is hard on pages', () => {
 				await go(page, path);
 				found.push(...(await faultsOf(page, path.replace(id, '…'))));
 			}
+			await size(16);
 			expect(found).toEqual([]);
 		});
 	}

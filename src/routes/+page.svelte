@@ -189,7 +189,7 @@
 		<Verdict {data} {waiting} first={book.tunes[0]} />
 		{#if data.counts.tunes > 0}
 			<div
-				class="ml-auto flex items-center gap-4 max-tablet:mx-0 max-tablet:my-2 max-tablet:w-full max-tablet:justify-between"
+				class="ml-auto flex flex-wrap items-center gap-x-4 gap-y-1 max-tablet:mx-0 max-tablet:my-2 max-tablet:w-full max-tablet:justify-between"
 			>
 				<FindField bind:this={finder} query={data.query} />
 				<MoreSwitch />

@@ -14,7 +14,7 @@ export type ActionsOf<M extends KeyMap> = {
 
 /** Whose keys come first, last of all those of the whole app. */
 const LEVELS = ['view', 'part', 'screen', 'tune', 'app'] as const;
-export type Level = (typeof LEVELS)[number];
+type Level = (typeof LEVELS)[number];
 
 export type KeyOptions = {
 	readonly level?: Level;
@@ -33,7 +33,7 @@ type Entry = KeyOptions & {
 };
 
 /** The key and what is held beside it, as key maps name it; null where it belongs to the system. */
-export function comboOf(event: KeyboardEvent): string {
+function comboOf(event: KeyboardEvent): string {
 	const mod = event.ctrlKey || event.metaKey;
 	const name = event.key.length === 1 ? event.key.toLowerCase() : event.key;
 	const shift = event.shiftKey && (mod || event.key.length > 1);
@@ -102,7 +102,7 @@ function add(entry: Entry): () => void {
 }
 
 /** Told to the page when a key has done something: the test of all maps listens. */
-export const KEY_DONE = 'arc-step:key';
+const KEY_DONE = 'arc-step:key';
 
 /**
  * Binds the keys of a map to what they do. Every name of the map has an action and no other: both are

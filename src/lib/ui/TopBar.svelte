@@ -52,7 +52,7 @@
 		{/if}
 	</div>
 	<div
-		class="ml-auto flex shrink-0 items-center gap-3.5 max-tablet:max-w-full max-tablet:shrink max-tablet:flex-wrap max-tablet:justify-end max-tablet:gap-2"
+		class="ml-auto flex shrink-0 items-center gap-3.5 max-desk:shrink max-desk:flex-wrap max-desk:justify-end max-desk:gap-y-1 max-tablet:max-w-full max-tablet:gap-2"
 	>
 		{@render actions?.()}
 		{@render end?.()}

@@ -38,6 +38,9 @@ function numeralsOf(chart: Chart, functions: readonly (ChordFunction | null)[] |
 	return (cell: Cell): Notation | null => found.get(cell.span) ?? null;
 }
 
+/** Sizes of chords, in points. */
+const SIZES = [14, 10.5, 9, 7.5, 6.5, 5.5] as const;
+
 /** Two heavy strokes and two points: a repeat begins or ends at `x`. */
 function repeatInk(x: number, top: number, bottom: number, begins: boolean): Ink[] {
 	const side = begins ? 1 : -1;
@@ -79,14 +82,22 @@ function barInk(
 		ink.push(line(x + lead + 3, base - 5, x + lead + 34, base - 5, { width: 1.4, dash: [1.4, 3] }));
 		return ink;
 	}
-	const shown = bar.cells.filter((cell) => cell.kind !== 'hold');
 	const room = (width - lead - 2) / bar.cells.length;
-	const size = shown.length > 2 ? 10.5 : 14;
+	const roomOf = (i: number): number => {
+		const next = bar.cells.findIndex((other, k) => k > i && other.kind !== 'hold');
+		return ((next < 0 ? bar.cells.length : next) - i) * room - 2;
+	};
+	// All chords of a bar have one size: the largest at which each has room.
+	const size =
+		SIZES.find((one) =>
+			bar.cells.every(
+				(cell, i) => cell.kind !== 'chord' || chordInk(0, 0, cell.chord, one).width <= roomOf(i)
+			)
+		) ?? SIZES[SIZES.length - 1];
 	bar.cells.forEach((cell, i) => {
 		if (cell.kind === 'hold') return;
 		const at = x + lead + i * room;
-		const next = bar.cells.findIndex((other, k) => k > i && other.kind !== 'hold');
-		const most = (next < 0 ? width - lead : (next - i) * room) - 2;
+		const most = roomOf(i);
 		const push = cell.push > 0 ? '‹' : '';
 		const start = at + (push ? widthOf(push, 'strong', 9) : 0);
 		if (push) ink.push(...write(at, base, push, 'strong', 9));
@@ -105,6 +116,10 @@ function barInk(
 	});
 	return ink;
 }
+
+/** Bars of three chords and more need room. */
+export const isDense = (chart: Chart): boolean =>
+	chart.bars.some(({ cells }) => cells.filter(({ kind }) => kind !== 'hold').length > 2);
 
 /** The rows of the chart with chords, numerals, sections, repeats and endings, each from its own top. */
 export function changesInk(

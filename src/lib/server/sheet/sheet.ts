@@ -3,7 +3,7 @@ import { proseSigns } from '$core/chord';
 import type { FileNote } from '$core/formats';
 import { functionsAlong, keyOf } from '$core/harmony';
 import { plural } from '../../words/words';
-import { changesInk } from './changes-block';
+import { changesInk, isDense } from './changes-block';
 import type { Block, SheetContent } from './content';
 import { line, moved, type Ink, type Page } from './ink';
 import type { SheetOptions } from './options';
@@ -37,7 +37,7 @@ function changesPart(content: SheetContent, options: SheetOptions, width: number
 	return [
 		titleBlock(content, width),
 		heading(width, 'The changes', [times, home].filter(Boolean).join('; ')),
-		...changesInk(chart, functions, 0, width, options.large ? 2 : 4)
+		...changesInk(chart, functions, 0, width, options.large || isDense(chart) ? 2 : 4)
 	];
 }
 

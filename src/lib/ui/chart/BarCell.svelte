@@ -14,18 +14,20 @@
 		/** The places of the text where the chord now and the next one stand. */
 		now: number | null;
 		next: number | null;
+		/** About how wide it is on a desk, in px. */
+		room: number;
 		/** This bar sounds while music plays. */
 		sounding: boolean;
 		onchoose: (span: Span, focusText: boolean) => void;
 	};
-	let { bar, roleAt, now, next, sounding, onchoose }: Props = $props();
+	let { bar, roleAt, now, next, room, sounding, onchoose }: Props = $props();
 
 	const shown = $derived(bar.cells.filter((cell) => cell.kind !== 'hold'));
 	const many = $derived(shown.length > 1);
-	/** Symbols that share a bar are set as large as they fit; widths are those of a desk. */
+	/** Symbols that share a bar are set as large as they fit. */
 	const sizeOf = (chord: Chord): number =>
 		many
-			? fittingSize(chord, 112 / shown.length, [21, 19, 17, 15, 13])
+			? fittingSize(chord, room / shown.length - 8, [21, 19, 17, 15, 13])
 			: fittingSize(chord, 104, [30, 26, 22, 19]);
 	const holds = $derived(bar.cells.length > 0 && shown.length === 0);
 </script>
@@ -81,7 +83,8 @@
 					</span>
 					{@const role = roleAt(cell.span)}
 					{#if prefs.current.chartLine === 'numerals' && role}
-						<span class="grid min-w-0 text-reason leading-snug in-data-many:text-count"
+						<span
+							class="grid max-w-full min-w-0 text-reason leading-snug wrap-anywhere in-data-many:text-count"
 							><b>{signs(role.numeral)}</b><span class="text-second"
 								>{proseSigns(many ? role.short.replace('leads home', 'to home') : role.short)}</span
 							></span

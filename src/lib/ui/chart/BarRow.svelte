@@ -35,6 +35,13 @@
 		return () => watch.disconnect();
 	});
 
+	/** Chords that share a bar need its width: three of them half a row, more of them all of it. */
+	const most = $derived(
+		Math.max(1, ...bars.map(({ cells }) => cells.filter((cell) => cell.kind !== 'hold').length))
+	);
+	const columns = $derived(most > 3 ? 1 : most > 2 ? 2 : 4);
+	const narrow = $derived(columns === 4 ? 2 : 1);
+
 	type Drawn = Pick<Props, 'bars' | 'roleAt'>;
 	let kept: Drawn | null = null;
 	const drawn: Drawn | null = $derived.by(() => {
@@ -45,7 +52,10 @@
 
 <div
 	data-part="row"
-	class="mb-2 grid min-h-22 grid-cols-4 border-t-2 border-ink [contain-intrinsic-height:auto_88px] [content-visibility:auto] max-tablet:min-h-43.5 max-tablet:grid-cols-2 max-tablet:[contain-intrinsic-height:auto_174px]"
+	class="mb-2 grid min-h-[calc(var(--rows)*88px)] grid-cols-[repeat(var(--columns),minmax(0,1fr))] border-t-2 border-ink [contain-intrinsic-height:auto_calc(var(--rows)*88px)] [content-visibility:auto] max-tablet:min-h-[calc(var(--narrow-rows)*87px)] max-tablet:grid-cols-[repeat(var(--narrow),minmax(0,1fr))] max-tablet:[contain-intrinsic-height:auto_calc(var(--narrow-rows)*87px)]"
+	style="--columns:{columns};--rows:{Math.ceil(
+		Math.min(4, bars.length) / columns
+	)};--narrow:{narrow};--narrow-rows:{Math.ceil(bars.length / narrow)}"
 	bind:this={row}
 >
 	{#if drawn}
@@ -55,6 +65,7 @@
 				roleAt={drawn.roleAt}
 				{now}
 				{next}
+				room={448 / columns}
 				sounding={bar.number - 1 === sounding}
 				{onchoose}
 			/>

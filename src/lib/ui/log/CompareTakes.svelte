@@ -124,7 +124,7 @@
 	</svg>
 	{#each rows as { take, view }, i (take.id)}
 		<div
-			class="absolute left-0 flex w-43 flex-col text-reason leading-snug text-second data-narrow:w-full data-narrow:items-baseline data-narrow:gap-x-3 data-narrow:gap-y-0 data-narrow:[flex-flow:row_wrap]"
+			class="drawn absolute left-0 flex w-43 flex-col text-reason leading-snug text-second data-narrow:w-full data-narrow:items-baseline data-narrow:gap-x-3 data-narrow:gap-y-0 data-narrow:[flex-flow:row_wrap]"
 			data-narrow={narrow || undefined}
 			style:top="{HEAD + i * ROW + 6}px"
 		>

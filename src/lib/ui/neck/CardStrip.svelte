@@ -88,10 +88,7 @@
 					}}
 				>
 					{#snippet children({ checked })}
-						<span
-							class="flex items-baseline gap-2 text-reason whitespace-nowrap"
-							use:follow={checked}
-						>
+						<span class="flex flex-wrap items-baseline gap-x-2 text-reason" use:follow={checked}>
 							<span class="text-head in-now:text-now-ink in-next:text-next-ink"
 								>{#if title}{title}{:else}<ChordSymbol {chord} />{/if}</span
 							>

@@ -40,7 +40,7 @@
 
 <div
 	bind:this={strip}
-	class="flex h-full data-left:flex-row-reverse max-tablet:flex-wrap"
+	class="drawn flex h-full data-left:flex-row-reverse max-tablet:flex-wrap"
 	data-left={leftHanded || undefined}
 	role="group"
 	aria-label="Places"

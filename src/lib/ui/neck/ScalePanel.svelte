@@ -74,7 +74,7 @@
 		{@render menu()}
 	</PanelHead>
 	<div
-		class="grid min-h-9 grid-cols-[60px_auto_minmax(0,1fr)] items-center gap-x-2 border-b border-hair max-tablet:grid-cols-[60px_minmax(0,1fr)]"
+		class="grid min-h-9 grid-cols-[60px_auto_minmax(0,1fr)] items-center gap-x-2 border-b border-hair pb-2 max-tablet:grid-cols-[60px_minmax(0,1fr)]"
 	>
 		<span></span>
 		<span class="flex text-center" style="--count:{scale.notes.length}">
@@ -109,10 +109,14 @@
 			<span class="flex text-center" style="--count:{scale.notes.length}">
 				{#each fields as field (field.degree)}
 					{#if field.edited}
+						{@const long = prefs.name(field.edited).length > 2}
 						<b
-							class="relative w-[clamp(22px,calc(210px_/_var(--count)),35px)] flex-none py-2 font-display text-line font-extrabold whitespace-nowrap in-now:bg-now-tint in-now:text-now-ink in-next:bg-next-tint in-next:text-next-ink"
-							><i class="align-[0.1em] font-sans text-[0.68em] not-italic" aria-hidden="true"
-								>{field.rises ? '↗' : '↘'}</i
+							class="relative w-[clamp(22px,calc(210px_/_var(--count)),35px)] flex-none py-2 font-display font-extrabold whitespace-nowrap in-now:bg-now-tint in-now:text-now-ink in-next:bg-next-tint in-next:text-next-ink {long
+								? 'text-count leading-tight'
+								: 'text-line'}"
+							><i
+								class="align-[0.1em] font-sans text-[0.68em] not-italic {long ? 'block' : ''}"
+								aria-hidden="true">{field.rises ? '↗' : '↘'}</i
 							>{prefs.name(field.edited)}</b
 						>
 					{:else if field.edited === null}

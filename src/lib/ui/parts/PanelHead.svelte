@@ -23,7 +23,7 @@
 	}: Props = $props();
 </script>
 
-<div class="flex items-baseline gap-2.5 border-b-2 border-ink pb-1.5 {extra}">
+<div class="flex flex-wrap items-baseline gap-x-2.5 gap-y-0 border-b-2 border-ink pb-1.5 {extra}">
 	<svelte:element this={`h${level}`} {id} class="text-head">{title}</svelte:element>
 	{#if note !== ''}<small class="text-reason text-second" aria-live={live ? 'polite' : undefined}
 			>{note}</small

@@ -35,7 +35,7 @@
 
 	const id = $props.id();
 	const touch = new MediaQuery('(pointer: coarse)', false);
-	const look = $derived(field({ row, small }));
+	const look = $derived(field({ row, small, grows: true }));
 	const chosen = $derived(options.find((option) => option.value === value));
 	const groups = $derived(selectGroups(options));
 	/** The list is fetched when it is opened for the first time. */
@@ -49,7 +49,7 @@
 	const ahead = () => void import('./SelectList.svelte');
 	const looks = $derived(
 		look.control({
-			class: 'inline-flex items-center justify-between gap-2 text-left hover:bg-lit'
+			class: 'flex items-center justify-between gap-2 text-left hover:bg-lit'
 		})
 	);
 	function choose(next: string): void {
@@ -108,7 +108,9 @@
 					wanted = true;
 				}}
 			>
-				<span id="{id}-value" class="truncate">{chosen?.name ?? placeholder}</span>
+				<span id="{id}-value" class="leading-tight wrap-anywhere"
+					>{chosen?.name ?? placeholder}</span
+				>
 				<ChevronDown class="shrink-0" size={15} aria-hidden="true" />
 			</button>
 		{/snippet}

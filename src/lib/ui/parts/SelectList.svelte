@@ -37,7 +37,7 @@
 
 <Select.Root type="single" {value} onValueChange={onchoose} {disabled} {items} bind:open>
 	<Select.Trigger bind:ref class={looks} role="combobox" aria-labelledby="{id}-label {id}-value">
-		<span id="{id}-value" class="truncate">{shown}</span>
+		<span id="{id}-value" class="leading-tight wrap-anywhere">{shown}</span>
 		<ChevronDown class="shrink-0" size={15} aria-hidden="true" />
 	</Select.Trigger>
 	<Select.Portal>

@@ -11,13 +11,21 @@ export const field = tv({
 	},
 	variants: {
 		small: {
-			true: { control: 'h-7 px-1.5 text-reason' },
-			false: { control: 'h-9 px-2 text-line' }
+			true: { control: 'px-1.5 text-reason' },
+			false: { control: 'px-2 text-line' }
 		},
+		/** What stands in it may need more than one line. */
+		grows: { true: {}, false: {} },
 		row: {
 			true: { label: 'flex items-center justify-between gap-2 whitespace-nowrap', control: '' },
 			false: { label: 'block', control: 'mt-0.5 block w-full' }
 		}
 	},
-	defaultVariants: { row: false, small: false }
+	compoundVariants: [
+		{ small: false, grows: false, class: { control: 'h-9' } },
+		{ small: true, grows: false, class: { control: 'h-7' } },
+		{ small: false, grows: true, class: { control: 'min-h-9 py-1' } },
+		{ small: true, grows: true, class: { control: 'min-h-7 py-0.5' } }
+	],
+	defaultVariants: { row: false, small: false, grows: false }
 });

@@ -115,7 +115,7 @@
 		</span>
 	</div>
 	<div
-		class="flex border-t-2 border-ink"
+		class="drawn flex border-t-2 border-ink"
 		role="group"
 		aria-label="Bars {from + 1} to {from + bars.length}"
 	>

@@ -124,7 +124,7 @@
 	const isNow = (index: number) => index === open.before?.index;
 	const tense = (index: number, role: Role): { now?: Role; next?: Role; ink?: Role } =>
 		isNext(index) && open.next ? { next: role } : isNow(index) ? { now: role } : { ink: role };
-	const visible = $derived(points.filter((point) => point.x > -30 && point.x < width + 10));
+	const visible = $derived(points.filter((point) => point.x > 8 && point.x < width - 8));
 	/** The old line, where the chart has changed since. */
 	const faint = $derived(
 		plan.old.flatMap(({ tick, durationTicks, midi }) => {

@@ -45,7 +45,7 @@
 	const shown = $derived(
 		plan.line.flatMap((note, i): Shown[] => {
 			const x = axis.x(note.tick);
-			if (note.kind === 'target' || x < -20 || x > width) return [];
+			if (note.kind === 'target' || x < 4 || x > width - 4) return [];
 			const change = changeIndexAt(open.chart, note.tick);
 			const next = change === open.cursor && open.next !== null;
 			const tense = next ? 'next' : change === open.before?.index ? 'now' : 'ink';

@@ -14,7 +14,7 @@
 			const [a, b] = [Math.max(0, axis.x(change.tick)), Math.min(width, axis.x(until))];
 			// Wide bands carry the bar's number at the right.
 			const room = b - a - (b - a > 150 ? 96 : 14);
-			return b - a < 12 * chordWidth(change.to.chord)
+			return b - a - 14 < 14 * chordWidth(change.to.chord)
 				? []
 				: [{ change, x: a + 9, size: fittingSize(change.to.chord, room, [38, 30, 24, 17, 13]) }];
 		})

@@ -38,7 +38,7 @@
 	const digits = $derived(
 		notes.flatMap((note, i) => {
 			const x = axis.x(note.tick);
-			if (x <= -10 || x >= width - 4) return [];
+			if (x < 8 || x >= width - 4) return [];
 			const landing = !('kind' in note) || note.kind === 'target';
 			const change = changeIndexAt(open.chart, note.tick);
 			const end = 'kind' in note ? axis.x(note.tick + note.durationTicks) : x;

@@ -6,6 +6,16 @@
 	let { at, bar }: { at: StandLayout; bar: number } = $props();
 	const transport = useTransport();
 	const { open } = transport;
+	/** The title is as large as it fits beside the bar; what is longer ends in points. */
+	const room = $derived(at.bar.x - at.title.x - 2.6 * at.bar.size);
+	const size = $derived(
+		Math.max(13, Math.min(at.title.size, room / (0.6 * open.saved.title.length)))
+	);
+	const title = $derived.by(() => {
+		const most = Math.floor(room / (0.6 * size));
+		const whole = open.saved.title;
+		return whole.length > most + 1 ? `${whole.slice(0, most).trimEnd()}…` : whole;
+	});
 	const rule = $derived.by(() => {
 		const { route, loop, played } = transport;
 		const land = route
@@ -15,11 +25,8 @@
 	});
 </script>
 
-<text
-	class="fill-ink font-display font-extrabold"
-	x={at.title.x}
-	y={at.title.y}
-	font-size={at.title.size}>{open.saved.title}</text
+<text class="fill-ink font-display font-extrabold" x={at.title.x} y={at.title.y} font-size={size}
+	>{title}</text
 >
 <text
 	class="fill-second"

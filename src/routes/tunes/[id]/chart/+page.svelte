@@ -173,7 +173,9 @@
 				onleave={() => grid.focus()}
 			/>
 		</section>
-		<div class="grid content-start gap-4 lap:col-start-2 lap:row-span-2 lap:row-start-1">
+		<div
+			class="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-4 lap:col-start-2 lap:row-span-2 lap:row-start-1"
+		>
 			<section>
 				<PanelHead title="Bars">
 					<button
