@@ -46,6 +46,10 @@ const WHERE: Readonly<Record<string, (page: Page, tune: string) => Promise<void>
 
 /** What a key may have opened, so that those of the screen rest. */
 const OVER = '[role="dialog"], [role="menu"], section[aria-label="Play it in"]';
+/** What comes over the screen in its own time: the next key waits for it. */
+const OPENS = new Set([
+	...['Route compare', 'Route, a line of your own text', 'Drill rule', 'Notebook set']
+]);
 /** Whose keys lead away in their own time. */
 const ALWAYS = new Set(['Notebook', 'Phrase, while a motif is played in']);
 
@@ -58,6 +62,11 @@ test.describe('every key of every map does what it says', () => {
 		test(where, async ({ page, request }) => {
 			test.slow();
 			await listen(page);
+			// What is stored is everybody's: here a key only has to be heard.
+			const stores = (url: URL) => url.pathname.startsWith('/api/v1/');
+			await page.route(stores, (route) =>
+				route.request().method() === 'GET' ? route.continue() : route.fulfill({ status: 503 })
+			);
 			const tune = await newTune(request);
 			const reach = WHERE[where];
 			await reach(page, tune.id);
@@ -76,8 +85,10 @@ test.describe('every key of every map does what it says', () => {
 							message: `${name} ${combo}`
 						})
 						.toContain(`${name} ${combo}`);
+					if (OPENS.has(`${where} ${name}`)) await page.getByRole('dialog').first().waitFor();
 				}
 			}
+			await page.unroute(stores);
 		});
 	}
 });

@@ -13,7 +13,7 @@
 </script>
 
 {#if first}
-	<p data-part="first" class="border-l-4 border-ink pl-3 text-line text-second print:hidden">
+	<p data-part="first" class="mb-1.5 border-l-4 border-ink pl-3 text-line text-second print:hidden">
 		{FIRST_WORDS[screen]}
 	</p>
 {/if}

@@ -44,12 +44,15 @@
 	const SIZES = [28, 24, 20, 18, 16, 14, 12, 11];
 	/** Half a bar and less keeps its chords small, so that those of one bar look alike. */
 	const isShort = (from: number, to: number) => to - from < 1400;
-	const sizeOf = (change: Change, from: number, to: number) =>
-		fittingSize(
+	const sizeOf = (change: Change, from: number, to: number) => {
+		const room = (width * (to - from)) / (end - start);
+		return fittingSize(
 			change.to.chord,
-			(width * (to - from)) / (end - start) - 12,
+			// Where it is narrow the number of the bar stands beside the symbol, not over it.
+			room - (room < 92 ? 28 : 12),
 			isShort(from, to) ? SIZES.slice(3) : SIZES
 		);
+	};
 </script>
 
 <div

@@ -4,7 +4,7 @@ export const FIRST_WORDS = {
 		'Type chords between bars, as in | Dm7 | G7 |. The bars beside the text show how they read.',
 	neck: 'Amber sounds now, blue-green comes next. Move the hand until both chords lie in it.',
 	route:
-		'Each large mark is the note to land on when the chord changes. Press Space to hear it, L to keep one.',
+		'Each large mark is the note to land on when the chord changes. Play it, and lock the ones you like.',
 	phrase:
 		'A short idea of a few notes, moved to fit every chord. Change a note and all of it follows.',
 	drill:

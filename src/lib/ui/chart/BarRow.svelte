@@ -52,7 +52,8 @@
 
 <div
 	data-part="row"
-	class="mb-2 grid min-h-[calc(var(--rows)*88px)] grid-cols-[repeat(var(--columns),minmax(0,1fr))] border-t-2 border-ink [contain-intrinsic-height:auto_calc(var(--rows)*88px)] [content-visibility:auto] max-tablet:min-h-[calc(var(--narrow-rows)*87px)] max-tablet:grid-cols-[repeat(var(--narrow),minmax(0,1fr))] max-tablet:[contain-intrinsic-height:auto_calc(var(--narrow-rows)*87px)]"
+	data-stacked={columns === 1 || undefined}
+	class="mb-2 grid min-h-[calc(var(--rows)*88px)] grid-cols-[repeat(var(--columns),minmax(0,1fr))] border-t-2 border-ink [contain-intrinsic-height:auto_calc(var(--rows)*88px)] [content-visibility:auto] max-tablet:min-h-[calc(var(--narrow-rows)*87px)] max-tablet:grid-cols-[repeat(var(--narrow),minmax(0,1fr))] max-tablet:[contain-intrinsic-height:auto_calc(var(--narrow-rows)*87px)] data-stacked:[&>*+*]:border-t data-stacked:[&>*+*]:border-t-hair"
 	style="--columns:{columns};--rows:{Math.ceil(
 		Math.min(4, bars.length) / columns
 	)};--narrow:{narrow};--narrow-rows:{Math.ceil(bars.length / narrow)}"
