@@ -47,9 +47,7 @@ const WHERE: Readonly<Record<string, (page: Page, tune: string) => Promise<void>
 /** What a key may have opened, so that those of the screen rest. */
 const OVER = '[role="dialog"], [role="menu"], section[aria-label="Play it in"]';
 /** What comes over the screen in its own time: the next key waits for it. */
-const OPENS = new Set([
-	...['Route compare', 'Route, a line of your own text', 'Drill rule', 'Notebook set']
-]);
+const OPENS = new Set([...['Route compare', 'Route, a line of your own text', 'Notebook set']]);
 /** Whose keys lead away in their own time. */
 const ALWAYS = new Set(['Notebook', 'Phrase, while a motif is played in']);
 

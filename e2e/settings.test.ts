@@ -63,6 +63,7 @@ test('the neck turns over and round', async ({ page, request }) => {
 	expect((await placeOf('1-6')).y).toBeGreaterThan((await placeOf('6-6')).y);
 	expect((await placeOf('3-6')).x).toBeGreaterThan((await placeOf('3-8')).x);
 	// The arrow keys follow the picture: right is toward the nut now.
+	await page.keyboard.press('Shift');
 	await page.locator('[data-place="3-8"]').focus();
 	await page.keyboard.press('ArrowRight');
 	await expect(page.locator('[data-place="3-7"]')).toBeFocused();

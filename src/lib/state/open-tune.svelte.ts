@@ -129,9 +129,8 @@ export class OpenTune {
 		this.saved = tune;
 		[this.keyed, this.slide, this.block] = [null, 0, false];
 		this.cursor = this.chart.changes.length > 1 ? 1 : 0;
-		const root = rootPosition(this.chart, this.player.instruments);
-		this.moveTo(position ?? root);
-		this.placed = position !== null && position !== root;
+		this.moveTo(position ?? rootPosition(this.chart, this.player.instruments));
+		this.placed = position !== null;
 	}
 
 	/** The scale for a chord: one chosen for it, or the chart's own. */

@@ -82,9 +82,11 @@
 		// A link may have been made before the hand moved on: look again after each navigation.
 		void page.url.href;
 		// Where a new tune begins is no place that anybody chose.
-		if (!browser || !navigated || (!open.placed && data.routes.length === 0)) return;
+		const { placed } = open;
+		if (!browser || !navigated) return;
 		untrack(() => {
-			lastTune.set(id, open.position);
+			lastTune.set(id, placed ? open.position : null);
+			if (!placed) return;
 			const url = new URL(location.href);
 			if (url.searchParams.get('position') === position) return;
 			url.searchParams.set('position', position);
