@@ -35,7 +35,7 @@ const VIEWS = [
 	{ name: 'notebook', path: '/' },
 	{ name: 'set-list', path: `/sets/${sets[0].id}` },
 	{ name: 'chart', path: `${ferry}/chart`, act: (page) => page.locator('.cm-content').waitFor() },
-	{ name: 'neck', path: `${ferry}/neck`, act: weighed },
+	{ name: 'neck', path: `${ferry}/neck`, act: mapped, more: true },
 	{ name: 'route', path: `${ferry}/route`, act: (page) => page.keyboard.press('.') },
 	{
 		name: 'route-stage',
@@ -43,7 +43,7 @@ const VIEWS = [
 		theme: 'dark',
 		act: (page) => page.keyboard.press('.')
 	},
-	{ name: 'route-notation', path: `${ferry}/route`, act: inNotation },
+	{ name: 'route-notation', path: `${ferry}/route`, act: inNotation, more: true },
 	{ name: 'route-own', path: `${ferry}/route`, act: ownLine },
 	{
 		name: 'sheet',
@@ -129,18 +129,29 @@ async function ownLine(page) {
 	await area.evaluate((node) => node.scrollTo(0, 0));
 }
 
-/** The second change, with every place weighed and the map drawn. */
+/** The second change, with every place weighed. */
 async function weighed(page) {
 	await page.keyboard.press('.');
 	await page.locator('h1', { hasText: 'lies best' }).waitFor();
+}
+
+/** The same, with the map of each chord in each place drawn. */
+async function mapped(page) {
+	await weighed(page);
 	await page.locator('[data-part="heat"] path, [data-part="heat"] rect').nth(20).waitFor();
 }
 
 const browser = await chromium.launch({ executablePath, args: CHROMIUM_FLAGS });
 const out = join(root, 'docs', 'screenshots');
 mkdirSync(out, { recursive: true });
-for (const { name, path, act, theme = 'light', size = DESK } of VIEWS) {
+for (const { name, path, act, theme = 'light', size = DESK, more = false } of VIEWS) {
 	const page = await browser.newPage({ viewport: size, colorScheme: theme });
+	// A player who has been on every screen before.
+	await page.addInitScript((everything) => {
+		const seen = ['chart', 'neck', 'route', 'phrase', 'drill', 'log', 'sheet'];
+		localStorage.setItem('arc-step-visits', JSON.stringify({ seen }));
+		if (everything) localStorage.setItem('arc-step-preferences', '{"more":true}');
+	}, more);
 	await page.goto(base + path);
 	await page.locator('html[data-ready]').waitFor();
 	await act?.(page);

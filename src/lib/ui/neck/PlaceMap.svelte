@@ -42,7 +42,9 @@
 	</div>
 	{#if chords}<PlaceHeat {coverage} along={(wire) => mirrored(edge(wire))} />{/if}
 	<div
-		class="pointer-events-none relative col-start-2 row-[1_/_3] -my-1 max-tablet:col-start-2 max-tablet:row-start-3"
+		class="pointer-events-none relative col-start-2 row-[1_/_3] -my-1 max-tablet:col-start-2 max-tablet:row-start-3 {chords
+			? ''
+			: 'max-tablet:hidden'}"
 		aria-hidden="true"
 	>
 		<i

@@ -21,7 +21,7 @@ export const PHRASE = {
 		back: 'Shift+ArrowLeft',
 		on: 'Shift+ArrowRight',
 		does: 'all of it an eighth earlier, later',
-		foot: 'an eighth earlier, later'
+		foot: 'earlier, later'
 	},
 	add: { key: 'a', does: 'one more note' },
 	remove: { key: ['Delete', 'Backspace'], does: 'take the note out', foot: 'less' },

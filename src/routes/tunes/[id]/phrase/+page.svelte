@@ -185,7 +185,7 @@
 	{/if}
 	<FootKeys
 		keys={[
-			...[PHRASE.note, PHRASE.step, PHRASE.time, PHRASE.add, PHRASE.remove],
+			...[PHRASE.note, PHRASE.step, PHRASE.time, PHRASE.add],
 			[PHRASE.moves, desk.moves ? 'stay in one place' : 'move with the root']
 		]}
 	/>
