@@ -106,36 +106,6 @@ export class RoutePlan extends RouteWishes {
 		if (this.planned) void this.plan();
 	}
 
-	/**
-	 * Plans what nobody has to ask for: a first route, in the best place where the hand was not put anywhere yet;
-	 * and one whose chart or scales have changed since, where nothing of the player's own could be lost.
-	 * @param best the place where the chart lies best; null where it cannot be told.
-	 */
-	async planUnasked(best: () => Promise<number | null>): Promise<void> {
-		const { open, saved } = this;
-		if (open.chart.changes.length === 0) return;
-		if (this.outdated) {
-			if (edit.isFree(this.wishes.anchors)) await this.planAs('chart');
-		} else if (saved) {
-			const now = boundAnchors(open, saved.anchors).scales;
-			if (JSON.stringify(now) !== JSON.stringify(saved.anchors.scales)) await this.planAs('scale');
-		} else if (!this.planned) {
-			this.seeking = !open.placed;
-			const place = open.placed ? null : await best().finally(() => (this.seeking = false));
-			if (this.planned || this.planning) return;
-			if (place !== null) {
-				open.moveTo(place);
-				this.history.reset(firstWishes(open.position));
-			}
-			await this.planAs(place === null ? 'here' : 'best');
-		}
-	}
-
-	private async planAs(why: NonNullable<RoutePlan['told']>): Promise<void> {
-		await this.plan();
-		if (this.planned) this.told = why;
-	}
-
 	/** Where the hand is at a change. */
 	handAt(change: number): number {
 		const { position } = this.open;

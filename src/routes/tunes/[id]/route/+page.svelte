@@ -10,6 +10,7 @@
 	import { LineWriter } from '$lib/state/line-writer.svelte';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { prefs } from '$lib/state/prefs.svelte';
+	import { planUnasked } from '$lib/state/plan-unasked';
 	import { RoutePlan } from '$lib/state/route-plan.svelte';
 	import FootKeys from '$lib/ui/FootKeys.svelte';
 	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
@@ -58,7 +59,7 @@
 		usePlanner().warm();
 		void plan.recover().then(async () => {
 			await layIn(parts);
-			await plan.planUnasked(bestPlace);
+			await planUnasked(plan, open, bestPlace);
 			await plan.learnArrivals();
 		});
 		return () => planner?.close();
@@ -77,7 +78,7 @@
 				(route && plan.saved && route.version > plan.saved.version)
 			)
 				plan.load(route);
-			if (planner) void plan.planUnasked(bestPlace).then(() => plan.learnArrivals());
+			if (planner) void planUnasked(plan, open, bestPlace).then(() => plan.learnArrivals());
 		});
 	});
 
