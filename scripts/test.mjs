@@ -1,7 +1,7 @@
 // npm test: the build and the unit tests, format, lint, types and unused code beside them, the browser tests; a plain
 // count at the end.
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import { ensureChromium } from './chromium.mjs';
 import { bin, ensurePackages, isBuilt, root, run, runBeside } from './lib.mjs';
 import { startPostgres } from './postgres.mjs';
@@ -100,6 +100,14 @@ const passed = sum('numPassedTests') + (browsers ? browsers.expected + browsers.
 const failed = sum('numFailedTests') + (browsers?.unexpected ?? 0);
 if (browsers?.flaky > 0) {
 	console.log(`\n${browsers.flaky} browser tests passed only at the second try: look into them.`);
+}
+for (const one of runs.flatMap((told) => told?.testResults ?? [])) {
+	const file = relative(root, one.name);
+	if (one.status === 'failed' && one.message) console.log(`\n✘ ${file}\n${one.message}`);
+	for (const test of one.assertionResults.filter((each) => each.status === 'failed'))
+		console.log(
+			`\n✘ ${file} › ${test.fullName}\n${test.failureMessages.join('\n').slice(0, 2000)}`
+		);
 }
 if (failures.length > 0) console.log(`\nNot passed: ${failures.join(', ')}.`);
 console.log(`\n${passed} passed, ${failed} failed`);

@@ -25,7 +25,6 @@
 	import CareNote from '$lib/ui/home/CareNote.svelte';
 	import FirstOffers from '$lib/ui/home/FirstOffers.svelte';
 	import FindField from '$lib/ui/home/FindField.svelte';
-	import SetDialog from '$lib/ui/home/SetDialog.svelte';
 	import TuneGroup from '$lib/ui/home/TuneGroup.svelte';
 	import Verdict from '$lib/ui/home/Verdict.svelte';
 	import { dayWords } from '$lib/words/when';
@@ -258,4 +257,12 @@
 		]}
 	/>
 </Screen>
-<SetDialog group={named} bind:open={naming} ondelete={(set) => void removeSet(set)} />
+{#if naming}
+	{#await import('$lib/ui/home/SetDialog.svelte') then { default: SetDialog }}
+		<SetDialog
+			group={named}
+			onclose={() => (naming = false)}
+			ondelete={(set) => void removeSet(set)}
+		/>
+	{/await}
+{/if}

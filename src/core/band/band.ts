@@ -4,12 +4,8 @@ import { BASS, bassBar, bassClass, bassPitch, firstLength } from './bass';
 import { compBar } from './comping';
 import { drumBar } from './drums';
 import { stretchesOf, timelineOf } from './timeline';
-import type { BandNote } from './types';
+import { WAYS, type BandNote, type ChordVoice } from './types';
 import { voiceLead } from './voicing';
-
-/** Who plays the chords. */
-export const CHORD_VOICES = ['guitar', 'keys'] as const;
-export type ChordVoice = (typeof CHORD_VOICES)[number];
 
 /** The voice that suits a feel, where the player says nothing else. */
 const chordVoiceOf = (feel: Feel): ChordVoice =>
@@ -17,9 +13,6 @@ const chordVoiceOf = (feel: Feel): ChordVoice =>
 
 /** Ms from string to string of a strummed chord. */
 const STRUM_MS = 5;
-
-/** Rounds after the first that differ from one another; then they come again. */
-export const WAYS = 4;
 
 /** Bars that are kept once they are written, for the next look at them. */
 const KEPT = 64;

@@ -1,4 +1,4 @@
-export { bandFor, CHORD_VOICES, WAYS, type ChordVoice } from './band';
+export { bandFor } from './band';
 export { CLICK_BEATS, CLICKS, type Click } from './click';
 export { countsOf } from './metre';
 export { notesBetween, performed, type Score, type TimedNote } from './perform';
@@ -18,5 +18,5 @@ export {
 } from './run';
 export { strokesOfLine, type CurvePoint } from './strokes';
 export { SWING, swingOf, swung, type Swing } from './swing';
-export { DRUMS, PARTS, type Part } from './types';
+export { CHORD_VOICES, DRUMS, PARTS, WAYS, type ChordVoice, type Part } from './types';
 export { MOST_CHORUSES, playWhole } from './whole';

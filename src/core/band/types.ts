@@ -2,6 +2,13 @@
 export const PARTS = ['drums', 'bass', 'chords', 'line', 'click'] as const;
 export type Part = (typeof PARTS)[number];
 
+/** Who plays the chords. */
+export const CHORD_VOICES = ['guitar', 'keys'] as const;
+export type ChordVoice = (typeof CHORD_VOICES)[number];
+
+/** Rounds after the first that differ from one another; then they come again. */
+export const WAYS = 4;
+
 /**
  * A note of the band in written ticks from the first beat. `midi` is the pitch, for drums the General MIDI
  * percussion key; `velocity` is 0 … 1.

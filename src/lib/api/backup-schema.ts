@@ -6,9 +6,11 @@ import { ROLES } from '$core/chord';
 import { z } from 'zod';
 import { chartText, MOST_COUNT } from './chart-schema';
 import { FORMAT_VERSION } from './document-schema';
-import { instrumentRecord, motifRecord, planSnapshot, playerInput } from './notebook-schema';
+import { motifRecord, planSnapshot, playerInput } from './notebook-schema';
+import { instrumentRecord } from './own-schema';
 import { RESTORE_KINDS, type RestoreKind } from './restore-kinds';
-import { drillInput, eventInput, noteText, takePass } from './practice-schema';
+import { drillInput } from './drill-schema';
+import { eventInput, noteText, takePass } from './practice-schema';
 
 const id = z.uuid();
 const when = z.iso

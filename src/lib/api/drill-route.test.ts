@@ -15,7 +15,7 @@ import {
 } from '$core/practice';
 import { describe, expect, it } from 'vitest';
 import { drillNotes, drillRoute } from './drill-route';
-import { drillInput } from './practice-schema';
+import { drillInput } from './drill-schema';
 import { runRoute } from './route';
 
 const TUNES = {

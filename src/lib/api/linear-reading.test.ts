@@ -195,7 +195,7 @@ describe('reading takes time that grows with the length of the text alone', () =
 		const own = least(read, filled(ordinary), 0, 5);
 		const most = MOST_TIMES * Math.max(own, yardstick);
 		for (const text of textsOf(reader)) {
-			const took = least(read, text, most, 4);
+			const took = least(read, text, most, 24);
 			expect(took, `${JSON.stringify(text.slice(0, 20))} … ${text.slice(-8)}`).toBeLessThan(most);
 		}
 	});

@@ -1,8 +1,6 @@
-import { UNSTORABLE, isStorable } from './storable';
+import { instrumentRecord, MOST_SCALES, ownName, scaleRecord, setNames } from './own-schema';
 import { ANCHOR, anchorsInput, lineSettings, routeInput } from './route-schema';
 import { FEELS } from '$core/chart';
-import { parseDegrees } from '$core/harmony';
-import { parseTuning } from '$core/neck';
 import { STYLES } from '$core/route';
 import { z } from 'zod';
 import { chartText, notationAnswer, placeInput, roleAnswer, MOST_COUNT } from './chart-schema';
@@ -75,30 +73,9 @@ export const routeAnswer = routeSummary.extend({
 export type RouteAnswer = z.infer<typeof routeAnswer>;
 export const routeList = z.object({ routes: z.array(routeSummary) });
 
-const name = z.string().trim().min(1).max(80).refine(isStorable, UNSTORABLE);
-
-export const instrumentRecord = z.strictObject({
-	name,
-	tuning: z
-		.string()
-		.max(80)
-		.refine(
-			(text) => parseTuning(text) !== null,
-			'Give 4 to 8 pitches from the thickest string: E2 A2 D3 G3 B3 E4.'
-		)
-		.describe('4 to 8 pitches from the thickest string, or a preset id'),
-	frets: z.int().min(12).max(24),
-	scaleLengthMm: z.int().min(300).max(1000),
-	leftHanded: z.boolean(),
-	labels: z
-		.array(z.string().trim().min(1).max(4).refine(isStorable, UNSTORABLE))
-		.max(8)
-		.nullable()
-		.describe('One label a string from the thickest, or null for the note names')
-});
-export type InstrumentRecord = z.infer<typeof instrumentRecord>;
-export const instrumentUpdate = instrumentRecord.extend({ version });
-export const instrumentAnswer = instrumentRecord.extend({
+export const instrumentUpdate = z.strictObject({ ...instrumentRecord.shape, version });
+export const instrumentAnswer = z.strictObject({
+	...instrumentRecord.shape,
 	id: z.uuid(),
 	version,
 	createdAt: time,
@@ -107,7 +84,7 @@ export const instrumentAnswer = instrumentRecord.extend({
 export type InstrumentAnswer = z.infer<typeof instrumentAnswer>;
 export const instrumentList = z.object({ instruments: z.array(instrumentAnswer) });
 
-export const motifRecord = z.strictObject({ name, motif: motifInput });
+export const motifRecord = z.strictObject({ name: ownName, motif: motifInput });
 export type MotifRecord = z.infer<typeof motifRecord>;
 export const motifUpdate = motifRecord.extend({ version });
 export const motifAnswer = motifRecord.extend({
@@ -121,17 +98,7 @@ export const motifList = z.object({ motifs: z.array(motifAnswer) });
 
 export const playerInput = z.strictObject({
 	handMm: z.int().min(60).max(180).describe('Comfortable stretch between index and little finger'),
-	scales: z
-		.array(
-			z.strictObject({
-				name,
-				degrees: z
-					.string()
-					.max(60)
-					.refine((text) => parseDegrees(text) !== null, 'Give degrees upward from 1: 1 b3 4 5 b7.')
-			})
-		)
-		.max(64)
+	scales: z.array(scaleRecord).max(MOST_SCALES)
 });
 export type PlayerInput = z.infer<typeof playerInput>;
 export const playerUpdate = playerInput.extend({ version });
@@ -139,8 +106,8 @@ export const playerAnswer = playerInput.extend({ version });
 export type PlayerAnswer = z.infer<typeof playerAnswer>;
 
 export const setInput = z.strictObject({
-	name,
-	note: z.string().trim().max(2000).refine(isStorable, UNSTORABLE).default(''),
+	...setNames.shape,
+	note: z._default(setNames.shape.note, ''),
 	tuneIds: z.array(z.uuid()).max(2000).default([]).describe('In playing order, each tune once')
 });
 export type SetInput = z.infer<typeof setInput>;

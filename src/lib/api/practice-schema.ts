@@ -1,38 +1,12 @@
 import { UNSTORABLE, isStorable } from './storable';
 import { TEMPO } from '$core/kernel';
-import {
-	ALLOWED_NOTES,
-	HAND_GRADES,
-	INPUTS,
-	LADDER,
-	LANDINGS,
-	PRESETS,
-	RESULTS,
-	type Drill
-} from '$core/practice';
-import { GRIDS } from '$core/route';
+import { HAND_GRADES, INPUTS, RESULTS, type Drill } from '$core/practice';
 import { z } from 'zod';
 import { chartText, instrumentInput, MOST_COUNT } from './chart-schema';
+import { drillInput, rangeInput, rulesInput } from './drill-schema';
 
-const changeIndex = z.int().min(0);
 /** A day of music at most. */
 const ms = z.number().min(-86_400_000).max(86_400_000);
-
-/** How a drill is judged besides landing. */
-const rulesInput = z.strictObject({
-	notes: z.enum(ALLOWED_NOTES).optional().describe('Notes that are allowed'),
-	grid: z.enum(GRIDS).optional().describe('Where notes may be struck; "targets": on changes alone'),
-	position: z.int().optional().describe('The fret of the index finger; the hand stays there'),
-	strings: z.array(z.int().min(1).max(8)).min(1).max(8).optional().describe('1 is the thinnest'),
-	landOn: z.enum(LANDINGS).optional(),
-	letPass: z.array(changeIndex).max(4096).optional().describe('Changes that are not asked for'),
-	restBars: z
-		.array(z.int().min(1))
-		.max(2048)
-		.optional()
-		.describe('Bars as played, from 1, that are left to the others'),
-	fret: z.int().min(0).max(24).optional().describe('The one fret that is played')
-});
 
 const tempo = z.number().min(TEMPO.least).max(TEMPO.most).describe('Quarter notes a minute');
 
@@ -55,7 +29,7 @@ export const judgeInput = z.strictObject({
 	chart: chartText,
 	instrument: instrumentInput.optional(),
 	tempo,
-	rules: rulesInput.optional(),
+	rules: z.optional(rulesInput),
 	toleranceMs: z.number().min(1).max(1000).optional().describe('60 where left out'),
 	latencyMs: z.number().min(-2000).max(2000).optional().describe('Taken off every event'),
 	loops: z.int().min(1).max(64).optional().describe('Times through the chart'),
@@ -88,35 +62,6 @@ export const judgeAnswer = z.object({
 });
 export type JudgeAnswer = z.infer<typeof judgeAnswer>;
 
-const rung = z.int().min(LADDER.tempo.least).max(LADDER.tempo.most);
-const rangeInput = z
-	.strictObject({ from: z.int().min(0).max(2047), to: z.int().min(1).max(2048) })
-	.refine(({ from, to }) => from < to, 'A range ends after it begins.')
-	.nullable()
-	.describe('Bars as played: from (0 is the first) up to, not including; null is the whole');
-
-/** A drill as it is kept with a card and with every take. */
-export const drillInput = z.strictObject({
-	preset: z.enum(PRESETS).nullable(),
-	range: rangeInput,
-	routeId: z.uuid().nullable(),
-	position: z.int().min(1).max(24),
-	key: z
-		.string()
-		.regex(/^[A-G](bb|b|##|#)?$/)
-		.nullable()
-		.describe('Tonic that the tune is moved to; null as written'),
-	rules: rulesInput,
-	loops: z.int().min(1).max(16),
-	ladder: z
-		.strictObject({
-			start: rung,
-			step: z.int().min(LADDER.step.least).max(LADDER.step.most),
-			ceiling: rung,
-			up: z.int().min(LADDER.up.least).max(LADDER.up.most)
-		})
-		.refine(({ start, ceiling }) => start <= ceiling, 'A ladder starts at or under its ceiling.')
-});
 /** A drill that passed its schema is one of the core. */
 export type CardDrill = Drill;
 type WithDrill<T> = Omit<T, 'drill'> & { drill: CardDrill };
@@ -131,7 +76,9 @@ const dayName = z
 
 /** How the drill was played this time. */
 export const takePass = z.strictObject({
-	looped: rangeInput.describe('The bars that were played, where they are fewer than the drill’s'),
+	looped: rangeInput.check(
+		z.describe('The bars that were played, where they are fewer than the drill’s')
+	),
 	swing: z.number().min(50).max(75).optional().describe('Per cent; without it the feel’s'),
 	toleranceMs: z.number().min(1).max(1000).optional(),
 	loops: z.int().min(1).max(16).describe('Times through that were played to the end'),

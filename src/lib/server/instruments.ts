@@ -2,12 +2,8 @@ import { saveVersioned } from './versioned';
 import { HANDS, parseTuning, type Hand } from '$core/neck';
 import { asc, eq } from 'drizzle-orm';
 import type { Issue } from '../api/chart-schema';
-import type {
-	InstrumentAnswer,
-	InstrumentRecord,
-	PlayerAnswer,
-	PlayerInput
-} from '../api/notebook-schema';
+import type { InstrumentAnswer, PlayerAnswer, PlayerInput } from '../api/notebook-schema';
+import type { InstrumentRecord } from '../api/own-schema';
 import type { Database } from './database';
 import { instrument, player } from './schema';
 

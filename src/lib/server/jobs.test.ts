@@ -45,9 +45,9 @@ describe('a lane of work', () => {
 
 	it('ends what takes too long, and goes on; waiting does not count', async () => {
 		const workers = lane();
-		const stuck = workers.run('never', null, 1500);
+		const stuck = workers.run('never', null, 5000);
 		// It begins when the one before it has ended, later than its own limit.
-		const next = workers.run('sleep', 10, 1400);
+		const next = workers.run('sleep', 10, 4900);
 		await expect(stuck).rejects.toBeInstanceOf(Long);
 		await next;
 	});

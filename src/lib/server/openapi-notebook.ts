@@ -1,4 +1,5 @@
 import * as notebook from '../api/notebook-schema';
+import { instrumentRecord } from '../api/own-schema';
 import { routeInput } from '../api/route-schema';
 import * as practice from '../api/practice-schema';
 import { searchAnswer } from '../api/search-schema';
@@ -68,7 +69,7 @@ export const NOTEBOOK: readonly Operation[] = [
 		path: '/api/v1/instruments',
 		all: 'The instruments of the player',
 		list: notebook.instrumentList,
-		input: notebook.instrumentRecord,
+		input: instrumentRecord,
 		keeping: 'Keep an instrument of one’s own',
 		update: notebook.instrumentUpdate,
 		answer: notebook.instrumentAnswer,

@@ -1,13 +1,8 @@
 import { routeInput } from '../api/route-schema';
 import { describe, expect, it } from 'vitest';
 import { problem } from '../api/chart-schema';
-import {
-	instrumentRecord,
-	playerUpdate,
-	routeUpdate,
-	tuneInput,
-	tuneUpdate
-} from '../api/notebook-schema';
+import { playerUpdate, routeUpdate, tuneInput, tuneUpdate } from '../api/notebook-schema';
+import { instrumentRecord } from '../api/own-schema';
 import { coverageInput, positionsInput, shapesInput } from '../api/neck-schema';
 import { planInput } from '../api/plan-schema';
 import { openApiDocument } from './openapi';

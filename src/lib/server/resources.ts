@@ -1,7 +1,6 @@
 import type { RouteInput } from '../api/route-schema';
 import type { z } from 'zod';
 import {
-	instrumentRecord,
 	instrumentUpdate,
 	motifRecord,
 	motifUpdate,
@@ -12,7 +11,6 @@ import {
 	tuneInput,
 	tuneUpdate,
 	type InstrumentAnswer,
-	type InstrumentRecord,
 	type MotifAnswer,
 	type MotifRecord,
 	type PlanSnapshot,
@@ -23,6 +21,7 @@ import {
 	type SetInput,
 	type TuneAnswer
 } from '../api/notebook-schema';
+import { instrumentRecord, type InstrumentRecord } from '../api/own-schema';
 import type { Issue } from '../api/chart-schema';
 import { motifIssues } from '../api/phrase';
 import { takeUpdate, type TakeAnswer, type TakeSummaryAnswer } from '../api/practice-schema';

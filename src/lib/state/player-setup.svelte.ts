@@ -1,10 +1,6 @@
 import { offeringBack } from './deletion';
-import type {
-	InstrumentAnswer,
-	InstrumentRecord,
-	PlayerAnswer,
-	PlayerInput
-} from '$lib/api/notebook-schema';
+import type { InstrumentAnswer, PlayerAnswer, PlayerInput } from '$lib/api/notebook-schema';
+import type { InstrumentRecord } from '$lib/api/own-schema';
 import { toast } from 'svelte-sonner';
 import { Refusal, send } from './api';
 

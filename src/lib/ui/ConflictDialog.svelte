@@ -1,8 +1,7 @@
 <script lang="ts">
-	import { dialog } from '$lib/ui/parts/dialog';
+	import Dialog from '$lib/ui/parts/Dialog.svelte';
+	import DialogLeave from '$lib/ui/parts/DialogLeave.svelte';
 	import Button from '$lib/ui/parts/Button.svelte';
-	import { button } from '$lib/ui/parts/button';
-	import { Dialog } from 'bits-ui';
 
 	type Props = {
 		open: boolean;
@@ -14,38 +13,29 @@
 		ontake: () => void;
 	};
 	let { open = $bindable(), theirs, mine, what, onkeep, ontake }: Props = $props();
-
-	const look = dialog();
 </script>
 
-<Dialog.Root bind:open>
-	<Dialog.Portal>
-		<Dialog.Overlay class={look.veil()} />
-		<Dialog.Content class={look.sheet()}>
-			<Dialog.Title class={look.title()} level={2}
-				>Someone saved this {what} meanwhile.</Dialog.Title
-			>
-			<Dialog.Description class={look.lead()}>
-				Probably another tab. Both are shown; nothing is overwritten until you choose.
-			</Dialog.Description>
-			<div class="grid grid-cols-[1fr_1fr] gap-6 max-tablet:grid-cols-[1fr]">
-				{#each [['Yours', mine], ['Saved meanwhile', theirs]] as [name, text] (name)}
-					<section>
-						<h3 class="border-b-2 border-ink pb-1 text-head">{name}</h3>
-						<textarea
-							class="block max-h-[40vh] w-full resize-none overflow-auto bg-transparent py-2 font-mono text-line leading-normal"
-							readonly
-							rows="14"
-							aria-label={name}
-							value={text}></textarea>
-					</section>
-				{/each}
-			</div>
-			<div class="mt-4 flex flex-wrap items-center gap-x-4 gap-y-3">
-				<Button look="main" onclick={onkeep}>Keep mine</Button>
-				<Button onclick={ontake}>Take the saved one</Button>
-				<Dialog.Close class={button({ look: 'quiet' })}>Decide later</Dialog.Close>
-			</div>
-		</Dialog.Content>
-	</Dialog.Portal>
-</Dialog.Root>
+<Dialog
+	bind:open
+	title="Someone saved this {what} meanwhile."
+	lead="Probably another tab. Both are shown; nothing is overwritten until you choose."
+>
+	<div class="grid grid-cols-[1fr_1fr] gap-6 max-tablet:grid-cols-[1fr]">
+		{#each [['Yours', mine], ['Saved meanwhile', theirs]] as [name, text] (name)}
+			<section>
+				<h3 class="border-b-2 border-ink pb-1 text-head">{name}</h3>
+				<textarea
+					class="block max-h-[40vh] w-full resize-none overflow-auto bg-transparent py-2 font-mono text-line leading-normal"
+					readonly
+					rows="14"
+					aria-label={name}
+					value={text}></textarea>
+			</section>
+		{/each}
+	</div>
+	<div class="mt-4 flex flex-wrap items-center gap-x-4 gap-y-3">
+		<Button look="main" onclick={onkeep}>Keep mine</Button>
+		<Button onclick={ontake}>Take the saved one</Button>
+		<DialogLeave>Decide later</DialogLeave>
+	</div>
+</Dialog>

@@ -1,8 +1,11 @@
+import { loginForm } from '$lib/api/form-schema';
 import { isGuarded, isInside } from '$lib/server/access';
 import { openDatabase } from '$lib/server/database';
 import { readForm } from '$lib/server/http';
 import { SESSION, signIn } from '$lib/server/session-cookie';
 import { fail, redirect } from '@sveltejs/kit';
+import { setError, superValidate } from 'sveltekit-superforms';
+import { zod4 } from 'sveltekit-superforms/adapters';
 import type { Actions, PageServerLoad } from './$types';
 
 /** Where to go on: a path of this server, never another site. */
@@ -15,16 +18,20 @@ function onward(url: URL): string {
 export const load: PageServerLoad = async ({ cookies, url }) => {
 	const inside = !isGuarded() || (await isInside(await openDatabase(), cookies.get(SESSION)));
 	if (inside) redirect(303, onward(url));
+	return { form: await superValidate(zod4(loginForm)) };
 };
 
 export const actions: Actions = {
 	default: async (event) => {
 		if (!isGuarded()) redirect(303, '/');
-		const form = await readForm(event.request);
-		const words = form?.get('passphrase');
-		if (!words) return fail(422, { message: 'Give the passphrase.' });
-		const refused = await signIn(event, words);
-		if (refused) return fail(refused.status, { message: refused.message });
+		// The body is read within its bounds first; what it says is judged after that.
+		const form = await superValidate(await readForm(event.request), zod4(loginForm), {
+			errors: true
+		});
+		if (!form.valid) return fail(422, { form });
+		const refused = await signIn(event, form.data.passphrase);
+		form.data.passphrase = '';
+		if (refused) return setError(form, 'passphrase', refused.message, { status: refused.status });
 		redirect(303, onward(event.url));
 	}
 };

@@ -1,8 +1,17 @@
 <script lang="ts">
 	import Button from '$lib/ui/parts/Button.svelte';
-	import type { ActionData } from './$types';
+	import { loginForm } from '$lib/api/form-schema';
+	import { superForm } from 'sveltekit-superforms';
+	import { zod4Client } from 'sveltekit-superforms/adapters';
+	import { untrack } from 'svelte';
+	import type { PageData } from './$types';
 
-	let { form }: { form: ActionData } = $props();
+	let { data }: { data: PageData } = $props();
+	const { form, errors, enhance, submitting } = superForm(
+		untrack(() => data.form),
+		{ validators: zod4Client(loginForm), resetForm: false }
+	);
+	const wrong = $derived($errors.passphrase?.[0] ?? '');
 	/** Someone who comes here has one thing to do. */
 	const ready = (field: HTMLInputElement) => field.focus();
 </script>
@@ -15,7 +24,7 @@
 		<rect class="fill-ink" x="27" y="22" width="15" height="4.5" />
 	</svg>
 	<h1 class="text-ribbon leading-tight">This notebook is kept for its players.</h1>
-	<form class="mt-3 grid gap-2" method="POST">
+	<form class="mt-3 grid gap-2" method="POST" use:enhance>
 		<label class="font-bold" for="passphrase">Passphrase</label>
 		<input
 			class="border-2 border-ink bg-transparent px-3 py-2.5 text-verdict"
@@ -26,11 +35,14 @@
 			required
 			maxlength="1024"
 			aria-describedby="told"
-			aria-invalid={form?.message ? 'true' : undefined}
+			aria-invalid={wrong ? 'true' : undefined}
+			bind:value={$form.passphrase}
 			{@attach ready}
 		/>
-		<Button look="main" class="mt-2 justify-self-start" type="submit">Open the notebook</Button>
-		<p id="told" class="min-h-[1.5em] font-semibold" role="alert">{form?.message ?? ''}</p>
+		<Button look="main" class="mt-2 justify-self-start" type="submit" disabled={$submitting}
+			>Open the notebook</Button
+		>
+		<p id="told" class="min-h-[1.5em] font-semibold" role="alert">{wrong}</p>
 	</form>
 	<p class="text-line text-second">
 		It was set where Arc Step was started. This browser is remembered for thirty days, or until you

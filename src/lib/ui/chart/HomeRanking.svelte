@@ -1,9 +1,10 @@
 <script lang="ts">
 	import { CHART } from '$lib/words/keys/chart';
 	import Empty from '$lib/ui/parts/Empty.svelte';
-	import { field as fieldLook } from '$lib/ui/parts/field';
+	import LineForm from '$lib/ui/parts/LineForm.svelte';
 	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
-	import { keyName, parseKey, suggestKey, type Chart } from '$core/chart';
+	import { keyForm } from '$lib/api/form-schema';
+	import { keyName, parseKey, type Chart } from '$core/chart';
 	import { proseSigns, type Key } from '$core/chord';
 	import { homesShown, keyOf, rankTonics, sameKey, type RankedTonic } from '$core/harmony';
 	import { pitchClass } from '$core/pitch';
@@ -42,20 +43,10 @@
 			: [...reasons.slice(0, rival ? 2 : 3), ...(rival ? reasons.slice(-1) : [])];
 	const chosen = $derived(key ? shown.find((entry) => sameKeySound(entry, key)) : undefined);
 
-	let typed = $state('');
-	let wrong = $state('');
-	let field: HTMLInputElement;
-	function take(event: SubmitEvent): void {
-		event.preventDefault();
-		const read = parseKey(typed);
-		if (!read) {
-			const meant = suggestKey(typed);
-			wrong = `“${typed}” is not a key: ${meant ? `did you mean ${meant}?` : 'write a note and, if it is not major, a mode: F# minor, Bb blues, D dorian.'}`;
-			return;
-		}
-		wrong = '';
-		typed = '';
-		onkey(read);
+	let line: LineForm | undefined = $state();
+	function take(text: string): undefined {
+		const read = parseKey(text);
+		if (read) onkey(read);
 	}
 	/** The next of the homes shown becomes the key. */
 	export function nextHome(): void {
@@ -64,10 +55,8 @@
 		if (next) onkey({ tonic: next.tonic, mode: next.mode });
 	}
 	export function typeKey(): void {
-		field.focus();
+		line?.focus();
 	}
-
-	const look = fieldLook();
 </script>
 
 <section>
@@ -128,24 +117,20 @@
 			The ranking decides. Choosing one writes it into the text.
 		{/if}
 	</p>
-	<form class="flex items-center gap-2 text-reason" onsubmit={take}>
-		<label class={look.label()} for="own-key">Type a key</label>
-		<input
-			class="h-7.5 w-23 border-[1.5px] border-strong bg-lit px-1.5 font-mono font-medium text-ink"
-			id="own-key"
-			bind:this={field}
-			bind:value={typed}
-			placeholder="D dorian"
-			autocomplete="off"
-			aria-describedby={wrong ? 'own-key-wrong' : undefined}
-			aria-invalid={wrong !== ''}
-		/>
-		<KeyCap of={CHART.key} />
-		<span class="ml-auto inline-flex items-center gap-1.5"
-			><span>Next home</span> <KeyCap of={CHART.home} /></span
-		>
-	</form>
-	{#if wrong}<p id="own-key-wrong" class="pt-1.5 text-reason font-bold empty:hidden" role="alert">
-			{wrong}
-		</p>{/if}
+	<LineForm
+		bind:this={line}
+		schema={keyForm}
+		label="Type a key"
+		placeholder="D dorian"
+		maxlength={60}
+		row
+		ontake={take}
+	>
+		{#snippet after()}
+			<span class="flex items-center gap-1.5 text-reason"
+				><KeyCap of={CHART.key} /> <span class="pl-3">Next home</span>
+				<KeyCap of={CHART.home} /></span
+			>
+		{/snippet}
+	</LineForm>
 </section>

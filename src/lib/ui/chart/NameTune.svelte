@@ -1,26 +1,19 @@
 <script lang="ts">
-	import Field from '$lib/ui/parts/Field.svelte';
+	import { titleForm } from '$lib/api/form-schema';
+	import LineForm from '$lib/ui/parts/LineForm.svelte';
 
 	/** A tune without a title is asked for one; Enter goes back to the text. */
 	let { onname }: { onname: (title: string) => void } = $props();
-	let title = $state('');
-	function give(): void {
-		if (title.trim()) onname(title.trim());
-	}
 </script>
 
-<form
-	class="pb-2"
-	onsubmit={(event) => {
-		event.preventDefault();
-		give();
-	}}
->
-	<Field
+<div class="pb-2">
+	<LineForm
+		schema={titleForm}
 		label="What is it called?"
-		name="title"
-		maxlength={200}
-		bind:value={title}
-		onchange={give}
+		eager
+		ontake={(title) => {
+			onname(title);
+			return undefined;
+		}}
 	/>
-</form>
+</div>

@@ -8,7 +8,6 @@
 	import { saveHeaders } from '$lib/state/tune-headers';
 	import ChevronDown from '@lucide/svelte/icons/chevron-down';
 	import { Popover } from 'bits-ui';
-	import Field from '$lib/ui/parts/Field.svelte';
 	import { tuningTitle } from '$lib/words/words';
 
 	/** The instrument of this tune, and the choice of another: a preset, one's own, any tuning, a capo. */
@@ -38,29 +37,19 @@
 		value: String(fret),
 		name: fret === 0 ? 'none' : `fret ${fret}`
 	}));
-	let typed = $state('');
-	let wrong = $state('');
 	function use(tuning: string): void {
 		// The usual guitar needs no line.
 		const line = tuning === 'standard' ? null : tuning;
 		const name = own.find((entry) => entry.tuning === tuning)?.name ?? tuningTitle(tuning);
 		void saveHeaders(open, { tuning: line }, `Tuned: ${proseSigns(name)}.`);
 	}
-	function take(event: SubmitEvent): void {
-		event.preventDefault();
-		if (!parseTuning(typed)) {
-			wrong = 'Write 4 to 8 pitches from the thickest string, as in D2 A2 D3 G3 B3 E4.';
-			return;
-		}
-		wrong = '';
-		use(
-			typed
+	const take = (text: string): undefined =>
+		void use(
+			text
 				.trim()
 				.split(/[\s,]+/)
 				.join(' ')
 		);
-		typed = '';
-	}
 
 	const look = popover();
 </script>
@@ -98,14 +87,18 @@
 			<p class="text-reason text-second">
 				{proseSigns(here)}, {open.instrument.frets} frets, {open.instrument.scaleLengthMm} mm
 			</p>
-			<form
-				class="grid grid-cols-[minmax(0,1fr)_auto] items-start gap-3"
-				onsubmit={take}
-				novalidate
-			>
-				<Field label="Or any tuning" placeholder="D2 A2 D3 F#3 A3 D4" bind:value={typed} {wrong} />
-				<Button class="mt-5" type="submit">Use it</Button>
-			</form>
+			{#await import('$lib/ui/parts/LineForm.svelte') then { default: LineForm }}
+				{#await import('$lib/api/form-schema') then { tuningForm }}
+					<LineForm
+						schema={tuningForm}
+						label="Or any tuning"
+						placeholder="D2 A2 D3 F#3 A3 D4"
+						maxlength={80}
+						action="Use it"
+						ontake={take}
+					/>
+				{/await}
+			{/await}
 			<Button look="quiet" href="/settings#instruments">Keep own instruments</Button>
 		</Popover.Content>
 	</Popover.Portal>

@@ -7,7 +7,6 @@
 	import { saveHeaders } from '$lib/state/tune-headers';
 	import ChevronDown from '@lucide/svelte/icons/chevron-down';
 	import { Popover } from 'bits-ui';
-	import Field from '$lib/ui/parts/Field.svelte';
 	import { scaleTitle } from '$lib/words/words';
 	import ScalePicker from './ScalePicker.svelte';
 
@@ -16,8 +15,6 @@
 	const open = useTune();
 	let shown = $state(false);
 
-	let typed = $state('');
-	let wrong = $state('');
 	function use(tonic: string, name: string): void {
 		const note = parseNote(tonic);
 		const built = note && buildScale(note, name);
@@ -25,15 +22,9 @@
 		const said = `${scaleTitle(built, open.player.scales)} is in use.`;
 		void saveHeaders(open, { scale: `${tonic} ${name}` }, said);
 	}
-	function take(event: SubmitEvent): void {
-		event.preventDefault();
-		const degrees = parseDegrees(typed);
-		if (!degrees) {
-			wrong = 'Write degrees upward from 1, as in 1 b3 4 5 b7.';
-			return;
-		}
-		wrong = '';
-		typed = '';
+	function take(text: string): string | undefined {
+		const degrees = parseDegrees(text);
+		if (!degrees) return 'Write degrees upward from 1, as in 1 b3 4 5 b7.';
 		use(noteName(scale.tonic), degrees);
 	}
 
@@ -58,10 +49,18 @@
 			collisionPadding={12}
 		>
 			<ScalePicker {scale} onuse={use} />
-			<form onsubmit={take} novalidate>
-				<Field label="Or its degrees" placeholder="1 b3 4 5 b7" bind:value={typed} {wrong} />
-				<Button type="submit">Use it</Button>
-			</form>
+			{#await import('$lib/ui/parts/LineForm.svelte') then { default: LineForm }}
+				{#await import('$lib/api/form-schema') then { degreesForm }}
+					<LineForm
+						schema={degreesForm}
+						label="Or its degrees"
+						placeholder="1 b3 4 5 b7"
+						maxlength={60}
+						action="Use it"
+						ontake={take}
+					/>
+				{/await}
+			{/await}
 			<div class="flex justify-between gap-4">
 				{#if open.chart.headers.scale}
 					<Button

@@ -1,7 +1,7 @@
 <script lang="ts">
 	import Select from '$lib/ui/parts/Select.svelte';
-	import { dialog } from '$lib/ui/parts/dialog';
-	import { button } from '$lib/ui/parts/button';
+	import Dialog from '$lib/ui/parts/Dialog.svelte';
+	import DialogLeave from '$lib/ui/parts/DialogLeave.svelte';
 	import { plural } from '$lib/words/words';
 	import { proseSigns, signs } from '$core/chord';
 	import type { RouteAnswer, RouteSummary } from '$lib/api/notebook-schema';
@@ -12,7 +12,6 @@
 	import { prefs } from '$lib/state/prefs.svelte';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
 	import { Planner } from '$lib/workers/planner';
-	import { Dialog } from 'bits-ui';
 	import { onMount, untrack } from 'svelte';
 	import CompareArcs from './CompareArcs.svelte';
 	import { MEASURE_WORDS, TERM_WORDS } from './line-words';
@@ -116,7 +115,6 @@
 		`${same} of ${plural(rows.length, 'landing')} ${same === 1 ? 'is' : 'are'} the same.`
 	);
 
-	const look = dialog({ width: 'wide' });
 	/** Both tables: heads over a rule, rows over hairlines, figures under each other. */
 	const TABLE =
 		'mb-3 w-full border-collapse text-line tabular-nums [&_tbody_th]:font-medium [&_td]:border-b [&_td]:border-hair [&_td]:py-1 [&_td]:pr-2.5 [&_td]:text-left [&_th]:border-b [&_th]:border-hair [&_th]:py-1 [&_th]:pr-2.5 [&_th]:text-left [&_thead_th]:border-b-2 [&_thead_th]:border-ink [&_thead_th]:text-reason [&_thead_th]:font-normal [&_thead_th]:text-second';
@@ -132,80 +130,74 @@
 	{/if}
 {/snippet}
 
-<Dialog.Root bind:open={shown}>
-	<Dialog.Portal>
-		<Dialog.Overlay class={look.veil()} />
-		<Dialog.Content class={look.sheet()}>
-			<Dialog.Title class={look.title()} level={2}>Two routes beside each other</Dialog.Title>
-			<Dialog.Description class={look.lead()}>
-				{#if both}
-					{sameWords}
-					{whole ? 'They cost' : 'The landings cost'}
-					{totals[0].toFixed(1)} and {totals[1].toFixed(1)}: lower is what the planner would rather
-					play.
-				{:else}
-					Both are planned on the chart as it is now.
-				{/if}
-			</Dialog.Description>
-			<div class="mb-3 grid grid-cols-2 gap-x-6 gap-y-2 max-tablet:grid-cols-1">
-				<Select label="Left" options={lists} bind:value={left} />
-				<Select label="Right" options={lists} bind:value={right} />
+<Dialog bind:open={shown} title="Two routes beside each other" width="wide">
+	{#snippet lead()}
+		{#if both}
+			{sameWords}
+			{whole ? 'They cost' : 'The landings cost'}
+			{totals[0].toFixed(1)} and {totals[1].toFixed(1)}: lower is what the planner would rather
+			play.
+		{:else}
+			Both are planned on the chart as it is now.
+		{/if}
+	{/snippet}
+	<div class="mb-3 grid grid-cols-2 gap-x-6 gap-y-2 max-tablet:grid-cols-1">
+		<Select label="Left" options={lists} bind:value={left} />
+		<Select label="Right" options={lists} bind:value={right} />
+	</div>
+	{#each sides as side, i (i)}
+		{#if side?.problem}<p role="alert">
+				The {i === 0 ? 'left' : 'right'} route cannot be planned: {proseSigns(side.problem)}
+			</p>{/if}
+	{/each}
+	{#if both}
+		<CompareArcs sides={both} />
+		<div class="mt-3 grid grid-cols-[3fr_2fr] items-start gap-6 max-tablet:grid-cols-[1fr]">
+			<table class={TABLE}>
+				<thead><tr><th>Bar</th><th>Chord</th><th>Left</th><th>Right</th></tr></thead>
+				<tbody>
+					{#each rows as row (row.change.index)}
+						<tr class="data-differs:bg-lit" data-differs={!row.same || undefined}>
+							<td>{row.change.bar}{row.change.beat !== 1 ? `.${row.change.beat}` : ''}</td>
+							<th scope="row">{signs(row.change.to.symbol)}</th>
+							<td>{@render landing(row.a)}</td>
+							<td
+								>{#if row.same}<small class="text-reason text-second">the same</small
+									>{:else}{@render landing(row.b)}{/if}</td
+							>
+						</tr>
+					{/each}
+				</tbody>
+			</table>
+			<div>
+				<table class={TABLE}>
+					<thead><tr><th>Measure</th><th>Left</th><th>Right</th></tr></thead>
+					<tbody>
+						{#each measures as row (row.words)}
+							<tr><th scope="row">{row.words}</th><td>{row.a}</td><td>{row.b}</td></tr>
+						{/each}
+					</tbody>
+				</table>
+				<table class={TABLE}>
+					<thead><tr><th>Cost of</th><th>Left</th><th>Right</th></tr></thead>
+					<tbody>
+						{#each costs as row (row.words)}
+							<tr
+								><th scope="row">{row.words}</th>
+								<td
+									class="border-b border-hair py-1 pr-2.5 text-left tabular-nums data-less:font-bold"
+									data-less={row.a < row.b || undefined}>{row.a.toFixed(1)}</td
+								>
+								<td
+									class="border-b border-hair py-1 pr-2.5 text-left tabular-nums data-less:font-bold"
+									data-less={row.b < row.a || undefined}>{row.b.toFixed(1)}</td
+								></tr
+							>
+						{/each}
+					</tbody>
+				</table>
 			</div>
-			{#each sides as side, i (i)}
-				{#if side?.problem}<p role="alert">
-						The {i === 0 ? 'left' : 'right'} route cannot be planned: {proseSigns(side.problem)}
-					</p>{/if}
-			{/each}
-			{#if both}
-				<CompareArcs sides={both} />
-				<div class="mt-3 grid grid-cols-[3fr_2fr] items-start gap-6 max-tablet:grid-cols-[1fr]">
-					<table class={TABLE}>
-						<thead><tr><th>Bar</th><th>Chord</th><th>Left</th><th>Right</th></tr></thead>
-						<tbody>
-							{#each rows as row (row.change.index)}
-								<tr class="data-differs:bg-lit" data-differs={!row.same || undefined}>
-									<td>{row.change.bar}{row.change.beat !== 1 ? `.${row.change.beat}` : ''}</td>
-									<th scope="row">{signs(row.change.to.symbol)}</th>
-									<td>{@render landing(row.a)}</td>
-									<td
-										>{#if row.same}<small class="text-reason text-second">the same</small
-											>{:else}{@render landing(row.b)}{/if}</td
-									>
-								</tr>
-							{/each}
-						</tbody>
-					</table>
-					<div>
-						<table class={TABLE}>
-							<thead><tr><th>Measure</th><th>Left</th><th>Right</th></tr></thead>
-							<tbody>
-								{#each measures as row (row.words)}
-									<tr><th scope="row">{row.words}</th><td>{row.a}</td><td>{row.b}</td></tr>
-								{/each}
-							</tbody>
-						</table>
-						<table class={TABLE}>
-							<thead><tr><th>Cost of</th><th>Left</th><th>Right</th></tr></thead>
-							<tbody>
-								{#each costs as row (row.words)}
-									<tr
-										><th scope="row">{row.words}</th>
-										<td
-											class="border-b border-hair py-1 pr-2.5 text-left tabular-nums data-less:font-bold"
-											data-less={row.a < row.b || undefined}>{row.a.toFixed(1)}</td
-										>
-										<td
-											class="border-b border-hair py-1 pr-2.5 text-left tabular-nums data-less:font-bold"
-											data-less={row.b < row.a || undefined}>{row.b.toFixed(1)}</td
-										></tr
-									>
-								{/each}
-							</tbody>
-						</table>
-					</div>
-				</div>
-			{/if}
-			<p class="pt-2"><Dialog.Close class={button()}>Close</Dialog.Close></p>
-		</Dialog.Content>
-	</Dialog.Portal>
-</Dialog.Root>
+		</div>
+	{/if}
+	<p class="pt-2"><DialogLeave>Close</DialogLeave></p>
+</Dialog>

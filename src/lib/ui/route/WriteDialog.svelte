@@ -1,9 +1,9 @@
 <script lang="ts">
 	import { WRITING } from '$lib/words/keys/route';
 	import { field } from '$lib/ui/parts/field';
-	import { dialog } from '$lib/ui/parts/dialog';
+	import Dialog from '$lib/ui/parts/Dialog.svelte';
+	import DialogLeave from '$lib/ui/parts/DialogLeave.svelte';
 	import Button from '$lib/ui/parts/Button.svelte';
-	import { button } from '$lib/ui/parts/button';
 	import { clamp } from '$core/kernel';
 	import { changeIndexAt, chartTicks } from '$core/chart';
 	import { prefs } from '$lib/state/prefs.svelte';
@@ -15,7 +15,6 @@
 	import { waysOver } from '$lib/state/own-line';
 	import { provisionalLine } from '$lib/state/provisional';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
-	import { Dialog } from 'bits-ui';
 	import { untrack } from 'svelte';
 	import { toast } from 'svelte-sonner';
 	import Choice from '$lib/ui/parts/Choice.svelte';
@@ -103,119 +102,110 @@
 		{ value: 'names', name: 'Note names' }
 	] as const;
 
-	const look = dialog({ width: 'wide' });
-
 	const fields = field();
 </script>
 
-<Dialog.Root bind:open={shown}>
-	<Dialog.Portal>
-		<Dialog.Overlay class={look.veil()} />
-		<Dialog.Content
-			class={look.sheet()}
-			onOpenAutoFocus={(event) => {
-				event.preventDefault();
-				area.focus();
-				area.setSelectionRange(0, 0);
-				area.scrollTop = 0;
-			}}
+<Dialog
+	bind:open={shown}
+	title="Your own line"
+	width="wide"
+	onopened={(event) => {
+		event.preventDefault();
+		area.focus();
+		area.setSelectionRange(0, 0);
+		area.scrollTop = 0;
+	}}
+>
+	{#snippet lead()}
+		{#if kind === 'tab'}
+			One row a string, thinnest on top. A point on a string ends the note that rings there.
+		{:else}
+			Names share the time of their bar: eight in a bar of four beats are eighths. A dash holds, a
+			point is silent.
+		{/if}
+	{/snippet}
+	<div class="flex flex-wrap items-end gap-x-6 gap-y-2">
+		<Choice label="Written as" options={KINDS} value={kind} onchange={change} />
+		<label class={fields.label({ row: true })} for="{id}-bar"
+			>begins in bar
+			<input
+				class={fields.control({ row: true, class: 'w-16' })}
+				id="{id}-bar"
+				type="number"
+				min="1"
+				max={open.chart.played.length}
+				value={fromBar}
+				onchange={(event) => {
+					const bar = Math.round(event.currentTarget.valueAsNumber || 1);
+					fromBar = clamp(bar, 1, open.chart.played.length);
+				}}
+			/></label
 		>
-			<Dialog.Title class={look.title()} level={2}>Your own line</Dialog.Title>
-			<Dialog.Description class={look.lead()}>
-				{#if kind === 'tab'}
-					One row a string, thinnest on top. A point on a string ends the note that rings there.
-				{:else}
-					Names share the time of their bar: eight in a bar of four beats are eighths. A dash holds,
-					a point is silent.
-				{/if}
-			</Dialog.Description>
-			<div class="flex flex-wrap items-end gap-x-6 gap-y-2">
-				<Choice label="Written as" options={KINDS} value={kind} onchange={change} />
-				<label class={fields.label({ row: true })} for="{id}-bar"
-					>begins in bar
-					<input
-						class={fields.control({ row: true, class: 'w-16' })}
-						id="{id}-bar"
-						type="number"
-						min="1"
-						max={open.chart.played.length}
-						value={fromBar}
-						onchange={(event) => {
-							const bar = Math.round(event.currentTarget.valueAsNumber || 1);
-							fromBar = clamp(bar, 1, open.chart.played.length);
-						}}
-					/></label
-				>
-			</div>
-			<textarea
-				class="my-2.5 block max-h-[44vh] w-full resize-y border-[1.5px] border-ink bg-lit px-3 py-2.5 font-mono text-line leading-snug text-ink"
-				bind:this={area}
-				bind:value={text}
-				rows="15"
-				spellcheck="false"
-				autocomplete="off"
-				aria-label={kind === 'tab' ? 'Your line as tab' : 'Your line as note names'}
-				aria-describedby="{id}-said"
-				wrap="off"
-				onkeydown={(event) => {
-					if (event.key === 'Enter' && (event.ctrlKey || event.metaKey)) void put();
-				}}></textarea>
-			<div class="min-h-19.5 text-line" id="{id}-said" aria-live="polite">
-				{#if read.problems.length > 0}
-					<ul>
-						{#each read.problems.slice(0, 4) as problem (`${problem.line}-${problem.column}-${problem.message}`)}
-							<li class="py-px">
-								<button
-									class="mr-1.5 border-b-2 border-ink font-bold"
-									type="button"
-									onclick={() => show(problem)}>line {problem.line}, column {problem.column}</button
-								>
-								{prefs.prose(problem.message)}
-							</li>
-						{/each}
-						{#if read.problems.length > 4}<li class="py-px">
-								and {read.problems.length - 4} more
-							</li>{/if}
-					</ul>
-				{:else if read.notes.length === 0}
-					<p>
-						No note is written yet. Put frets on the strings, or write note by note on the neck.
-					</p>
-				{:else}
-					<p>
-						<b>{prefs.prose(check.verdict)}</b>
-						{plural(read.notes.length, 'note')} in bars {read.fromBar} to {read.toBar}.
-						{#if own.lost > 0}{plural(own.lost, 'note')} before the first chord are left out.{/if}
-					</p>
-					{#if weak.length > 0}
-						<ul>
-							{#each weak.slice(0, 3) as spot (spot)}
-								<li class="py-px"><b>{spot.where}</b> {prefs.prose(spot.text)}</li>
-							{/each}
-							{#if weak.length > 3}<li class="py-px">
-									and {weak.length - 3} more weak spots
-								</li>{/if}
-						</ul>
-					{/if}
-				{/if}
-			</div>
-			<div class="mt-2 flex flex-wrap items-center gap-x-4 gap-y-3">
-				<Button look="main" disabled={!ready} onclick={() => void put()}>Put it on the strip</Button
-				>
-				<Button
-					onclick={() => {
-						shown = false;
-						onwrite();
-					}}>Write on the neck <KeyCap of={WRITING.write} /></Button
-				>
-				<Button
-					onclick={() => {
-						shown = false;
-						onclear();
-					}}>Begin with an empty strip</Button
-				>
-				<Dialog.Close class={button({ look: 'quiet' })}>Close</Dialog.Close>
-			</div>
-		</Dialog.Content>
-	</Dialog.Portal>
-</Dialog.Root>
+	</div>
+	<textarea
+		class="my-2.5 block max-h-[44vh] w-full resize-y border-[1.5px] border-ink bg-lit px-3 py-2.5 font-mono text-line leading-snug text-ink"
+		bind:this={area}
+		bind:value={text}
+		rows="15"
+		spellcheck="false"
+		autocomplete="off"
+		aria-label={kind === 'tab' ? 'Your line as tab' : 'Your line as note names'}
+		aria-describedby="{id}-said"
+		wrap="off"
+		onkeydown={(event) => {
+			if (event.key === 'Enter' && (event.ctrlKey || event.metaKey)) void put();
+		}}></textarea>
+	<div class="min-h-19.5 text-line" id="{id}-said" aria-live="polite">
+		{#if read.problems.length > 0}
+			<ul>
+				{#each read.problems.slice(0, 4) as problem (`${problem.line}-${problem.column}-${problem.message}`)}
+					<li class="py-px">
+						<button
+							class="mr-1.5 border-b-2 border-ink font-bold"
+							type="button"
+							onclick={() => show(problem)}>line {problem.line}, column {problem.column}</button
+						>
+						{prefs.prose(problem.message)}
+					</li>
+				{/each}
+				{#if read.problems.length > 4}<li class="py-px">
+						and {read.problems.length - 4} more
+					</li>{/if}
+			</ul>
+		{:else if read.notes.length === 0}
+			<p>No note is written yet. Put frets on the strings, or write note by note on the neck.</p>
+		{:else}
+			<p>
+				<b>{prefs.prose(check.verdict)}</b>
+				{plural(read.notes.length, 'note')} in bars {read.fromBar} to {read.toBar}.
+				{#if own.lost > 0}{plural(own.lost, 'note')} before the first chord are left out.{/if}
+			</p>
+			{#if weak.length > 0}
+				<ul>
+					{#each weak.slice(0, 3) as spot (spot)}
+						<li class="py-px"><b>{spot.where}</b> {prefs.prose(spot.text)}</li>
+					{/each}
+					{#if weak.length > 3}<li class="py-px">
+							and {weak.length - 3} more weak spots
+						</li>{/if}
+				</ul>
+			{/if}
+		{/if}
+	</div>
+	<div class="mt-2 flex flex-wrap items-center gap-x-4 gap-y-3">
+		<Button look="main" disabled={!ready} onclick={() => void put()}>Put it on the strip</Button>
+		<Button
+			onclick={() => {
+				shown = false;
+				onwrite();
+			}}>Write on the neck <KeyCap of={WRITING.write} /></Button
+		>
+		<Button
+			onclick={() => {
+				shown = false;
+				onclear();
+			}}>Begin with an empty strip</Button
+		>
+		<DialogLeave>Close</DialogLeave>
+	</div>
+</Dialog>

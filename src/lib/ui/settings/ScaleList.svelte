@@ -3,37 +3,29 @@
 	import Button from '$lib/ui/parts/Button.svelte';
 	import { proseSigns } from '$core/chord';
 	import { parseDegrees } from '$core/harmony';
+	import { MOST_SCALES, scaleRecord } from '$lib/api/own-schema';
 	import type { PlayerStore } from '$lib/state/player-setup.svelte';
 	import { offerBack } from '$lib/state/deletion';
+	import { typedForm } from '$lib/state/typed-form';
 	import Field from '$lib/ui/parts/Field.svelte';
 
 	/** The player's own scales, by degrees; they stand beside the library's on every tune. */
 	let { store }: { store: PlayerStore } = $props();
-	let name = $state('');
-	let degrees = $state('');
-	let wrong = $state('');
-	const MOST = 64;
-
-	async function add(event: SubmitEvent): Promise<void> {
-		event.preventDefault();
-		const read = parseDegrees(degrees);
-		const { scales } = store.player;
-		wrong =
-			name.trim() === ''
-				? 'Give it a name.'
-				: scales.some((scale) => scale.name === name.trim())
-					? 'You have a scale of this name.'
-					: scales.length >= MOST
-						? `At most ${MOST} scales; delete one first.`
-						: !read
-							? 'Write degrees upward from 1, as in 1 2 b3 5 6.'
-							: '';
-		if (wrong !== '' || !read) return;
-		const done = await store.savePlayer({
-			scales: [...scales, { name: name.trim(), degrees: read }]
-		});
-		if (done) [name, degrees] = ['', ''];
-	}
+	const { form, errors, enhance } = typedForm(
+		scaleRecord,
+		{ name: '', degrees: '' },
+		async ({ name, degrees }) => {
+			const { scales } = store.player;
+			if (scales.some((scale) => scale.name === name))
+				return { field: 'name', message: 'You have a scale of this name.' };
+			if (scales.length >= MOST_SCALES)
+				return { field: 'name', message: `At most ${MOST_SCALES} scales; delete one first.` };
+			const read = parseDegrees(degrees);
+			if (!read || !(await store.savePlayer({ scales: [...scales, { name, degrees: read }] })))
+				return { field: 'name', message: 'It was not kept; try it once more.' };
+		},
+		{ clears: true }
+	);
 	async function remove(gone: string): Promise<void> {
 		const before = store.player.scales;
 		const rest = before.filter((scale) => scale.name !== gone);
@@ -61,11 +53,26 @@
 	</ul>
 	<form
 		class="grid grid-cols-[1fr_1fr_auto] items-start gap-4 pt-3 max-tablet:grid-cols-[1fr]"
-		onsubmit={add}
+		method="POST"
+		use:enhance
 		novalidate
 	>
-		<Field label="Name" placeholder="Night ferry" maxlength={80} bind:value={name} {wrong} />
-		<Field label="Degrees" placeholder="1 2 b3 5 6" bind:value={degrees} />
+		<Field
+			label="Name"
+			name="name"
+			placeholder="Night ferry"
+			maxlength={80}
+			bind:value={$form.name}
+			wrong={$errors.name}
+		/>
+		<Field
+			label="Degrees"
+			name="degrees"
+			placeholder="1 2 b3 5 6"
+			maxlength={60}
+			bind:value={$form.degrees}
+			wrong={$errors.degrees}
+		/>
 		<Button type="submit" class="mt-5">Add it</Button>
 	</form>
 </section>

@@ -2,9 +2,9 @@
 	import Check from '$lib/ui/parts/Check.svelte';
 	import Select from '$lib/ui/parts/Select.svelte';
 	import { field } from '$lib/ui/parts/field';
-	import { dialog } from '$lib/ui/parts/dialog';
+	import Dialog from '$lib/ui/parts/Dialog.svelte';
+	import DialogLeave from '$lib/ui/parts/DialogLeave.svelte';
 	import Button from '$lib/ui/parts/Button.svelte';
-	import { button } from '$lib/ui/parts/button';
 	import { QUARTER, TEMPO, clamp, tempoWithin } from '$core/kernel';
 	import { MOST_CHORUSES, PARTS, type Part } from '$core/band';
 	import { circleOf, keyName, parseChart, transposeText } from '$core/chart';
@@ -15,7 +15,6 @@
 	import { soundPrefs } from '$lib/state/sound-prefs.svelte';
 	import type { Transport } from '$lib/state/transport.svelte';
 	import { renderWav, type Rendering } from '$lib/audio/sounds';
-	import { Dialog } from 'bits-ui';
 	import { untrack } from 'svelte';
 
 	/** The backing of the tune as a file: any key, any tempo, so many times through, the parts that are wanted. */
@@ -123,90 +122,82 @@
 	const toggle = (part: Part) =>
 		(parts = parts.includes(part) ? parts.filter((other) => other !== part) : [...parts, part]);
 
-	const look = dialog({ width: 'small' });
-
 	const fields = field();
 </script>
 
-<Dialog.Root
+<Dialog
 	bind:open={shown}
-	onOpenChange={(open) => {
-		if (!open) rendering?.cancel();
-	}}
+	title="Take the backing away"
+	lead="The band of this tune as a sound file, or as MIDI for another program."
+	width="small"
+	onclose={() => rendering?.cancel()}
+	class="grid gap-3.5"
+	part="backing"
 >
-	<Dialog.Portal>
-		<Dialog.Overlay class={look.veil()} />
-		<Dialog.Content data-part="backing" class={look.sheet({ class: 'grid gap-3.5' })}>
-			<Dialog.Title class={look.title()}>Take the backing away</Dialog.Title>
-			<Dialog.Description class={look.lead()}
-				>The band of this tune as a sound file, or as MIDI for another program.</Dialog.Description
+	<div class="grid grid-cols-[repeat(auto-fit,minmax(200px,1fr))] gap-x-5 gap-y-3">
+		{#if keys.length > 0}
+			<Select
+				label="Key"
+				options={keys.map((note, i) => ({
+					value: note,
+					name: `${signs(note)}${i === 0 && key ? `, as written (${proseSigns(keyName(key))})` : ''}`
+				}))}
+				bind:value={tonic}
+			/>
+		{/if}
+		<label class={fields.label()}
+			>Tempo <input
+				class={fields.control()}
+				type="number"
+				min={TEMPO.least}
+				max={TEMPO.most}
+				bind:value={tempo}
+			/></label
+		>
+		<label class={fields.label()}
+			>Times through
+			<input
+				class={fields.control()}
+				type="number"
+				min="1"
+				max={MOST_CHORUSES}
+				bind:value={choruses}
+			/></label
+		>
+		<Select
+			label="Count-in, bars"
+			options={[0, 1, 2].map((n) => ({ value: String(n), name: n === 0 ? 'none' : String(n) }))}
+			bind:value={() => String(countIn), (n) => (countIn = Number(n))}
+		/>
+	</div>
+	<fieldset class="flex flex-wrap gap-x-5 gap-y-1">
+		<legend class="text-reason text-second">What plays</legend>
+		{#each PARTS as part (part)}
+			<Check
+				checked={parts.includes(part)}
+				disabled={part === 'line' && (transport.line.length === 0 || moved)}
+				onchange={() => toggle(part)}>{NAMES[part]}</Check
 			>
-			<div class="grid grid-cols-[repeat(auto-fit,minmax(200px,1fr))] gap-x-5 gap-y-3">
-				{#if keys.length > 0}
-					<Select
-						label="Key"
-						options={keys.map((note, i) => ({
-							value: note,
-							name: `${signs(note)}${i === 0 && key ? `, as written (${proseSigns(keyName(key))})` : ''}`
-						}))}
-						bind:value={tonic}
-					/>
-				{/if}
-				<label class={fields.label()}
-					>Tempo <input
-						class={fields.control()}
-						type="number"
-						min={TEMPO.least}
-						max={TEMPO.most}
-						bind:value={tempo}
-					/></label
-				>
-				<label class={fields.label()}
-					>Times through
-					<input
-						class={fields.control()}
-						type="number"
-						min="1"
-						max={MOST_CHORUSES}
-						bind:value={choruses}
-					/></label
-				>
-				<Select
-					label="Count-in, bars"
-					options={[0, 1, 2].map((n) => ({ value: String(n), name: n === 0 ? 'none' : String(n) }))}
-					bind:value={() => String(countIn), (n) => (countIn = Number(n))}
-				/>
-			</div>
-			<fieldset class="flex flex-wrap gap-x-5 gap-y-1">
-				<legend class="text-reason text-second">What plays</legend>
-				{#each PARTS as part (part)}
-					<Check
-						checked={parts.includes(part)}
-						disabled={part === 'line' && (transport.line.length === 0 || moved)}
-						onchange={() => toggle(part)}>{NAMES[part]}</Check
-					>
-				{/each}
-			</fieldset>
-			<p class="text-second">About {length} long.</p>
-			<!-- The rows stay where they are: a control that vanishes under the pointer counts as outside. -->
-			<div class="flex flex-wrap items-center gap-3.5" hidden={share === null}>
-				<progress class="h-2.5 flex-1 accent-ink" max="1" value={share ?? 0} aria-label="Rendering"
-				></progress>
-				<Button onclick={() => rendering?.cancel()}>Cancel</Button>
-			</div>
-			<div class="flex flex-wrap items-center gap-3.5" hidden={share !== null}>
-				<Button
-					look="main"
-					disabled={parts.length === 0 || !(tempo > 0) || !(choruses > 0)}
-					onclick={() => void wav()}>Sound file (WAV)</Button
-				>
-				<Button
-					disabled={parts.length === 0 || !(tempo > 0) || !(choruses > 0)}
-					onclick={() => void midi()}>MIDI file</Button
-				>
-				<Dialog.Close class={button({ look: 'quiet' })}>Close</Dialog.Close>
-			</div>
-			<p role="status" class="text-reason font-bold empty:hidden">{trouble || done}</p>
-		</Dialog.Content>
-	</Dialog.Portal>
-</Dialog.Root>
+		{/each}
+	</fieldset>
+	<p class="text-second">About {length} long.</p>
+	<!-- The rows stay where they are: a control that vanishes under the pointer counts as outside. -->
+	<div class="flex flex-wrap items-center gap-3.5" hidden={share === null}>
+		<progress class="h-2.5 flex-1 accent-ink" max="1" value={share ?? 0} aria-label="Rendering"
+		></progress>
+		<Button onclick={() => rendering?.cancel()}>Cancel</Button>
+	</div>
+	<div class="flex flex-wrap items-center gap-3.5" hidden={share !== null}>
+		<Button
+			look="main"
+			disabled={parts.length === 0 || !(tempo > 0) || !(choruses > 0)}
+			onclick={() => void wav()}>Sound file (WAV)</Button
+		>
+		<Button
+			disabled={parts.length === 0 || !(tempo > 0) || !(choruses > 0)}
+			onclick={() => void midi()}>MIDI file</Button
+		>
+		<DialogLeave>Close</DialogLeave>
+	</div>
+	<p role="status" class="text-reason font-bold empty:hidden">{trouble || done}</p>
+</Dialog>
