@@ -114,7 +114,7 @@ test('tunes are found while typing, by words and by chords in any key', async ({
 	);
 	await visit(page, '/');
 	await page.keyboard.press('/');
-	const field = page.getByRole('searchbox');
+	const field = page.getByRole('combobox', { name: 'Find tunes' });
 	await expect(field).toBeFocused();
 	const lantern = page.getByRole('link', { name: 'Zinc Lantern', exact: true });
 	const row = page.locator('tr', { has: lantern });
@@ -132,7 +132,14 @@ test('tunes are found while typing, by words and by chords in any key', async ({
 		await expect(field).toBeFocused();
 	}
 	await expect(page.getByRole('link', { name: 'Pylon Song', exact: true })).toHaveCount(0);
+	// The first of what is found stands under the field, and Enter opens it.
+	await expect(page.getByRole('option', { name: /Zinc Lantern/ })).toBeVisible();
 	await expectAccessible(page);
+	await field.press('Enter');
+	await expect(page).toHaveURL(/chart/);
+	await expect(page.getByRole('heading', { level: 1 })).toHaveText(/^Home is E/);
+	await visit(page, '/');
+	await page.keyboard.press('/');
 	await field.fill('no such words anywhere');
 	await expect(page.getByText('No tune has “no such words anywhere”')).toBeVisible();
 	await page.keyboard.press('Escape');

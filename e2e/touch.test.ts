@@ -120,3 +120,11 @@ test('the neck screen by touch: a shape, a scale, a place', async ({ page, reque
 	const wide = await page.evaluate(() => document.documentElement.scrollWidth);
 	expect(wide).toBe(390);
 });
+
+test('where fingers point a list is the device’s own', async ({ page }) => {
+	await visit(page, '/parts');
+	const place = page.getByRole('region', { name: 'Paper' }).locator('select').first();
+	await place.selectOption('3');
+	await expect(place).toHaveValue('3');
+	await expectNoOverflow(page);
+});

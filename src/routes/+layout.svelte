@@ -13,6 +13,7 @@
 	import Later from '$lib/ui/Later.svelte';
 	import Rail from '$lib/ui/Rail.svelte';
 	import Standing from '$lib/ui/Standing.svelte';
+	import Tips from '$lib/ui/Tips.svelte';
 	import { ModeWatcher } from 'mode-watcher';
 	import { onMount, type Snippet } from 'svelte';
 
@@ -78,6 +79,7 @@
 <Later>
 	{#await import('$lib/ui/Notices.svelte') then Notices}<Notices.default />{/await}
 	<Standing />
+	<Tips />
 </Later>
 <a
 	class="fixed -top-15 left-18 z-50 bg-ink px-4 py-2.5 font-bold text-paper focus:top-2 print:hidden"

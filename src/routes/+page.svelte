@@ -95,6 +95,12 @@
 	});
 	const waiting = $derived(book.tunes.find((tune) => tune.routes.length === 0));
 
+	const places = $derived.by(() => {
+		if (!data.found) return [];
+		const titles = new Map(book.tunes.map(({ id, title }) => [id, title]));
+		return [...data.found].map(([id, where]) => ({ id, title: titles.get(id) ?? '', where }));
+	});
+
 	let chooser: ChooseFiles | undefined = $state();
 	let finder: FindField | undefined = $state();
 	let list: HTMLElement | undefined = $state();
@@ -190,7 +196,7 @@
 			<div
 				class="ml-auto flex flex-wrap items-center gap-x-4 gap-y-1 max-tablet:mx-0 max-tablet:my-2 max-tablet:w-full max-tablet:justify-between"
 			>
-				<FindField bind:this={finder} query={data.query} />
+				<FindField bind:this={finder} query={data.query} found={places} />
 				<MoreSwitch />
 				<Button look="quiet" onclick={() => nameSet(null)}>
 					New set <KeyCap of={NOTEBOOK.set} />

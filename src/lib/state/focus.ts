@@ -36,7 +36,8 @@ export function watchFocus(): void {
 /**
  * What has the focus keeps a key: text all plain ones, a control Enter and the space bar, a group its arrows.
  * A control that was only clicked keeps none: the keys that a screen shows go on working. A group that is being
- * worked, and says so, keeps its arrows and Enter all the same (`data-arrows="always"`).
+ * worked, and says so, keeps its arrows and Enter all the same (`data-arrows="always"`). A closed list in which one
+ * can type keeps what is typed, once keys have come to it (`data-types`).
  */
 export function keepsKey({ target, key }: Pick<KeyboardEvent, 'target' | 'key'>): boolean {
 	if (isTyping(target)) return true;
@@ -44,5 +45,6 @@ export function keepsKey({ target, key }: Pick<KeyboardEvent, 'target' | 'key'>)
 	if (moves && inside(target, '[data-arrows="always"]')) return true;
 	if (target === pointedAt) return false;
 	if (key === 'Enter' || key === ' ') return inside(target, CONTROL);
+	if (key.length === 1 && inside(target, '[data-types]')) return true;
 	return key.startsWith('Arrow') && inside(target, ARROWS);
 }

@@ -5,6 +5,7 @@
 	import Screen from '$lib/ui/parts/Screen.svelte';
 	import ScreenHead from '$lib/ui/parts/ScreenHead.svelte';
 	import Button from '$lib/ui/parts/Button.svelte';
+	import Toggle from '$lib/ui/parts/Toggle.svelte';
 	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
 	import { offeringBack } from '$lib/state/deletion';
 	import { goto, invalidateAll } from '$app/navigation';
@@ -107,8 +108,8 @@
 
 <TopBar title="Log" {facts}>
 	{#snippet actions()}
-		<Button look="quiet" aria-pressed={tables} onclick={() => (tables = !tables)}
-			>Table view <KeyCap of={LOG.tables} /></Button
+		<Toggle look="quiet" pressed={tables} onchange={(on) => (tables = on)}
+			>Table view <KeyCap of={LOG.tables} /></Toggle
 		>
 	{/snippet}
 </TopBar>

@@ -2,9 +2,13 @@
 	import { ROUTE } from '$lib/words/keys/route';
 	import { button } from '$lib/ui/parts/button';
 	import Button from '$lib/ui/parts/Button.svelte';
+	import Dialog from '$lib/ui/parts/Dialog.svelte';
+	import DialogLeave from '$lib/ui/parts/DialogLeave.svelte';
+	import LineForm from '$lib/ui/parts/LineForm.svelte';
+	import Toggle from '$lib/ui/parts/Toggle.svelte';
+	import { titleForm } from '$lib/api/form-schema';
 	import Check from '$lib/ui/parts/Check.svelte';
 	import Choice from '$lib/ui/parts/Choice.svelte';
-	import { dialog } from '$lib/ui/parts/dialog';
 	import Empty from '$lib/ui/parts/Empty.svelte';
 	import Field from '$lib/ui/parts/Field.svelte';
 	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
@@ -47,7 +51,6 @@
 	] as const;
 	const told = notice();
 	const pop = popover();
-	const sheet = dialog();
 	const large = tabs({ size: 'large' });
 	const small = tabs();
 	let place = $state('6');
@@ -55,6 +58,7 @@
 	let share = $state(40);
 	let on = $state(true);
 	let title = $state('Pylon Song');
+	let asked = $state(false);
 </script>
 
 <svelte:head><title>Parts · Arc Step</title></svelte:head>
@@ -75,6 +79,8 @@
 					<Button look="quiet">Table</Button>
 					<Button look="quiet" size="small">Leave it</Button>
 					<Button look="quiet" disabled>Unlock</Button>
+					<Button tight data-tip="Delete this take" aria-label="Delete">✕</Button>
+					<Toggle look="quiet" pressed={on} onchange={(to) => (on = to)}>Table view</Toggle>
 					<a class={button({ look: 'plain' })} href="/help">A link</a>
 				</p>
 				<PanelHead title="Fields" level={3} />
@@ -83,6 +89,7 @@
 					<Field label="Frets" type="number" value={3} wrong="Write 12 to 36." />
 					<Select label="Place" options={places} bind:value={place} />
 					<Select label="Place" row small options={places} bind:value={place} />
+					<Select label="Find a place" finds options={places} bind:value={place} />
 					<Slider
 						label="Chromatic approaches"
 						min={0}
@@ -93,6 +100,15 @@
 					/>
 					<Check bind:checked={on}>The hand stays in its position</Check>
 				</div>
+				<LineForm
+					schema={titleForm}
+					label="One line, checked when it is sent"
+					action="Use it"
+					ontake={(line) => {
+						title = line;
+						return undefined;
+					}}
+				/>
 				<Switch name="Plain names" says="show E for F♭" checked={on} onchange={(to) => (on = to)} />
 				<Choice
 					label="Inside the marks"
@@ -128,10 +144,7 @@
 					<p class={pop.item()} data-highlighted>Compare</p>
 				</div>
 				<div class={pop.pop()}>A panel with a few fields.</div>
-				<div class="border-t-6 border-ink p-6">
-					<p class={sheet.title()}>A dialog</p>
-					<p class={sheet.lead()}>With the sentence that says what it is for.</p>
-				</div>
+				<p><Button onclick={() => (asked = true)}>A dialog</Button></p>
 				<p class={told.box()}>
 					Bar 4 is kept. <button type="button" class={told.act()}>Undo</button>
 				</p>
@@ -143,3 +156,11 @@
 		{/each}
 	</div>
 </Screen>
+<Dialog
+	bind:open={asked}
+	title="A dialog"
+	lead="With the sentence that says what it is for."
+	width="small"
+>
+	<DialogLeave>Leave it</DialogLeave>
+</Dialog>

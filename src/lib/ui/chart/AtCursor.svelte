@@ -1,6 +1,9 @@
 <script lang="ts">
 	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
-	import type { Key } from '$core/chord';
+	import { completions, parseChord, proseSigns, signs, type Key } from '$core/chord';
+	import { chordsOfKey } from '$core/harmony';
+	import Select from '$lib/ui/parts/Select.svelte';
+	import type { SelectOption } from '$lib/ui/parts/select';
 	import type { ChartDraft } from '$lib/state/chart-draft.svelte';
 	import ChordSymbol from '../ChordSymbol.svelte';
 	import ToneLadder from '../ToneLadder.svelte';
@@ -8,7 +11,43 @@
 
 	/** What stands at the cursor: the chord with its way into the next, or why there is none. */
 	let { draft, key }: { draft: ChartDraft; key: Key | null } = $props();
+
+	const offered = $derived(key ? chordsOfKey(key) : []);
+	const numerals = $derived(
+		new Map(offered.map(({ chord, numeral }) => [chord.symbol as string, numeral]))
+	);
+	const lineOf = (symbol: string, group?: string): SelectOption => {
+		const numeral = numerals.get(symbol);
+		const name = proseSigns(symbol) + (numeral ? `  ${signs(numeral)}` : '');
+		return { value: symbol, name, ...(group ? { group } : {}) };
+	};
+	const chords = $derived(
+		offered.map(({ chord, leads }) =>
+			lineOf(chord.symbol, leads ? 'Leads to one of them' : 'In the key')
+		)
+	);
+	/** What is typed, where it reads, and what it may become. */
+	function chordsFor(typed: string): readonly SelectOption[] {
+		const text = typed.charAt(0).toUpperCase() + typed.slice(1);
+		const read = parseChord(text);
+		const more = completions(text).filter((symbol) => symbol !== text);
+		return [...(read ? [lineOf(text)] : []), ...more.slice(0, 12).map((one) => lineOf(one))];
+	}
+	const here = $derived(draft.here?.chord?.symbol ?? '');
 </script>
+
+{#snippet change()}
+	<div class="max-w-80 pb-2">
+		<Select
+			label="Write another chord here"
+			options={chords}
+			finds={chordsFor}
+			value={here as string}
+			placeholder={here ? signs(here) : 'choose or type one'}
+			onchange={(symbol) => draft.writeHere(symbol)}
+		/>
+	</div>
+{/snippet}
 
 {#if draft.now && draft.next}
 	<section>
@@ -28,11 +67,13 @@
 		<div class="grid justify-items-center pt-2">
 			<ToneLadder now={draft.now.chord} next={draft.next.chord} wide />
 		</div>
+		{@render change()}
 	</section>
 {:else if draft.now}
 	<section>
 		<PanelHead title="At the cursor" />
 		<ChordSpelling event={draft.now} {key} />
+		{@render change()}
 	</section>
 {:else if draft.here}
 	<section>
@@ -43,5 +84,6 @@
 				? 'Silence: no chord sounds, the next one is a change.'
 				: 'Not read, so it sounds as silence. The rest of the chart is as it was.'}
 		</p>
+		{@render change()}
 	</section>
 {/if}

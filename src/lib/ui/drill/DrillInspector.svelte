@@ -87,7 +87,7 @@
 				class="aria-pressed:bg-ink aria-pressed:text-paper"
 				disabled={playing}
 				aria-pressed={desk.aside === kind}
-				title={WARM_UP_WORDS[kind].says}
+				data-tip={WARM_UP_WORDS[kind].says}
 				onclick={() => void desk.warm(kind)}>{WARM_UP_WORDS[kind].name}</Button
 			>
 		{/each}

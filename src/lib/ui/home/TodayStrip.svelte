@@ -75,7 +75,7 @@
 				<button
 					type="button"
 					class="absolute top-2 left-1 size-7 text-reason text-second hover:text-ink max-lap:top-1/2 max-lap:right-0 max-lap:left-auto max-lap:[transform:translateY(-50%)]"
-					title="Take it out of the schedule"
+					data-tip="Take it out of the schedule"
 					aria-label="Take {item.card.title}, {drillWords(item)}, out of the schedule"
 					onclick={() => onrest(item.card)}>✕</button
 				>

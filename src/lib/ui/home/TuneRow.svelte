@@ -114,7 +114,7 @@
 			type="button"
 			onclick={onremove}
 			aria-label="Delete {tune.title}"
-			title="Delete"
+			data-tip="Delete"
 		>
 			<svg viewBox="0 0 16 16" width="16" height="16" aria-hidden="true"
 				><path class="stroke-current stroke-2" d="M3 3L13 13M13 3L3 13" /></svg

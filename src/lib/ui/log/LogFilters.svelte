@@ -32,6 +32,7 @@
 	<Select
 		bind:this={first}
 		label="Tune"
+		finds
 		unlabelled
 		row
 		small

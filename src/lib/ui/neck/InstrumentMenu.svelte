@@ -73,7 +73,7 @@
 			collisionPadding={12}
 		>
 			<div class="grid grid-cols-[auto_minmax(0,1fr)] gap-4">
-				<Select label="Tuning" options={tunings} {value} onchange={use} />
+				<Select label="Tuning" finds options={tunings} {value} onchange={use} />
 				<Select
 					label="Capo"
 					options={capos}

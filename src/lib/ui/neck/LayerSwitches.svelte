@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Toggle from '$lib/ui/parts/Toggle.svelte';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 	import { EVERYWHERE } from '$lib/words/keys/everywhere';
@@ -18,15 +19,14 @@
 
 <div class="flex flex-wrap gap-x-4 gap-y-0" role="group" aria-label="What the neck shows">
 	{#each LAYERS as { pref, name } (pref)}
-		<button
-			type="button"
+		<Toggle
 			class="inline-flex min-h-7 items-center gap-1.5 border-b-3 border-transparent text-reason text-second hover:text-ink aria-pressed:border-b-ink aria-pressed:font-bold aria-pressed:text-ink max-tablet:min-h-11 now:aria-pressed:border-b-now next:aria-pressed:border-b-next"
 			data-tense={name}
-			aria-pressed={prefs.current[pref]}
+			pressed={prefs.current[pref]}
 			aria-keyshortcuts={shortcutOf(LAYER_KEYS[pref])}
-			onclick={() => prefs.toggle(pref)}
+			onchange={() => prefs.toggle(pref)}
 			><span class="text-ink"><KeyCap of={LAYER_KEYS[pref]} /></span>
-			{name}</button
+			{name}</Toggle
 		>
 	{/each}
 	<button

@@ -62,7 +62,7 @@
 					value={id}
 					class={look.tab()}
 					aria-label={name}
-					title={row.does}
+					data-tip={row.does}
 					aria-keyshortcuts={shortcutOf(row)}><KeyCap of={row} /><span>{name}</span></Tabs.Trigger
 				>
 			{/each}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Toggle from '$lib/ui/parts/Toggle.svelte';
 	import { signs, type Chord } from '$core/chord';
 	import type { Scale, ScaleChoice } from '$core/harmony';
 	import { useTune } from '$lib/state/open-tune.svelte';
@@ -36,18 +37,17 @@
 				: lackWords(choice)}</span
 		>
 	{:else}
-		<button
-			type="button"
+		<Toggle
 			class="text-right text-line leading-tight hover:underline max-tablet:min-h-11"
-			aria-pressed={inUse}
-			onclick={() => onuse(inUse ? null : choice.scale)}
+			pressed={inUse}
+			onchange={() => onuse(inUse ? null : choice.scale)}
 		>
 			<span>{choiceWords(choice)}{choice.containsAll ? '' : `, ${lackWords(choice)}`}</span>
 			<small
 				class="block text-reason text-second in-aria-pressed:font-bold in-aria-pressed:text-ink"
 				>{inUse ? '✓ ' : ''}{called(choice)}</small
 			>
-		</button>
+		</Toggle>
 	{/if}
 	<span class="grid justify-items-end">
 		{#if count > 1}

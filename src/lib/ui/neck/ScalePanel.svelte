@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Toggle from '$lib/ui/parts/Toggle.svelte';
 	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
 	import { signs, type Chord } from '$core/chord';
 	import { characteristicTones, type Scale } from '$core/harmony';
@@ -84,11 +85,10 @@
 				>{/each}
 		</span>
 		{#if scale.notes.length <= 6}
-			<button
-				type="button"
+			<Toggle
 				class="text-right text-reason text-second hover:underline aria-pressed:font-bold aria-pressed:text-ink max-tablet:col-span-full"
-				aria-pressed={adds}
-				onclick={() => (adds = !adds)}>{adds ? '✓ ' : ''}What the chords add</button
+				pressed={adds}
+				onchange={(on) => (adds = on)}>{adds ? '✓ ' : ''}What the chords add</Toggle
 			>
 		{:else if telling.size > 0}<small
 				class="text-right text-count leading-tight text-second max-tablet:col-span-full"

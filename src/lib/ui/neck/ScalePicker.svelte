@@ -53,6 +53,7 @@
 	/>
 	<Select
 		label="Scale"
+		finds
 		options={names}
 		{value}
 		onchange={(name) => onuse(noteName(scale.tonic), name)}

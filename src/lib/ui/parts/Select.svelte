@@ -1,5 +1,6 @@
 <script lang="ts" generics="T extends string">
 	import ChevronDown from '@lucide/svelte/icons/chevron-down';
+	import { tick } from 'svelte';
 	import { MediaQuery } from 'svelte/reactivity';
 	import { field } from './field';
 	import { selectGroups, type SelectOption } from './select';
@@ -13,6 +14,8 @@
 		onchange?: (value: T) => void;
 		row?: boolean;
 		small?: boolean;
+		/** What is looked for can be typed: for long lists; or the lines for what is typed. */
+		finds?: boolean | ((typed: string) => readonly SelectOption[]);
 		/** The words are only read out. */
 		unlabelled?: boolean;
 		/** What stands there while nothing of the list is chosen. */
@@ -27,6 +30,7 @@
 		onchange,
 		row = false,
 		small = false,
+		finds = false,
 		unlabelled = false,
 		placeholder = '',
 		disabled = false,
@@ -46,17 +50,18 @@
 	export function focus(): void {
 		(native ?? openAt ?? closedAt)?.focus();
 	}
-	const ahead = () => void import('./SelectList.svelte');
+	const ahead = () => void (finds ? import('./FindList.svelte') : import('./SelectList.svelte'));
+	/** A letter that opened a list in which one can type. */
+	let letter = $state('');
 	const looks = $derived(
 		look.control({
 			class: 'flex items-center justify-between gap-2 text-left hover:bg-lit'
 		})
 	);
 	function choose(next: string): void {
-		const found = options.find((option) => option.value === next);
-		if (!found || found.value === value) return;
-		value = found.value;
-		onchange?.(found.value);
+		if (next === value) return;
+		value = next as T;
+		onchange?.(next as T);
 	}
 </script>
 
@@ -96,6 +101,7 @@
 				role="combobox"
 				aria-haspopup="listbox"
 				aria-expanded="false"
+				data-types={finds ? '' : undefined}
 				aria-controls="{id}-value"
 				aria-labelledby="{id}-label {id}-value"
 				{disabled}
@@ -103,8 +109,13 @@
 				onfocus={ahead}
 				onclick={() => (wanted = true)}
 				onkeydown={(event) => {
-					if (event.key !== 'ArrowDown' && event.key !== 'ArrowUp') return;
+					const { key, ctrlKey, altKey, metaKey } = event;
+					const types = finds && /^\S$/u.test(key) && !ctrlKey && !altKey && !metaKey;
+					if (!types && key !== 'ArrowDown' && key !== 'ArrowUp') return;
 					event.preventDefault();
+					event.stopPropagation();
+					// What is typed on while the list is fetched is looked for, too.
+					letter = types ? (wanted ? letter + key : key) : '';
 					wanted = true;
 				}}
 			>
@@ -114,7 +125,26 @@
 				<ChevronDown class="shrink-0" size={15} aria-hidden="true" />
 			</button>
 		{/snippet}
-		{#if wanted}
+		{#if wanted && finds}
+			{#await import('./FindList.svelte')}
+				{@render closed()}
+			{:then List}
+				<List.default
+					{id}
+					{groups}
+					value={value ?? ''}
+					shown={chosen?.name ?? placeholder}
+					typed={letter}
+					class={look.control()}
+					suggests={typeof finds === 'function' ? finds : undefined}
+					onchoose={choose}
+					onclose={(back) => {
+						wanted = false;
+						if (back) void tick().then(() => closedAt?.focus());
+					}}
+				/>
+			{/await}
+		{:else if wanted}
 			{#await import('./SelectList.svelte')}
 				{@render closed()}
 			{:then List}

@@ -2,6 +2,7 @@
 	import { Select } from 'bits-ui';
 	import ChevronDown from '@lucide/svelte/icons/chevron-down';
 	import { onMount } from 'svelte';
+	import { LIST, LIST_LINE } from './option';
 	import type { SelectGroup } from './select';
 
 	/** The list of a select and the control that opens it; it comes opened, with the focus. */
@@ -41,12 +42,7 @@
 		<ChevronDown class="shrink-0" size={15} aria-hidden="true" />
 	</Select.Trigger>
 	<Select.Portal>
-		<Select.Content
-			class="z-50 max-h-(--bits-select-content-available-height) min-w-(--bits-select-anchor-width) overflow-y-auto border-2 border-ink bg-lit py-1 text-line text-ink"
-			sideOffset={2}
-			collisionPadding={8}
-			aria-labelledby="{id}-label"
-		>
+		<Select.Content class={LIST} sideOffset={2} collisionPadding={8} aria-labelledby="{id}-label">
 			<Select.Viewport>
 				{#each groups as group (group.name)}
 					<Select.Group>
@@ -56,10 +52,7 @@
 							>
 						{/if}
 						{#each group.options as option (option.value)}
-							<Select.Item
-								value={option.value}
-								label={option.name}
-								class="cursor-pointer px-3 py-1 outline-none data-highlighted:bg-ink data-highlighted:text-paper data-selected:font-bold"
+							<Select.Item value={option.value} label={option.name} class={LIST_LINE}
 								>{option.name}</Select.Item
 							>
 						{/each}

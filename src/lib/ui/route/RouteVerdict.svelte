@@ -90,7 +90,7 @@
 					<button
 						class="ml-1.5 border-b-2 border-ink font-bold text-ink"
 						type="button"
-						title={spot.text}
+						data-tip={spot.text}
 						onclick={() => onweak(spot)}>{spot.where}</button
 					>
 				{/each}

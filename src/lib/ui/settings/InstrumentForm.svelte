@@ -58,6 +58,7 @@
 	/>
 	<Select
 		label="Start from"
+		finds
 		placeholder="a tuning"
 		options={TUNING_IDS.map((id) => ({ value: id as string, name: tuningTitle(id) }))}
 		bind:value={() => started, (id) => ((started = id), ($form.tuning = presetTuning(id)))}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Toggle from '$lib/ui/parts/Toggle.svelte';
 	import Slider from '$lib/ui/parts/Slider.svelte';
 	import type { Fader } from '$lib/audio/desk';
 
@@ -11,6 +12,8 @@
 		onchange: (change: Partial<Fader>) => void;
 	};
 	let { name, fader, quiet, onchange }: Props = $props();
+	const SWITCH =
+		'min-h-7 border-[1.5px] border-strong px-2.5 text-reason font-semibold aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper';
 </script>
 
 <div
@@ -30,18 +33,16 @@
 		said="{Math.round(fader.level * 100)} %"
 		onchange={(level) => onchange({ level: level / 100 })}
 	/>
-	<button
-		class="min-h-7 border-[1.5px] border-strong px-2.5 text-reason font-semibold aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
-		type="button"
-		aria-pressed={fader.muted}
+	<Toggle
+		class={SWITCH}
+		pressed={fader.muted}
 		aria-label="{name}: silent"
-		onclick={() => onchange({ muted: !fader.muted })}>silent</button
+		onchange={(muted) => onchange({ muted })}>silent</Toggle
 	>
-	<button
-		class="min-h-7 border-[1.5px] border-strong px-2.5 text-reason font-semibold aria-pressed:border-ink aria-pressed:bg-ink aria-pressed:text-paper"
-		type="button"
-		aria-pressed={fader.solo}
+	<Toggle
+		class={SWITCH}
+		pressed={fader.solo}
 		aria-label="{name}: alone"
-		onclick={() => onchange({ solo: !fader.solo })}>alone</button
+		onchange={(solo) => onchange({ solo })}>alone</Toggle
 	>
 </div>

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import Toggle from '$lib/ui/parts/Toggle.svelte';
 	import { BAND } from '$lib/words/keys/everywhere';
 	import { shortcutOf } from '$lib/words/keys/key-map';
 	import { useTransport } from '$lib/state/transport.svelte';
@@ -20,21 +21,20 @@
 	const tempo = $derived(Math.round(transport.played));
 </script>
 
-<button
-	type="button"
+<Toggle
 	class="inline-flex min-h-9 items-center gap-1.5 text-reason font-semibold whitespace-nowrap text-second data-on:text-next-ink max-tablet:hidden"
 	data-on={transport.loop || undefined}
-	aria-pressed={transport.loop !== null}
+	pressed={transport.loop !== null}
 	aria-keyshortcuts={shortcutOf(BAND.loop)}
 	aria-label="Loop: {loopWords}"
-	title="Loop the bars round this change (Q)"
-	onclick={() => transport.toggleLoop()}
+	data-tip="Loop the bars round this change (Q)"
+	onchange={() => transport.toggleLoop()}
 >
 	<svg viewBox="0 0 16 16" width="15" height="15" aria-hidden="true">
 		<path class="fill-none stroke-current stroke-[2.4]" d="M5 2H2V14H5M11 2H14V14H11" />
 	</svg>
 	<span class="max-desk:hidden">{loopWords}</span>
-</button>
+</Toggle>
 <button
 	bind:this={trigger}
 	type="button"
