@@ -9,11 +9,9 @@
 	import { lastTune } from '$lib/state/last-tune.svelte';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import { soundPrefs } from '$lib/state/sound-prefs.svelte';
-	import DropFiles from '$lib/ui/files/DropFiles.svelte';
 	import Later from '$lib/ui/Later.svelte';
 	import Rail from '$lib/ui/Rail.svelte';
 	import Standing from '$lib/ui/Standing.svelte';
-	import Tips from '$lib/ui/Tips.svelte';
 	import { ModeWatcher } from 'mode-watcher';
 	import { onMount, type Snippet } from 'svelte';
 
@@ -79,7 +77,7 @@
 <Later>
 	{#await import('$lib/ui/Notices.svelte') then Notices}<Notices.default />{/await}
 	<Standing />
-	<Tips />
+	{#await import('$lib/ui/Tips.svelte') then Tips}<Tips.default />{/await}
 </Later>
 <a
 	class="fixed -top-15 left-18 z-50 bg-ink px-4 py-2.5 font-bold text-paper focus:top-2 print:hidden"
@@ -88,7 +86,9 @@
 {#if page.route.id === '/login'}
 	{@render children()}
 {:else}
-	<Later><DropFiles /></Later>
+	<Later>
+		{#await import('$lib/ui/files/DropFiles.svelte') then DropFiles}<DropFiles.default />{/await}
+	</Later>
 	<Rail {tuneId} />
 	<div
 		class="ml-16 flex min-h-dvh flex-col max-desk:ml-0 max-desk:pb-16 print:m-0 print:block print:min-h-0 print:p-0"

@@ -6,6 +6,7 @@
 	import Button from '$lib/ui/parts/Button.svelte';
 	import { offerBack, offeringBack } from '$lib/state/deletion';
 	import { goto, invalidateAll } from '$app/navigation';
+	import { page } from '$app/state';
 	import type { TuneAnswer } from '$lib/api/notebook-schema';
 	import { Refusal, send } from '$lib/state/api';
 	import type { NotebookRow } from '$lib/api/home-page';
@@ -29,7 +30,9 @@
 	import Verdict from '$lib/ui/home/Verdict.svelte';
 	import { dayWords } from '$lib/words/when';
 	import { plural } from '$lib/words/words';
-	import { tick, untrack } from 'svelte';
+	import { ColumnWidths } from '$lib/state/column-widths.svelte';
+	import { orderAfter, orderHref, orderOf } from '$lib/ui/home/tune-columns';
+	import { onMount, tick, untrack } from 'svelte';
 	import { toast } from 'svelte-sonner';
 	import type { ActionData, PageData } from './$types';
 
@@ -58,7 +61,10 @@
 	const whole = new WholeBoard();
 	const book = $derived(whole.of(data));
 	/** A set is saved whole: what is moved must know all of it. */
-	const movable = $derived(data.found === null && whole.isWhole(data));
+	const order = $derived(orderOf(page.url.searchParams));
+	const movable = $derived(data.found === null && order === null && whole.isWhole(data));
+	const widths = new ColumnWidths('tunes');
+	onMount(() => widths.load());
 	$effect(() => {
 		whole.load(data).catch((error: Error) => toast(error.message));
 	});
@@ -78,6 +84,8 @@
 			return allowed;
 		});
 	});
+	/** The group whose heads make columns wider: the first that has tunes. */
+	const firstShown = $derived(board.groups.findIndex(({ tunes }) => tunes.length > 0));
 	let naming = $state(false);
 	let named: Group<NotebookRow> | null = $state.raw(null);
 	function nameSet(group: Group<NotebookRow> | null): void {
@@ -197,6 +205,11 @@
 				class="ml-auto flex flex-wrap items-center gap-x-4 gap-y-1 max-tablet:mx-0 max-tablet:my-2 max-tablet:w-full max-tablet:justify-between"
 			>
 				<FindField bind:this={finder} query={data.query} found={places} />
+				{#if order}
+					<Button look="quiet" href={orderHref(page.url, null)} data-sveltekit-noscroll
+						>In playing order</Button
+					>
+				{/if}
 				<MoreSwitch />
 				<Button look="quiet" onclick={() => nameSet(null)}>
 					New set <KeyCap of={NOTEBOOK.set} />
@@ -221,6 +234,10 @@
 				<TuneGroup
 					{group}
 					{movable}
+					{order}
+					hrefOf={(column) => orderHref(page.url, orderAfter(order, column))}
+					{widths}
+					leads={i === firstShown}
 					allowed={allowances[i]}
 					onmore={() => (opened = { ...opened, [group.set?.id ?? '']: allowances[i] + ROWS })}
 					{board}

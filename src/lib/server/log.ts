@@ -2,7 +2,7 @@ import { rowsIn } from './tables';
 import { instrumentOf } from '$core/neck';
 import { CHORD_KINDS, habitsOf, inKey, type ChordKind } from '$core/practice';
 import { and, asc, desc, eq, inArray, sql, type SQL } from 'drizzle-orm';
-import type { Log, LogFilter, Series, TuneHabits, Week } from '../api/log-page';
+import type { Log, LogFilter, LogTake, Series, TuneHabits, Week } from '../api/log-page';
 import type { Database } from './database';
 import { listInstruments } from './instruments';
 import {} from './practice';
@@ -72,6 +72,52 @@ function weakest<T extends string | number>(
 	return known.length < 2 ? null : known[0].value;
 }
 
+/** A page of the takes that a filter leaves, from its `skip` on, in its order. */
+export async function takesOf(db: Database, filter: LogFilter): Promise<LogTake[]> {
+	const order = {
+		when: take.playedAt,
+		tune: tune.title,
+		place: take.position,
+		key: take.key,
+		tempo: take.tempo,
+		landed: sql`case when ${take.asked} = 0 then 0 else ${take.landed}::real / ${take.asked} end`
+	}[filter.sort];
+	const rows = await db
+		.select({
+			title: tune.title,
+			take: {
+				id: take.id,
+				tuneId: take.tuneId,
+				cardId: take.cardId,
+				playedAt: take.playedAt,
+				position: take.position,
+				key: take.key,
+				tempo: take.tempo,
+				input: take.input,
+				rule: take.rule,
+				looped: take.looped,
+				landed: take.landed,
+				asked: take.asked,
+				clean: take.clean,
+				grade: take.grade,
+				biasMs: take.biasMs,
+				spreadMs: take.spreadMs,
+				durationMs: take.durationMs,
+				note: take.note,
+				version: take.version,
+				createdAt: take.createdAt,
+				updatedAt: take.updatedAt
+			}
+		})
+		.from(take)
+		.innerJoin(tune, eq(tune.id, take.tuneId))
+		.where(wheres(filter, take))
+		.orderBy(filter.down ? desc(order) : asc(order), desc(take.playedAt), take.id)
+		.limit(PAGE)
+		.offset(filter.skip);
+	return rows.map((row) => ({ ...takeSummaryOf(row.take), title: row.title }));
+}
+
 /** The record of the player, filtered; in four queries whatever its size. */
 export async function getLog(db: Database, filter: LogFilter): Promise<Log> {
 	const where = wheres(filter, take);
@@ -120,47 +166,6 @@ export async function getLog(db: Database, filter: LogFilter): Promise<Log> {
 				(select json_agg(distinct position) from ${take}) as places,
 				(select json_agg(distinct key) from ${take}) as keys`)
 	);
-	const order = {
-		when: take.playedAt,
-		tune: tune.title,
-		place: take.position,
-		key: take.key,
-		tempo: take.tempo,
-		landed: sql`case when ${take.asked} = 0 then 0 else ${take.landed}::real / ${take.asked} end`
-	}[filter.sort];
-	const rows = await db
-		.select({
-			title: tune.title,
-			take: {
-				id: take.id,
-				tuneId: take.tuneId,
-				cardId: take.cardId,
-				playedAt: take.playedAt,
-				position: take.position,
-				key: take.key,
-				tempo: take.tempo,
-				input: take.input,
-				rule: take.rule,
-				looped: take.looped,
-				landed: take.landed,
-				asked: take.asked,
-				clean: take.clean,
-				grade: take.grade,
-				biasMs: take.biasMs,
-				spreadMs: take.spreadMs,
-				durationMs: take.durationMs,
-				note: take.note,
-				version: take.version,
-				createdAt: take.createdAt,
-				updatedAt: take.updatedAt
-			}
-		})
-		.from(take)
-		.innerJoin(tune, eq(tune.id, take.tuneId))
-		.where(where)
-		.orderBy(filter.down ? desc(order) : asc(order), desc(take.playedAt))
-		.limit(PAGE)
-		.offset(filter.skip);
 	const time = (text: string | null) => (text === null ? null : new Date(text).getTime());
 	return {
 		totals: {
@@ -178,7 +183,7 @@ export async function getLog(db: Database, filter: LogFilter): Promise<Log> {
 		],
 		heat: heat.filter(({ kind }) => CHORD_KINDS.includes(kind)),
 		tempos: about.tempos ?? [],
-		takes: rows.map((row) => ({ ...takeSummaryOf(row.take), title: row.title })),
+		takes: await takesOf(db, filter),
 		found: about.takes,
 		page: PAGE,
 		choices: {
@@ -214,7 +219,7 @@ export async function getHabits(db: Database, filter: LogFilter): Promise<TuneHa
 				sql`${take.asked} > 0`
 			)
 		)
-		.orderBy(desc(take.playedAt))
+		.orderBy(desc(take.playedAt), take.id)
 		.limit(HABIT_TAKES);
 	const changes = await db
 		.select({ takeId: takeChange.takeId, result: takeChange.result, role: takeChange.role })

@@ -26,9 +26,8 @@
 	import Later from '$lib/ui/Later.svelte';
 	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 	import TopBar from '$lib/ui/TopBar.svelte';
-	import { durationWords } from '$lib/words/when';
+	import { dateOfWeek, durationWords } from '$lib/words/when';
 	import { plural } from '$lib/words/words';
-	import { format } from 'date-fns';
 	import { toast } from 'svelte-sonner';
 	import type { PageData } from './$types';
 
@@ -38,7 +37,7 @@
 	let chosen: string[] = $state([]);
 	let filters: LogFilters | undefined = $state();
 
-	const day = (at: number | null) => (at === null ? '–' : format(at, 'EEE d MMM'));
+	const day = (at: number | null) => (at === null ? '–' : dateOfWeek(at));
 	const tuneTitle = $derived(log.choices.tunes.find(({ id }) => id === filter.tune)?.title);
 	const shown = $derived(
 		[
@@ -183,27 +182,14 @@
 						onremove={(take) => void remove(take)}
 					/>
 				</Later>
-				{#if log.found > log.page}
-					<p class="flex gap-5 py-2 text-line">
-						{#if filter.skip > 0}
-							<a
-								class="border-b-2 border-ink font-bold"
-								href={href({ skip: Math.max(0, filter.skip - log.page) })}
-								data-sveltekit-noscroll>← Newer</a
-							>
-						{/if}
-						<span
-							>{filter.skip + 1} to {Math.min(log.found, filter.skip + log.page)} of {log.found}</span
-						>
-						{#if filter.skip + log.page < log.found}
-							<a
-								class="border-b-2 border-ink font-bold"
-								href={href({ skip: filter.skip + log.page })}
-								data-sveltekit-noscroll>More →</a
-							>
-						{/if}
-					</p>
-				{/if}
+				<noscript>
+					{#if filter.skip > 0}<a href={href({ skip: Math.max(0, filter.skip - log.page) })}
+							>Newer</a
+						>{/if}
+					{#if filter.skip + log.page < log.found}<a href={href({ skip: filter.skip + log.page })}
+							>More</a
+						>{/if}
+				</noscript>
 			</section>
 		</div>
 	{/if}

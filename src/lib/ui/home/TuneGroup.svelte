@@ -5,6 +5,17 @@
 	import type { Group, SetBoard } from '$lib/state/set-board.svelte';
 	import { dragHandleZone, TRIGGERS, type DndEvent } from 'svelte-dnd-action';
 	import { plural } from '$lib/words/words';
+	import { NARROWEST, type ColumnWidths } from '$lib/state/column-widths.svelte';
+	import ColumnHead from '$lib/ui/parts/ColumnHead.svelte';
+	import { createTable } from '@tanstack/svelte-table';
+	import { MediaQuery } from 'svelte/reactivity';
+	import {
+		MORE_COLUMNS,
+		SHOWN_FROM,
+		TUNE_COLUMNS,
+		TUNE_TABLE,
+		type TuneOrder
+	} from './tune-columns';
 	import TuneRow from './TuneRow.svelte';
 
 	/** A set with its tunes in playing order, or the tunes outside all sets. */
@@ -18,6 +29,12 @@
 		/** Where a search found each tune; null without a search. */
 		found: ReadonlyMap<string, string> | null;
 		movable: boolean;
+		/** The order that the player chose, and where the one after a press of a column is shown. */
+		order: TuneOrder;
+		hrefOf: (column: string) => string;
+		widths: ColumnWidths;
+		/** Its heads make the columns of all groups wider. */
+		leads: boolean;
 		/** Rows that are drawn. */
 		allowed: number;
 		/** More of them are wanted. */
@@ -33,6 +50,10 @@
 		outside,
 		found,
 		movable,
+		order,
+		hrefOf,
+		widths,
+		leads,
 		allowed,
 		onmore,
 		onremove,
@@ -41,7 +62,46 @@
 
 	const set = $derived(group.set);
 	const id = $derived(set?.id ?? null);
-	const shown = $derived(found ? group.tunes.filter((tune) => found.has(tune.id)) : group.tunes);
+	const lines = $derived(
+		group.tunes.map((tune, i) => ({ tune, practice: practice.get(tune.id), number: i + 1 }))
+	);
+	const lessColumns = Object.fromEntries(MORE_COLUMNS.map((id) => [id, false]));
+	const table = createTable({
+		features: TUNE_TABLE,
+		columns: TUNE_COLUMNS,
+		columnResizeMode: 'onChange',
+		getRowId: ({ tune }) => tune.id,
+		get data() {
+			return lines;
+		},
+		onColumnSizingChange: (change) =>
+			widths.set(typeof change === 'function' ? change({ ...widths.current }) : change),
+		state: {
+			get sorting() {
+				return order ? [{ ...order }] : [];
+			},
+			get columnFilters() {
+				return found ? [{ id: 'tune', value: found }] : [];
+			},
+			get columnVisibility() {
+				return prefs.current.more ? {} : lessColumns;
+			},
+			get columnSizing() {
+				return { ...widths.current };
+			}
+		}
+	});
+	const rows = $derived(table.getRowModel().rows.map((row) => row.original));
+	const byId = $derived(new Map(rows.map((line) => [line.tune.id, line])));
+	const shown = $derived(rows.map(({ tune }) => tune));
+	const heads = $derived(table.getHeaderGroups()[0]?.headers ?? []);
+	const columns = $derived(new Set(heads.map(({ column }) => column.id)));
+	/** Widths of the player’s are for a desk: elsewhere columns come and go with the width of the screen. */
+	const desk = new MediaQuery('(width >= 68.75rem)', false);
+	const fixed = $derived(desk.current && heads.some(({ column }) => column.id in widths.current));
+	const wide = $derived(
+		heads.reduce((sum, { column }) => sum + (widths.current[column.id] ?? NARROWEST), 0)
+	);
 	const hidden = $derived(
 		shown.length === 0 && (found !== null || (set === null && !board.dragging))
 	);
@@ -79,21 +139,33 @@
 		{/if}
 	</div>
 	<table
-		data-more={prefs.current.more || undefined}
-		class="w-full border-collapse max-tablet:[&_[data-from=tablet]]:hidden max-desk:[&_[data-from~=desk]]:hidden not-data-more:[&_[data-from~=more]]:hidden [&_td]:h-11 [&_td]:border-b [&_td]:border-hair [&_td]:pr-3 [&_td]:whitespace-nowrap max-tablet:[&_td]:pr-2 max-tablet:[&_td]:whitespace-normal [&_th]:border-b-2 [&_th]:border-ink [&_th]:py-2 [&_th]:pr-3 [&_th]:text-left [&_th]:text-reason [&_th]:font-normal [&_th]:whitespace-nowrap [&_th]:text-second"
+		data-fixed={fixed || undefined}
+		style:width={fixed ? `${wide}px` : null}
+		class="w-full border-collapse data-fixed:table-fixed max-desk:[&_[data-from=desk]]:hidden max-tablet:[&_[data-from=tablet]]:hidden [&_td]:h-11 [&_td]:border-b [&_td]:border-hair [&_td]:pr-3 [&_td]:whitespace-nowrap max-tablet:[&_td]:pr-2 max-tablet:[&_td]:whitespace-normal [&_th]:border-b-2 [&_th]:border-ink [&_th]:py-2 [&_th]:pr-3 [&_th]:text-left [&_th]:text-reason [&_th]:font-normal [&_th]:whitespace-nowrap [&_th]:text-second"
 	>
+		{#if fixed}
+			<colgroup>
+				{#each heads as { column } (column.id)}<col
+						style:width="{widths.current[column.id] ?? NARROWEST}px"
+					/>{/each}
+			</colgroup>
+		{/if}
 		<thead hidden={items.length === 0 && rest.length > 0}>
 			<tr>
-				<th class="w-10"><span class="sr-only">Number</span></th>
-				<th>Tune</th>
-				<th data-from="tablet">Key</th>
-				<th data-from="desk">Form</th>
-				<th data-from="desk more">Tempo, clean</th>
-				<th>Changes landed</th>
-				<th data-from="desk more">Places, darker lands better</th>
-				<th data-from="desk more">Last played</th>
-				<th data-from="desk">Due</th>
-				<th><span class="sr-only">Delete</span></th>
+				{#each heads as header (header.id)}
+					{@const { column } = header}
+					<ColumnHead
+						column={column.id}
+						name={String(column.columnDef.header)}
+						silent={column.id === 'number' || column.id === 'delete'}
+						from={SHOWN_FROM[column.id]}
+						href={column.getCanSort() ? hrefOf(column.id) : undefined}
+						sorted={column.getIsSorted()}
+						widths={leads ? widths : undefined}
+						ondrag={column.getCanResize() ? header.getResizeHandler() : undefined}
+						class={column.id === 'number' ? 'w-10' : ''}
+					/>
+				{/each}
 			</tr>
 		</thead>
 		<tbody
@@ -120,8 +192,9 @@
 				<TuneRow
 					{tune}
 					practice={practice.get(tune.id)}
+					{columns}
 					{now}
-					number={i + 1}
+					number={byId.get(tune.id)?.number ?? i + 1}
 					where={found?.get(tune.id) ?? ''}
 					{movable}
 					onremove={() => onremove(tune)}

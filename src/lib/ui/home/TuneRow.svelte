@@ -9,6 +9,8 @@
 	type Props = {
 		tune: NotebookRow;
 		practice: TunePractice | undefined;
+		/** The columns that are shown. */
+		columns: ReadonlySet<string>;
 		now: number;
 		number: number;
 		/** Where a search found it. */
@@ -17,7 +19,7 @@
 		movable: boolean;
 		onremove: () => void;
 	};
-	let { tune, practice, now, number, where, movable, onremove }: Props = $props();
+	let { tune, practice, columns, now, number, where, movable, onremove }: Props = $props();
 	const practised = $derived(new Map(practice?.places.map((one) => [one.position, one.landed])));
 	const planned = $derived(new Set(tune.routes.map((route) => route.position)));
 	const share = $derived(practice?.landed ?? null);
@@ -69,16 +71,16 @@
 	</td>
 	<td data-from="tablet" class="font-bold">{keyWords(tune.key)}</td>
 	<td data-from="desk">{plural(tune.bars, 'bar')}, {tune.feel}</td>
-	<td data-from="desk more" class="font-display text-head font-extrabold">
-		{#if clean === null}
-			<span class="font-sans text-line font-normal text-second">aim {tune.tempo}</span>
-		{:else}
-			{clean}
-			<span class="font-sans text-line font-normal text-second"
-				>{clean >= tune.tempo ? 'reached' : `of ${tune.tempo}`}</span
-			>
-		{/if}
-	</td>
+	{#if columns.has('clean')}<td data-from="desk" class="font-display text-head font-extrabold">
+			{#if clean === null}
+				<span class="font-sans text-line font-normal text-second">aim {tune.tempo}</span>
+			{:else}
+				{clean}
+				<span class="font-sans text-line font-normal text-second"
+					>{clean >= tune.tempo ? 'reached' : `of ${tune.tempo}`}</span
+				>
+			{/if}
+		</td>{/if}
 	<td>
 		<a
 			class="flex items-center gap-2.5 whitespace-nowrap max-tablet:justify-end max-tablet:gap-1.5"
@@ -98,10 +100,10 @@
 			{/if}
 		</a>
 	</td>
-	<td data-from="desk more">
-		<PlaceMarks {practised} {planned} />
-	</td>
-	<td data-from="desk more">{practice?.lastPlayed ? ago(practice.lastPlayed, now) : ''}</td>
+	{#if columns.has('places')}<td data-from="desk"><PlaceMarks {practised} {planned} /></td>{/if}
+	{#if columns.has('last')}<td data-from="desk"
+			>{practice?.lastPlayed ? ago(practice.lastPlayed, now) : ''}</td
+		>{/if}
 	<td data-from="desk">
 		{#if practice?.due}
 			{@const due = ahead(practice.due, now)}

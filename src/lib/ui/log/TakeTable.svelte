@@ -1,11 +1,32 @@
 <script lang="ts">
 	import { proseSigns } from '$core/chord';
 	import type { Log, LogFilter, LogTake, Sort } from '$lib/api/log-page';
+	import { send } from '$lib/state/api';
+	import { ColumnWidths, NARROWEST } from '$lib/state/column-widths.svelte';
 	import { INPUT_NAMES } from '$lib/state/input-words';
-	import NoteField from '../NoteField.svelte';
+	import { LogRows } from '$lib/state/log-rows.svelte';
+	import ColumnHead from '$lib/ui/parts/ColumnHead.svelte';
+	import Toggle from '$lib/ui/parts/Toggle.svelte';
 	import { ago } from '$lib/words/when';
+	import {
+		columnResizingFeature,
+		columnSizingFeature,
+		createTable,
+		rowSortingFeature,
+		tableFeatures,
+		type ColumnDef
+	} from '@tanstack/svelte-table';
+	import { createVirtualizer } from '@tanstack/svelte-virtual';
+	import { onMount, untrack } from 'svelte';
+	import { MediaQuery } from 'svelte/reactivity';
+	import { toast } from 'svelte-sonner';
+	import { get } from 'svelte/store';
+	import NoteField from '../NoteField.svelte';
 
-	/** The takes, sorted by any column; a take is chosen with the arrows, its note written in place. */
+	/**
+	 * The takes, sorted by any column; a note is written in place. Rows are drawn where they are in sight: the others
+	 * of a long log are fetched as it is scrolled through.
+	 */
 	type Props = {
 		log: Log;
 		filter: LogFilter;
@@ -18,7 +39,11 @@
 		onremove: (take: LogTake) => void;
 	};
 	let { log, filter, now, chosen, href, onchoose, onnote, onremove }: Props = $props();
-	const COLUMNS: readonly (readonly [Sort, string])[] = [
+
+	const features = tableFeatures({ rowSortingFeature, columnSizingFeature, columnResizingFeature });
+	/** A row of the log by its index; the take, once it is known. */
+	type Row = { readonly index: number; readonly take: LogTake | undefined };
+	const SORTED: readonly (readonly [Sort, string])[] = [
 		['when', 'When'],
 		['tune', 'Tune'],
 		['place', 'Place'],
@@ -26,6 +51,91 @@
 		['tempo', 'Tempo'],
 		['landed', 'Landed']
 	];
+	const columns: ColumnDef<typeof features, Row>[] = [
+		...SORTED.map(([id, header]) => ({ id, header, minSize: NARROWEST })),
+		{ id: 'note', header: 'Note', enableSorting: false, minSize: NARROWEST },
+		{ id: 'act', header: 'Compare, delete', enableSorting: false, enableResizing: false }
+	];
+	const widths = new ColumnWidths('takes');
+	onMount(() => widths.load());
+
+	const rows = new LogRows((skip) => {
+		const { search } = new URL(href({ skip }), location.href);
+		return send<LogTake[]>('GET', `/takes.json${search}`);
+	});
+	untrack(() => rows.show(log, filter.skip));
+	$effect.pre(() => {
+		const [next, skip] = [log, filter.skip];
+		untrack(() => rows.show(next, skip));
+	});
+
+	/** Px of a row. */
+	const ROW = 28;
+	let frame: HTMLDivElement | undefined = $state();
+	const virtual = createVirtualizer<HTMLDivElement, HTMLTableRowElement>({
+		count: untrack(() => rows.count),
+		getScrollElement: () => frame ?? null,
+		estimateSize: () => ROW,
+		overscan: 8
+	});
+	$effect(() => {
+		const [count, element] = [rows.count, frame ?? null];
+		get(virtual).setOptions({ count, getScrollElement: () => element });
+	});
+	/** What is in sight, and some more; before the frame is measured, and on the server, what the page brought. */
+	const seen = $derived.by((): { from: number; to: number } => {
+		const items = $virtual.getVirtualItems();
+		const [first] = items;
+		const last = items.at(-1);
+		if (!first || !last)
+			return { from: filter.skip, to: Math.min(rows.count, filter.skip + log.page) };
+		return { from: first.index, to: Math.min(rows.count, last.index + 1) };
+	});
+	$effect(() => {
+		const { from, to } = seen;
+		void rows.count;
+		void log;
+		untrack(() => rows.want(from, to)).catch((error: Error) => toast(error.message));
+	});
+	// Another order or another filter begins at the top.
+	const order = $derived([filter.tune, filter.place, filter.key, filter.sort, filter.down].join());
+	$effect(() => {
+		void order;
+		untrack(() => frame?.scrollTo({ top: 0 }));
+	});
+
+	const table = createTable({
+		features,
+		columns,
+		manualSorting: true,
+		columnResizeMode: 'onChange',
+		getRowId: ({ index, take }) => take?.id ?? `row-${index}`,
+		get data(): Row[] {
+			const { from, to } = seen;
+			return Array.from({ length: to - from }, (_, i) => ({
+				index: from + i,
+				take: rows.at(from + i)
+			}));
+		},
+		onColumnSizingChange: (change) =>
+			widths.set(typeof change === 'function' ? change({ ...widths.current }) : change),
+		state: {
+			get sorting() {
+				return [{ id: filter.sort, desc: filter.down }];
+			},
+			get columnSizing() {
+				return { ...widths.current };
+			}
+		}
+	});
+	/** Widths of the player’s are for a desk: elsewhere columns come and go with the width of the screen. */
+	const desk = new MediaQuery('(width >= 68.75rem)', false);
+	const set = $derived(desk.current && Object.keys(widths.current).length > 0);
+	const heads = $derived(table.getHeaderGroups()[0]?.headers ?? []);
+	const wide = $derived(
+		heads.reduce((sum, { column }) => sum + (widths.current[column.id] ?? 0), 0)
+	);
+
 	const landed = (take: LogTake): string => {
 		if (take.grade !== null) {
 			return { clean: 'clean, by ear', nearly: 'nearly, by ear', not: 'not yet, by ear' }[
@@ -35,92 +145,104 @@
 		const share = take.asked === 0 ? 0 : Math.round((100 * take.landed) / take.asked);
 		return `${take.landed} of ${take.asked}, ${share} %`;
 	};
+	const ICON = 'h-6.5 min-w-6.5 text-second hover:text-ink';
 </script>
 
-<div class="relative overflow-x-auto">
-	<table class="w-full border-collapse text-line">
-		<thead>
-			<tr>
-				{#each COLUMNS as [sort, name] (sort)}
-					<th
-						class="h-6.75 border-b border-hair pr-3.5 text-left text-reason font-normal whitespace-nowrap text-second data-number:text-right max-tablet:data-wide:hidden"
-						data-number={sort === 'tempo' || undefined}
-						data-wide={sort === 'key' || undefined}
-						aria-sort={filter.sort === sort ? (filter.down ? 'descending' : 'ascending') : 'none'}
-					>
-						<a
-							class="hover:underline hover:underline-offset-4"
-							href={href({ sort, down: filter.sort === sort ? !filter.down : true, skip: 0 })}
-							data-sveltekit-noscroll
-							>{name}{filter.sort === sort ? (filter.down ? ' ↓' : ' ↑') : ''}</a
-						>
-					</th>
+<div
+	bind:this={frame}
+	class="relative max-h-[min(38rem,80dvh)] overflow-auto [overflow-anchor:none] print:max-h-none"
+	role="region"
+	aria-label="Takes"
+>
+	<table
+		class="w-full border-collapse text-line data-set:table-fixed [&_td]:h-7 [&_td]:truncate [&_td]:border-b [&_td]:border-hair [&_td]:pr-3.5 [&_td]:text-left [&_td]:whitespace-nowrap in-data-chosen:[&_td]:bg-lit [&_th]:h-7 [&_th]:border-b [&_th]:border-hair [&_th]:bg-paper [&_th]:pr-3.5 [&_th]:text-left [&_th]:text-reason [&_th]:font-normal [&_th]:whitespace-nowrap [&_th]:text-second"
+		aria-rowcount={rows.count + 1}
+		data-set={set || undefined}
+		style:width={set ? `${wide}px` : null}
+	>
+		{#if set}
+			<colgroup>
+				{#each heads as { column } (column.id)}<col
+						style:width="{widths.current[column.id] ?? NARROWEST}px"
+					/>{/each}
+			</colgroup>
+		{/if}
+		<thead class="sticky top-0 z-1">
+			<tr aria-rowindex="1">
+				{#each heads as header (header.id)}
+					{@const { column } = header}
+					{@const sort = SORTED.find(([id]) => id === column.id)?.[0]}
+					<ColumnHead
+						column={column.id}
+						name={String(column.columnDef.header)}
+						silent={column.id === 'act'}
+						href={sort && href({ sort, down: filter.sort === sort ? !filter.down : true, skip: 0 })}
+						sorted={column.getIsSorted()}
+						{widths}
+						ondrag={column.getCanResize() ? header.getResizeHandler() : undefined}
+						class="{column.id === 'tempo' ? 'text-right!' : ''} {column.id === 'key' ||
+						column.id === 'note'
+							? 'max-tablet:hidden'
+							: ''}"
+					/>
 				{/each}
-				<th
-					class="h-6.75 border-b border-hair pr-3.5 text-left text-reason font-normal whitespace-nowrap text-second max-tablet:hidden"
-					>Note</th
-				>
-				<th
-					class="h-6.75 border-b border-hair pr-3.5 text-left text-reason font-normal whitespace-nowrap text-second"
-					><span class="sr-only">Compare, delete</span></th
-				>
 			</tr>
 		</thead>
 		<tbody>
-			{#each log.takes as take (take.id)}
-				<tr data-chosen={chosen.includes(take.id) || undefined} title={proseSigns(take.rule)}>
-					<td
-						class="h-6.75 border-b border-hair pr-3.5 text-left whitespace-nowrap in-data-chosen:bg-lit"
-						>{ago(new Date(take.playedAt).getTime(), now)}</td
+			{#if seen.from > 0}<tr aria-hidden="true"
+					><td class="h-0! border-0! p-0!" colspan={heads.length}
+						><div style:height="{seen.from * ROW}px"></div></td
+					></tr
+				>{/if}
+			{#each table.getRowModel().rows as row (row.id)}
+				{@const { take, index } = row.original}
+				{#if take}
+					{@const marked = chosen.includes(take.id)}
+					<tr
+						class="data-chosen:[&>td]:bg-lit"
+						aria-rowindex={index + 2}
+						data-chosen={marked || undefined}
+						data-tip={proseSigns(take.rule)}
 					>
-					<td
-						class="h-6.75 border-b border-hair pr-3.5 text-left font-semibold whitespace-nowrap in-data-chosen:bg-lit"
-						><a
-							class="hover:underline hover:underline-offset-4"
-							href="/tunes/{take.tuneId}/drill?position={take.position}">{take.title}</a
-						></td
-					>
-					<td
-						class="h-6.75 border-b border-hair pr-3.5 text-left whitespace-nowrap in-data-chosen:bg-lit"
-						>{take.position}</td
-					>
-					<td
-						class="h-6.75 border-b border-hair pr-3.5 text-left whitespace-nowrap in-data-chosen:bg-lit max-tablet:hidden"
-						>{proseSigns(take.key)}</td
-					>
-					<td
-						class="h-6.75 border-b border-hair pr-3.5 text-right whitespace-nowrap in-data-chosen:bg-lit"
-						>{Math.round(take.tempo)}</td
-					>
-					<td
-						class="h-6.75 border-b border-hair pr-3.5 text-left whitespace-nowrap in-data-chosen:bg-lit"
-						>{landed(take)}{take.looped ? ' (part)' : ''}</td
-					>
-					<td
-						class="h-6.75 max-w-55 border-b border-hair pr-3.5 text-left whitespace-nowrap in-data-chosen:bg-lit max-tablet:hidden"
-					>
-						<NoteField stays note={take.note} onwrite={(note) => void onnote(take, note)} />
-					</td>
-					<td
-						class="h-6.75 border-b border-hair text-right whitespace-nowrap in-data-chosen:bg-lit"
-					>
-						<button
-							class="h-6.5 min-w-6.5 text-second hover:text-ink"
-							type="button"
-							disabled={take.grade !== null}
-							aria-pressed={chosen.includes(take.id)}
-							aria-label="Compare this take, {INPUT_NAMES[take.input]}"
-							onclick={() => onchoose(take)}>{chosen.includes(take.id) ? '◆' : '◇'}</button
+						<td>{ago(new Date(take.playedAt).getTime(), now)}</td>
+						<td class="font-semibold"
+							><a
+								class="hover:underline hover:underline-offset-4"
+								href="/tunes/{take.tuneId}/drill?position={take.position}">{take.title}</a
+							></td
 						>
-						<button
-							class="h-6.5 min-w-6.5 text-second hover:text-ink"
-							type="button"
-							aria-label="Delete this take"
-							onclick={() => onremove(take)}>✕</button
-						>
-					</td>
-				</tr>
+						<td>{take.position}</td>
+						<td class="max-tablet:hidden">{proseSigns(take.key)}</td>
+						<td class="text-right!">{Math.round(take.tempo)}</td>
+						<td>{landed(take)}{take.looped ? ' (part)' : ''}</td>
+						<td class="max-w-55 max-tablet:hidden">
+							<NoteField stays note={take.note} onwrite={(note) => void onnote(take, note)} />
+						</td>
+						<td class="pr-0! text-right!">
+							<Toggle
+								class={ICON}
+								pressed={marked}
+								disabled={take.grade !== null}
+								aria-label="Compare this take, {INPUT_NAMES[take.input]}"
+								onchange={() => onchoose(take)}>{marked ? '◆' : '◇'}</Toggle
+							>
+							<button
+								class={ICON}
+								type="button"
+								aria-label="Delete this take"
+								onclick={() => onremove(take)}>✕</button
+							>
+						</td>
+					</tr>
+				{:else}
+					<tr aria-rowindex={index + 2}><td class="text-third" colspan={heads.length}>…</td></tr>
+				{/if}
 			{/each}
+			{#if seen.to < rows.count}<tr aria-hidden="true"
+					><td class="h-0! border-0! p-0!" colspan={heads.length}
+						><div style:height="{(rows.count - seen.to) * ROW}px"></div></td
+					></tr
+				>{/if}
 		</tbody>
 	</table>
 </div>

@@ -1,7 +1,7 @@
 import { proseSigns } from '$core/chord';
 import { CHORD_KIND_WORDS, CHORD_KINDS, type ChordKind } from '$core/practice';
 import type { Log, Week } from '$lib/api/log-page';
-import { format } from 'date-fns';
+import { dateWords } from '$lib/words/when';
 import type { LogOption } from './log-charts';
 
 /** The inks of a theme, read from the page. */
@@ -16,7 +16,7 @@ export type Inks = {
 	readonly font: string;
 };
 
-export const weekName = ({ begins }: Week): string => format(begins, 'd MMM');
+export const weekName = ({ begins }: Week): string => dateWords(begins);
 const percent = (share: number | null): number | null =>
 	share === null ? null : Math.round(100 * share);
 
