@@ -19,4 +19,4 @@ export { namedBy, nameOver, oneSpelling } from './spelling';
 export { hiddenArpeggios, hiddenScale, readOverChords, type Hidden } from './hidden';
 export { characteristicTones } from './characteristic';
 export { chordAfter, functionsAlong } from './along';
-export { chordsOfKey, type KeyChord } from './key-chords';
+export { chordsOfKey } from './key-chords';

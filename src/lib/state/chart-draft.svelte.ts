@@ -201,17 +201,6 @@ export class ChartDraft {
 		this.take(this.conflict);
 	}
 
-	/** Writes another chord in place of what stands at the cursor; a push before it stays. */
-	writeHere(symbol: string): void {
-		if (!this.here) return;
-		const { line, column, length } = this.here.span;
-		const rows = this.text.split('\n');
-		const row = rows[line - 1] ?? '';
-		rows[line - 1] = row.slice(0, column - 1) + symbol + row.slice(column - 1 + length);
-		this.text = rows.join('\n');
-		this.cursorTo({ line, column: column + symbol.length });
-	}
-
 	cursorTo({ line, column }: Pick<Span, 'line' | 'column'>): void {
 		this.line = line;
 		this.column = column;

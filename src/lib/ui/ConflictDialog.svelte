@@ -20,7 +20,7 @@
 	title="Someone saved this {what} meanwhile."
 	lead="Probably another tab. Both are shown; nothing is overwritten until you choose."
 >
-	<div class="grid grid-cols-[1fr_1fr] gap-6 max-tablet:grid-cols-[1fr]">
+	<div class="grid grid-cols-[1fr_1fr] gap-6 @max-[38rem]:grid-cols-[1fr]">
 		{#each [['Yours', mine], ['Saved meanwhile', theirs]] as [name, text] (name)}
 			<section>
 				<h3 class="border-b-2 border-ink pb-1 text-head">{name}</h3>

@@ -1,5 +1,6 @@
 <script lang="ts">
 	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
+	import type { Span } from '$core/chart';
 	import { completions, parseChord, proseSigns, signs, type Key } from '$core/chord';
 	import { chordsOfKey } from '$core/harmony';
 	import Select from '$lib/ui/parts/Select.svelte';
@@ -10,7 +11,13 @@
 	import ChordSpelling from './ChordSpelling.svelte';
 
 	/** What stands at the cursor: the chord with its way into the next, or why there is none. */
-	let { draft, key }: { draft: ChartDraft; key: Key | null } = $props();
+	type Props = {
+		draft: ChartDraft;
+		key: Key | null;
+		/** Another chord is wanted in place of what stands at the cursor. */
+		onwrite: (span: Span, symbol: string) => void;
+	};
+	let { draft, key, onwrite }: Props = $props();
 
 	const offered = $derived(key ? chordsOfKey(key) : []);
 	const numerals = $derived(
@@ -44,7 +51,9 @@
 			finds={chordsFor}
 			value={here as string}
 			placeholder={here ? signs(here) : 'choose or type one'}
-			onchange={(symbol) => draft.writeHere(symbol)}
+			onchange={(symbol) => {
+				if (draft.here) onwrite(draft.here.span, symbol);
+			}}
 		/>
 	</div>
 {/snippet}

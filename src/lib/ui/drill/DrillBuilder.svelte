@@ -38,7 +38,7 @@
 <Dialog open {onclose} title="What to drill" lead={line} width="wide">
 	<form
 		data-part="three"
-		class="grid grid-cols-[1.25fr_1fr_1fr] gap-x-6 gap-y-5 max-tablet:grid-cols-[minmax(0,1fr)]"
+		class="grid grid-cols-[1.25fr_1fr_1fr] gap-x-6 gap-y-5 @max-[38rem]:grid-cols-[minmax(0,1fr)]"
 		method="POST"
 		use:enhance
 		novalidate

@@ -33,7 +33,7 @@
 
 <details class="col-span-full">
 	<summary class="cursor-pointer py-1 font-bold">Rules one by one</summary>
-	<div class="grid items-start gap-x-6 gap-y-3 pt-2 tablet:grid-cols-3">
+	<div class="grid items-start gap-x-6 gap-y-3 pt-2 @min-[38rem]:grid-cols-3">
 		<Select label="Land on" options={LANDINGS} bind:value={draft.landOn} />
 		<Select label="Notes allowed" options={ALLOWED} bind:value={draft.notes} />
 		<Select label="Rhythm" options={RHYTHMS} bind:value={draft.grid} />

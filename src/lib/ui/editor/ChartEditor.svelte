@@ -68,6 +68,18 @@
 		if (focus) view.focus();
 	}
 
+	/** Writes something in place of a span, as if it were typed; the focus stays where it is. */
+	export function write(span: Span, insert: string): void {
+		if (!view || !modules) return;
+		const range = modules.marks.spanRange(view.state, span);
+		if (!range) return;
+		view.dispatch({
+			changes: { ...range, insert },
+			selection: { anchor: range.from + insert.length },
+			userEvent: 'input.chord'
+		});
+	}
+
 	export function toProblem(): void {
 		if (view && modules) modules.setup.nextProblem(view);
 	}

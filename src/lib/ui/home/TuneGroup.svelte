@@ -125,7 +125,7 @@
 </script>
 
 <section
-	class="mt-2.5 data-idle:invisible data-idle:m-0 data-idle:h-0 data-idle:overflow-hidden"
+	class="@container mt-2.5 data-idle:invisible data-idle:m-0 data-idle:h-0 data-idle:overflow-hidden"
 	data-idle={hidden || undefined}
 >
 	<div class="flex flex-wrap items-baseline gap-x-3 gap-y-0">
@@ -141,7 +141,7 @@
 	<table
 		data-fixed={fixed || undefined}
 		style:width={fixed ? `${wide}px` : null}
-		class="w-full border-collapse data-fixed:table-fixed max-desk:[&_[data-from=desk]]:hidden max-tablet:[&_[data-from=tablet]]:hidden [&_td]:h-11 [&_td]:border-b [&_td]:border-hair [&_td]:pr-3 [&_td]:whitespace-nowrap max-tablet:[&_td]:pr-2 max-tablet:[&_td]:whitespace-normal [&_th]:border-b-2 [&_th]:border-ink [&_th]:py-2 [&_th]:pr-3 [&_th]:text-left [&_th]:text-reason [&_th]:font-normal [&_th]:whitespace-nowrap [&_th]:text-second"
+		class="w-full border-collapse data-fixed:table-fixed @max-[61rem]:[&_[data-from=desk]]:hidden @max-[38rem]:[&_[data-from=tablet]]:hidden [&_td]:h-11 [&_td]:border-b [&_td]:border-hair [&_td]:pr-3 [&_td]:whitespace-nowrap max-tablet:[&_td]:pr-2 max-tablet:[&_td]:whitespace-normal [&_th]:border-b-2 [&_th]:border-ink [&_th]:py-2 [&_th]:pr-3 [&_th]:text-left [&_th]:text-reason [&_th]:font-normal [&_th]:whitespace-nowrap [&_th]:text-second"
 	>
 		{#if fixed}
 			<colgroup>

@@ -16,7 +16,7 @@ import {
 import { NARROWEST } from '$lib/state/column-widths.svelte';
 
 /** A tune as the tables of the notebook show it. */
-export type TuneLine = {
+type TuneLine = {
 	readonly tune: NotebookRow;
 	readonly practice: TunePractice | undefined;
 	/** Where it stands in its set, from 1. */

@@ -150,7 +150,7 @@
 
 <div
 	bind:this={frame}
-	class="relative max-h-[min(38rem,80dvh)] overflow-auto [overflow-anchor:none] print:max-h-none"
+	class="@container relative max-h-[min(38rem,80dvh)] overflow-auto [overflow-anchor:none] print:max-h-none"
 	role="region"
 	aria-label="Takes"
 >
@@ -182,7 +182,7 @@
 						ondrag={column.getCanResize() ? header.getResizeHandler() : undefined}
 						class="{column.id === 'tempo' ? 'text-right!' : ''} {column.id === 'key' ||
 						column.id === 'note'
-							? 'max-tablet:hidden'
+							? '@max-[34rem]:hidden'
 							: ''}"
 					/>
 				{/each}
@@ -212,10 +212,10 @@
 							></td
 						>
 						<td>{take.position}</td>
-						<td class="max-tablet:hidden">{proseSigns(take.key)}</td>
+						<td class="@max-[34rem]:hidden">{proseSigns(take.key)}</td>
 						<td class="text-right!">{Math.round(take.tempo)}</td>
 						<td>{landed(take)}{take.looped ? ' (part)' : ''}</td>
-						<td class="max-w-55 max-tablet:hidden">
+						<td class="max-w-55 @max-[34rem]:hidden">
 							<NoteField stays note={take.note} onwrite={(note) => void onnote(take, note)} />
 						</td>
 						<td class="pr-0! text-right!">

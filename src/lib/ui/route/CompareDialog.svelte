@@ -141,7 +141,7 @@
 			Both are planned on the chart as it is now.
 		{/if}
 	{/snippet}
-	<div class="mb-3 grid grid-cols-2 gap-x-6 gap-y-2 max-tablet:grid-cols-1">
+	<div class="mb-3 grid grid-cols-2 gap-x-6 gap-y-2 @max-[38rem]:grid-cols-1">
 		<Select label="Left" options={lists} bind:value={left} />
 		<Select label="Right" options={lists} bind:value={right} />
 	</div>
@@ -152,7 +152,7 @@
 	{/each}
 	{#if both}
 		<CompareArcs sides={both} />
-		<div class="mt-3 grid grid-cols-[3fr_2fr] items-start gap-6 max-tablet:grid-cols-[1fr]">
+		<div class="mt-3 grid grid-cols-[3fr_2fr] items-start gap-6 @max-[38rem]:grid-cols-[1fr]">
 			<table class={TABLE}>
 				<thead><tr><th>Bar</th><th>Chord</th><th>Left</th><th>Right</th></tr></thead>
 				<tbody>

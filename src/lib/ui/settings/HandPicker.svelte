@@ -22,7 +22,7 @@
 	const look = field();
 </script>
 
-<section id="hand">
+<section class="@container" id="hand">
 	<PanelHead id="hand-head" title="Hand" note="index to little finger, without strain" />
 	<RadioGroup.Root
 		value={size}
@@ -34,7 +34,7 @@
 		{/each}
 	</RadioGroup.Root>
 	<div
-		class="grid grid-cols-[160px_1fr] items-center gap-x-6 gap-y-1 pt-3 max-tablet:grid-cols-[1fr]"
+		class="grid grid-cols-[160px_1fr] items-center gap-x-6 gap-y-1 pt-3 @max-[34rem]:grid-cols-[1fr]"
 	>
 		<label class={look.label()}
 			>Or measured, mm
@@ -51,13 +51,13 @@
 		>
 		<p
 			id="hand-wrong"
-			class="text-reason font-bold last:col-start-2 last:row-start-1 last:text-reason last:text-second empty:hidden max-tablet:last:col-start-1 max-tablet:last:row-[auto]"
+			class="text-reason font-bold last:col-start-2 last:row-start-1 last:text-reason last:text-second empty:hidden @max-[34rem]:last:col-start-1 @max-[34rem]:last:row-[auto]"
 			role="alert"
 		>
 			{wrong}
 		</p>
 		<p
-			class="last:col-start-2 last:row-start-1 last:text-reason last:text-second max-tablet:last:col-start-1 max-tablet:last:row-[auto]"
+			class="last:col-start-2 last:row-start-1 last:text-reason last:text-second @max-[34rem]:last:col-start-1 @max-[34rem]:last:row-[auto]"
 		>
 			Spread index and little finger on the neck until you feel the first pull, go back a little,
 			measure. Shapes up to a quarter wider are called a stretch, wider ones too far. Never force

@@ -44,7 +44,7 @@
 </script>
 
 <form
-	class="grid grid-cols-[1fr_1fr] gap-x-4 gap-y-3 border-b border-hair py-3.5 max-tablet:grid-cols-[1fr]"
+	class="grid grid-cols-[1fr_1fr] gap-x-4 gap-y-3 border-b border-hair py-3.5 @max-[34rem]:grid-cols-[1fr]"
 	method="POST"
 	use:enhance
 	novalidate

@@ -14,7 +14,7 @@
 		`${proseSigns(tuning)} · ${frets} frets · ${scaleLengthMm} mm${leftHanded ? ' · left-handed' : ''}`;
 </script>
 
-<section class="[scroll-margin-top:72px]" id="instruments">
+<section class="@container [scroll-margin-top:72px]" id="instruments">
 	<PanelHead title="Own instruments" note="each serves every tune in its tuning" />
 	<ul>
 		{#each store.instruments as entry (entry.id)}
@@ -31,10 +31,10 @@
 					/>
 				{:else}
 					<div
-						class="grid min-h-11.5 grid-cols-[190px_1fr_auto_auto] items-center gap-4 border-b border-hair max-tablet:grid-cols-[1fr_auto_auto] max-tablet:gap-x-4 max-tablet:gap-y-1 max-tablet:px-0 max-tablet:py-2"
+						class="grid min-h-11.5 grid-cols-[190px_1fr_auto_auto] items-center gap-4 border-b border-hair @max-[34rem]:grid-cols-[1fr_auto_auto] @max-[34rem]:gap-x-4 @max-[34rem]:gap-y-1 @max-[34rem]:px-0 @max-[34rem]:py-2"
 					>
 						<b class="wrap-anywhere">{entry.name}</b>
-						<span class="text-second max-tablet:col-span-full max-tablet:row-start-2"
+						<span class="text-second @max-[34rem]:col-span-full @max-[34rem]:row-start-2"
 							>{says(entry)}</span
 						>
 						<Button

@@ -34,7 +34,7 @@
 	}
 </script>
 
-<section class="[scroll-margin-top:72px]" id="scales">
+<section class="@container [scroll-margin-top:72px]" id="scales">
 	<PanelHead title="Own scales" note="by degrees, for every tonic" />
 	<ul>
 		{#each store.player.scales as scale, i (i)}
@@ -52,7 +52,7 @@
 		{/each}
 	</ul>
 	<form
-		class="grid grid-cols-[1fr_1fr_auto] items-start gap-4 pt-3 max-tablet:grid-cols-[1fr]"
+		class="grid grid-cols-[1fr_1fr_auto] items-start gap-4 pt-3 @max-[34rem]:grid-cols-[1fr]"
 		method="POST"
 		use:enhance
 		novalidate

@@ -206,7 +206,7 @@
 				/>
 			</section>
 			<Later>
-				<AtCursor {draft} {key} />
+				<AtCursor {draft} {key} onwrite={(span, symbol) => editor.write(span, symbol)} />
 				{#if key}
 					<section>
 						<PanelHead title="Transpose" note="the whole chart" />
