@@ -110,8 +110,16 @@ feel: sixteenths
 | Fbmaj7 % Bbm7b5 Eb7alt | Abm7 Db7 Gbm7 Cb7 | Fbmaj7#11/Bb Bb7alt Ebm7b5 Ab7b9 | Dbm(maj7) Db7#9b13 Gbm(maj7) Cb7b5 |
 `;
 
+/** A panel full of text: twelve lines that do not read, each told at length, over eight strings. */
+const TWELVE = `title: Twelve Lines That Nobody Reads
+tuning: F#1 B1 E2 A2 D3 G3 B3 E4
+capo: 2
+${Array.from({ length: 12 }, (_, i) => `| Cmjx7unreadable${i}#11b9sus Fm | G7alt Ebmaj13#11/Bb |`).join('\n')}
+`;
+
 test.describe('nor of a notebook that is hard on pages', () => {
 	let id = '';
+	let twelve = '';
 	let set = '';
 	test.beforeAll(async ({ playwright, baseURL }) => {
 		const request = await playwright.request.newContext({ baseURL });
@@ -121,6 +129,7 @@ test.describe('nor of a notebook that is hard on pages', () => {
 			return (await response.json()) as { id: string };
 		};
 		({ id } = await post('/api/v1/tunes', { chart: HOSTILE }));
+		({ id: twelve } = await post('/api/v1/tunes', { chart: TWELVE }));
 		({ id: set } = await post('/api/v1/sets', {
 			name: 'Every last Sunday of the month in the net loft above the boat yard, in any rain',
 			note: 'sound check at six, bring the long lead, the spare strings and a torch for the stairs',
@@ -137,6 +146,7 @@ test.describe('nor of a notebook that is hard on pages', () => {
 		const request = await playwright.request.newContext({ baseURL });
 		await request.delete(`/api/v1/sets/${set}`);
 		await request.delete(`/api/v1/tunes/${id}`);
+		await request.delete(`/api/v1/tunes/${twelve}`);
 		await request.dispose();
 	});
 
@@ -157,6 +167,7 @@ test.describe('nor of a notebook that is hard on pages', () => {
 			const found: string[] = [];
 			for (const path of [
 				...SCREENS.map((screen) => `/tunes/${id}/${screen}`),
+				...['chart', 'neck', 'route'].map((screen) => `/tunes/${twelve}/${screen}`),
 				...[`/tunes/${id}/route?stand=`, `/sets/${set}`, '/', '/log']
 			]) {
 				await go(page, path);

@@ -9,7 +9,7 @@ const METHODS = ['GET', 'POST', 'PUT', 'DELETE', 'PATCH'];
 /** What answers every other path and method: 404 in the API's own words. */
 const REST = '/api/v1/{...rest}';
 /** What the app's own page asks for beside what it was loaded with. */
-const OWN = ['get /notebook.json'];
+const OWN = ['get /notebook.json', 'get /takes.json'];
 
 /** Every operation that a file of the routes answers, as `get /api/v1/tunes/{id}`. */
 async function answered(): Promise<string[]> {

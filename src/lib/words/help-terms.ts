@@ -89,6 +89,19 @@ export const TERMS = [
 	['higher, lower', 'always pitch. On the neck it is toward the nut and toward the body.']
 ] as const;
 /** How a line is written as text. */
+/** How lists and tables are worked. */
+export const TABLES = [
+	[
+		'order',
+		'A press on the name of a column puts a table in its order; again, the other way round. Tunes are back in playing order at the third press.'
+	],
+	[
+		'width',
+		'Drag the edge of a column’s head, or reach it with Tab and use ← →. A double click, or Home, lets the table decide again.'
+	],
+	['long lists', 'Scales, tunings, tunes and chords are found by typing, once the list is open.']
+] as const;
+
 export const LINES = [
 	['e|--7---8h9-.--|', 'tab: a row a string, thinnest on top; signs between frets are passed over'],
 	['.', 'on a string of tab: the note that rings there ends'],

@@ -6,7 +6,7 @@
 	import TopBar from '$lib/ui/TopBar.svelte';
 	import { KEY_MAPS } from '$lib/words/keys/all';
 	import { capsOf } from '$lib/words/keys/key-map';
-	import { LINES, MARKS, ROWS, SMALL, TERMS } from '$lib/words/help-terms';
+	import { LINES, MARKS, ROWS, SMALL, TABLES, TERMS } from '$lib/words/help-terms';
 </script>
 
 <svelte:head><title>Help · Arc Step</title></svelte:head>
@@ -68,6 +68,13 @@
 					numb. Raise tempo and stretch in small steps. Keep amplifier and headphones low enough to
 					talk over. Pain that stays is for a clinician, technique for a teacher.
 				</p>
+			</section>
+			<section>
+				<PanelHead title="Lists and tables" />
+				<dl class="grid">
+					{#each TABLES as [what, says] (what)}<dt class="pt-2 font-bold">{what}</dt>
+						<dd class="border-b border-hair pb-2 text-second">{says}</dd>{/each}
+				</dl>
 			</section>
 			<section>
 				<PanelHead title="Terms" />

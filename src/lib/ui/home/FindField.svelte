@@ -54,7 +54,7 @@
 	const fields = field();
 </script>
 
-<search>
+<search class="max-tablet:min-w-30 max-tablet:flex-1">
 	<form
 		class="relative"
 		action="/"
@@ -75,7 +75,7 @@
 			<Combobox.Input
 				bind:ref={input}
 				id="{id}-find"
-				class="h-8 w-67.5 max-w-full border-[1.5px] border-ink bg-transparent pr-9 pl-2.5 text-line placeholder:text-second placeholder:opacity-100 [&::-webkit-search-cancel-button]:hidden"
+				class="h-8 w-67.5 max-w-full border-[1.5px] border-ink bg-transparent pr-9 pl-2.5 text-line placeholder:text-second placeholder:opacity-100 max-tablet:w-full [&::-webkit-search-cancel-button]:hidden"
 				type="search"
 				name="q"
 				maxlength={200}

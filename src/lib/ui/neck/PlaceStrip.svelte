@@ -49,7 +49,7 @@
 		{@const at = ranked.findIndex((entry) => entry.position === position)}
 		<button
 			type="button"
-			class="relative h-8.5 min-w-0 flex-[var(--share)_0_0] font-display text-head font-semibold shadow-[inset_-2px_0_var(--paper)] hover:underline hover:underline-offset-4 in-data-left:shadow-[inset_2px_0_var(--paper)] aria-pressed:font-extrabold data-best:font-extrabold data-[step=0]:bg-density-0 data-[step=1]:bg-density-1 data-[step=2]:bg-density-2 data-[step=3]:bg-density-3 data-[step=3]:text-on-density-3 data-[step=4]:bg-density-4 data-[step=4]:text-on-density-4 max-tablet:h-10 max-tablet:flex-[1_0_9%] max-tablet:aria-pressed:[outline:3px_solid_var(--ink)] max-tablet:aria-pressed:-outline-offset-3"
+			class="relative h-8.5 min-w-0 flex-[var(--share)_0_0] font-display text-head font-semibold shadow-[inset_-2px_0_var(--paper)] hover:underline hover:underline-offset-4 in-data-left:shadow-[inset_2px_0_var(--paper)] aria-pressed:font-extrabold data-best:font-extrabold data-[step=0]:bg-density-0 data-[step=1]:bg-density-1 data-[step=2]:bg-density-2 data-[step=3]:bg-density-3 data-[step=3]:text-on-density-3 data-[step=4]:bg-density-4 data-[step=4]:text-on-density-4 max-lap:text-line max-tablet:h-10 max-tablet:flex-[1_0_9%] max-tablet:text-head max-tablet:aria-pressed:[outline:3px_solid_var(--ink)] max-tablet:aria-pressed:-outline-offset-3"
 			data-step={at < 0 ? 0 : steps[at]}
 			data-best={(at >= 0 && ranked[at].rank === 1) || undefined}
 			style:--share={share(position - 1, position)}
