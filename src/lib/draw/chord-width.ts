@@ -10,3 +10,10 @@ export function chordWidth(chord: Chord): number {
 /** The largest of some sizes at which a chord symbol fits; the smallest when none does. */
 export const fittingSize = (chord: Chord, room: number, sizes: readonly number[]): number =>
 	sizes.find((size) => chordWidth(chord) * size <= room) ?? sizes[sizes.length - 1];
+
+/** Room of the number of a bar beside the chord that begins a band, in px. */
+export const BESIDE = 96;
+
+/** Whether a band has room for its bar's number beside its chord, at the smallest that a chord is drawn. */
+export const carriesNumber = (width: number, chord: Chord): boolean =>
+	width > Math.max(150, BESIDE + 14 * chordWidth(chord));

@@ -6,6 +6,8 @@ export type Widths = Readonly<Record<string, number>>;
 
 /** The least that a column can be made, in px. */
 export const NARROWEST = 40;
+/** That of a column which came after the player set the others, in px. */
+export const USUAL_WIDTH = 120;
 const WIDEST = 2000;
 
 /** How wide the player has made the columns of a table, kept in this browser. */

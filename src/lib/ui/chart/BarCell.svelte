@@ -109,7 +109,7 @@
 					{/if}
 				{:else if cell.kind === 'unreadable'}
 					<span
-						class="max-w-full overflow-hidden pb-1.5 font-mono text-head font-bold text-ellipsis underline decoration-wavy decoration-2 underline-offset-4"
+						class="max-w-full pb-1.5 font-mono text-head leading-snug font-bold wrap-anywhere underline decoration-wavy decoration-2 underline-offset-4 in-data-many:text-reason"
 						>{cell.text}</span
 					>
 					<span class="text-reason font-bold">not read</span>

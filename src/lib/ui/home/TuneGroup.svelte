@@ -5,7 +5,7 @@
 	import type { Group, SetBoard } from '$lib/state/set-board.svelte';
 	import { dragHandleZone, TRIGGERS, type DndEvent } from 'svelte-dnd-action';
 	import { plural } from '$lib/words/words';
-	import { NARROWEST, type ColumnWidths } from '$lib/state/column-widths.svelte';
+	import { USUAL_WIDTH, type ColumnWidths } from '$lib/state/column-widths.svelte';
 	import ColumnHead from '$lib/ui/parts/ColumnHead.svelte';
 	import { createTable } from '@tanstack/svelte-table';
 	import { MediaQuery } from 'svelte/reactivity';
@@ -100,7 +100,7 @@
 	const desk = new MediaQuery('(width >= 68.75rem)', false);
 	const fixed = $derived(desk.current && heads.some(({ column }) => column.id in widths.current));
 	const wide = $derived(
-		heads.reduce((sum, { column }) => sum + (widths.current[column.id] ?? NARROWEST), 0)
+		heads.reduce((sum, { column }) => sum + (widths.current[column.id] ?? USUAL_WIDTH), 0)
 	);
 	const hidden = $derived(
 		shown.length === 0 && (found !== null || (set === null && !board.dragging))
@@ -141,12 +141,12 @@
 	<table
 		data-fixed={fixed || undefined}
 		style:width={fixed ? `${wide}px` : null}
-		class="w-full border-collapse data-fixed:table-fixed @max-[61rem]:[&_[data-from=desk]]:hidden @max-[38rem]:[&_[data-from=tablet]]:hidden [&_td]:h-11 [&_td]:border-b [&_td]:border-hair [&_td]:pr-3 [&_td]:whitespace-nowrap max-tablet:[&_td]:pr-2 max-tablet:[&_td]:whitespace-normal [&_th]:border-b-2 [&_th]:border-ink [&_th]:py-2 [&_th]:pr-3 [&_th]:text-left [&_th]:text-reason [&_th]:font-normal [&_th]:whitespace-nowrap [&_th]:text-second"
+		class="w-full border-collapse data-fixed:table-fixed @max-[67rem]:[&_[data-from=desk]]:hidden @max-[38rem]:[&_[data-from=tablet]]:hidden [&_td]:h-11 [&_td]:border-b [&_td]:border-hair [&_td]:pr-3 [&_td]:whitespace-nowrap max-tablet:[&_td]:pr-2 max-tablet:[&_td]:whitespace-normal [&_th]:border-b-2 [&_th]:border-ink [&_th]:py-2 [&_th]:pr-3 [&_th]:text-left [&_th]:text-reason [&_th]:font-normal [&_th]:whitespace-nowrap [&_th]:text-second"
 	>
 		{#if fixed}
 			<colgroup>
 				{#each heads as { column } (column.id)}<col
-						style:width="{widths.current[column.id] ?? NARROWEST}px"
+						style:width="{widths.current[column.id] ?? USUAL_WIDTH}px"
 					/>{/each}
 			</colgroup>
 		{/if}

@@ -2,7 +2,7 @@
 	import { proseSigns } from '$core/chord';
 	import type { Log, LogFilter, LogTake, Sort } from '$lib/api/log-page';
 	import { send } from '$lib/state/api';
-	import { ColumnWidths, NARROWEST } from '$lib/state/column-widths.svelte';
+	import { ColumnWidths, NARROWEST, USUAL_WIDTH } from '$lib/state/column-widths.svelte';
 	import { INPUT_NAMES } from '$lib/state/input-words';
 	import { LogRows } from '$lib/state/log-rows.svelte';
 	import ColumnHead from '$lib/ui/parts/ColumnHead.svelte';
@@ -69,18 +69,21 @@
 		untrack(() => rows.show(next, skip));
 	});
 
-	/** Px of a row. */
-	const ROW = 28;
+	/** Px of a row, which grows with the text of the browser. */
+	let row = $state(28);
+	onMount(() => (row = 1.75 * parseFloat(getComputedStyle(document.documentElement).fontSize)));
 	let frame: HTMLDivElement | undefined = $state();
 	const virtual = createVirtualizer<HTMLDivElement, HTMLTableRowElement>({
 		count: untrack(() => rows.count),
 		getScrollElement: () => frame ?? null,
-		estimateSize: () => ROW,
+		estimateSize: () => row,
 		overscan: 8
 	});
 	$effect(() => {
-		const [count, element] = [rows.count, frame ?? null];
-		get(virtual).setOptions({ count, getScrollElement: () => element });
+		const [count, element, size] = [rows.count, frame ?? null, row];
+		const list = get(virtual);
+		list.setOptions({ count, getScrollElement: () => element, estimateSize: () => size });
+		list.measure();
 	});
 	/** What is in sight, and some more; before the frame is measured, and on the server, what the page brought. */
 	const seen = $derived.by((): { from: number; to: number } => {
@@ -133,7 +136,7 @@
 	const set = $derived(desk.current && Object.keys(widths.current).length > 0);
 	const heads = $derived(table.getHeaderGroups()[0]?.headers ?? []);
 	const wide = $derived(
-		heads.reduce((sum, { column }) => sum + (widths.current[column.id] ?? 0), 0)
+		heads.reduce((sum, { column }) => sum + (widths.current[column.id] ?? USUAL_WIDTH), 0)
 	);
 
 	const landed = (take: LogTake): string => {
@@ -155,7 +158,7 @@
 	aria-label="Takes"
 >
 	<table
-		class="w-full border-collapse text-line data-set:table-fixed [&_td]:h-7 [&_td]:truncate [&_td]:border-b [&_td]:border-hair [&_td]:pr-3.5 [&_td]:text-left [&_td]:whitespace-nowrap in-data-chosen:[&_td]:bg-lit [&_th]:h-7 [&_th]:border-b [&_th]:border-hair [&_th]:bg-paper [&_th]:pr-3.5 [&_th]:text-left [&_th]:text-reason [&_th]:font-normal [&_th]:whitespace-nowrap [&_th]:text-second"
+		class="w-full border-collapse text-line data-set:table-fixed [&_td]:h-7 [&_td]:truncate [&_td]:border-b [&_td]:border-hair [&_td]:pr-3.5 [&_td]:text-left [&_td]:whitespace-nowrap [&_th]:h-7 [&_th]:border-b [&_th]:border-hair [&_th]:bg-paper [&_th]:pr-3.5 [&_th]:text-left [&_th]:text-reason [&_th]:font-normal [&_th]:whitespace-nowrap [&_th]:text-second"
 		aria-rowcount={rows.count + 1}
 		data-set={set || undefined}
 		style:width={set ? `${wide}px` : null}
@@ -163,7 +166,7 @@
 		{#if set}
 			<colgroup>
 				{#each heads as { column } (column.id)}<col
-						style:width="{widths.current[column.id] ?? NARROWEST}px"
+						style:width="{widths.current[column.id] ?? USUAL_WIDTH}px"
 					/>{/each}
 			</colgroup>
 		{/if}
@@ -191,11 +194,11 @@
 		<tbody>
 			{#if seen.from > 0}<tr aria-hidden="true"
 					><td class="h-0! border-0! p-0!" colspan={heads.length}
-						><div style:height="{seen.from * ROW}px"></div></td
+						><div style:height="{seen.from * row}px"></div></td
 					></tr
 				>{/if}
-			{#each table.getRowModel().rows as row (row.id)}
-				{@const { take, index } = row.original}
+			{#each table.getRowModel().rows as line (line.id)}
+				{@const { take, index } = line.original}
 				{#if take}
 					{@const marked = chosen.includes(take.id)}
 					<tr
@@ -240,7 +243,7 @@
 			{/each}
 			{#if seen.to < rows.count}<tr aria-hidden="true"
 					><td class="h-0! border-0! p-0!" colspan={heads.length}
-						><div style:height="{(rows.count - seen.to) * ROW}px"></div></td
+						><div style:height="{(rows.count - seen.to) * row}px"></div></td
 					></tr
 				>{/if}
 		</tbody>

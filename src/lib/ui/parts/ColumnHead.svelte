@@ -81,7 +81,7 @@
 >
 	{#if href !== undefined}
 		<a
-			class="hover:underline hover:underline-offset-4 aria-[current]:text-ink"
+			class="hover:underline hover:underline-offset-4"
 			{href}
 			data-sveltekit-noscroll
 			data-sveltekit-keepfocus

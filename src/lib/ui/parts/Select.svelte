@@ -42,8 +42,9 @@
 	const look = $derived(field({ row, small, grows: true }));
 	const chosen = $derived(options.find((option) => option.value === value));
 	const groups = $derived(selectGroups(options));
-	/** The list is fetched when it is opened for the first time. */
-	let wanted = $state(false);
+	/** The list, fetched when it is opened for the first time; till it is there the closed control keeps the focus. */
+	let Listing: typeof import('./SelectList.svelte').default | null = $state.raw(null);
+	let Finding: typeof import('./FindList.svelte').default | null = $state.raw(null);
 	let native: HTMLElement | undefined = $state();
 	let closedAt: HTMLElement | undefined = $state();
 	let openAt: HTMLElement | null = $state(null);
@@ -51,8 +52,12 @@
 		(native ?? openAt ?? closedAt)?.focus();
 	}
 	const ahead = () => void (finds ? import('./FindList.svelte') : import('./SelectList.svelte'));
-	/** A letter that opened a list in which one can type. */
+	/** What was typed to open a list in which one can type. */
 	let letter = $state('');
+	function show(): void {
+		if (finds) void import('./FindList.svelte').then((list) => (Finding = list.default));
+		else void import('./SelectList.svelte').then((list) => (Listing = list.default));
+	}
 	const looks = $derived(
 		look.control({
 			class: 'flex items-center justify-between gap-2 text-left hover:bg-lit'
@@ -107,7 +112,10 @@
 				{disabled}
 				onpointerenter={ahead}
 				onfocus={ahead}
-				onclick={() => (wanted = true)}
+				onclick={() => {
+					letter = '';
+					show();
+				}}
 				onkeydown={(event) => {
 					const { key, ctrlKey, altKey, metaKey } = event;
 					const types = finds && /^\S$/u.test(key) && !ctrlKey && !altKey && !metaKey;
@@ -115,8 +123,8 @@
 					event.preventDefault();
 					event.stopPropagation();
 					// What is typed on while the list is fetched is looked for, too.
-					letter = types ? (wanted ? letter + key : key) : '';
-					wanted = true;
+					letter = types ? letter + key : '';
+					show();
 				}}
 			>
 				<span id="{id}-value" class="leading-tight wrap-anywhere"
@@ -125,40 +133,33 @@
 				<ChevronDown class="shrink-0" size={15} aria-hidden="true" />
 			</button>
 		{/snippet}
-		{#if wanted && finds}
-			{#await import('./FindList.svelte')}
-				{@render closed()}
-			{:then List}
-				<List.default
-					{id}
-					{groups}
-					value={value ?? ''}
-					shown={chosen?.name ?? placeholder}
-					typed={letter}
-					class={look.control()}
-					suggests={typeof finds === 'function' ? finds : undefined}
-					onchoose={choose}
-					onclose={(back) => {
-						wanted = false;
-						if (back) void tick().then(() => closedAt?.focus());
-					}}
-				/>
-			{/await}
-		{:else if wanted}
-			{#await import('./SelectList.svelte')}
-				{@render closed()}
-			{:then List}
-				<List.default
-					bind:ref={openAt}
-					{id}
-					{groups}
-					value={value ?? ''}
-					shown={chosen?.name ?? placeholder}
-					{disabled}
-					class={looks}
-					onchoose={choose}
-				/>
-			{/await}
+		{#if Finding}
+			<Finding
+				{id}
+				{groups}
+				value={value ?? ''}
+				shown={chosen?.name ?? placeholder}
+				typed={letter}
+				class={look.control()}
+				suggests={typeof finds === 'function' ? finds : undefined}
+				onchoose={choose}
+				onclose={(back) => {
+					Finding = null;
+					letter = '';
+					if (back) void tick().then(() => closedAt?.focus());
+				}}
+			/>
+		{:else if Listing}
+			<Listing
+				bind:ref={openAt}
+				{id}
+				{groups}
+				value={value ?? ''}
+				shown={chosen?.name ?? placeholder}
+				{disabled}
+				class={looks}
+				onchoose={choose}
+			/>
 		{:else}
 			{@render closed()}
 		{/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { carriesNumber } from '$lib/draw/chord-width';
 	import { chartTicks } from '$core/chart';
 	import { guideTones } from '$core/chord';
 	import { useTune } from '$lib/state/open-tune.svelte';
@@ -38,9 +39,8 @@
 			return [{ change, a, x1, x2, rungs, tense }];
 		})
 	);
-	/** Room that a bar's number needs, and that it needs beside a chord symbol. */
+	/** Room that a bar's number needs where no chord begins. */
 	const ROOM = 64;
-	const ROOM_BESIDE = 150;
 
 	/** Where a bar's number stands: at the end of its last stretch with room, else at the foot. */
 	function barLabel(number: number, x: number, right: number) {
@@ -51,7 +51,9 @@
 			const begins = band !== undefined && Math.abs(band.a - edges[i]) <= 1;
 			return { end, band, begins, width: end - Math.max(0, edges[i]) };
 		});
-		const found = stretches.findLast(({ width, begins }) => width > (begins ? ROOM_BESIDE : ROOM));
+		const found = stretches.findLast(({ width, begins, band }) =>
+			begins && band ? carriesNumber(width, band.change.to.chord) : width > ROOM
+		);
 		const tense = found?.band?.tense ?? 'idle';
 		const word = found?.begins && tense !== 'idle' ? ` · ${tense}` : '';
 		return { number, x, at: found ? found.end - 12 : null, tense, word };

@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { chartTicks } from '$core/chart';
-	import { chordWidth, fittingSize } from '$lib/draw/chord-width';
+	import { BESIDE, carriesNumber, chordWidth, fittingSize } from '$lib/draw/chord-width';
 	import type { TimeAxis } from '$lib/draw/strip-geometry';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import ChordText from '../ChordText.svelte';
@@ -12,8 +12,7 @@
 		open.chart.changes.flatMap((change, i) => {
 			const until = open.chart.changes[i + 1]?.tick ?? chartTicks(open.chart);
 			const [a, b] = [Math.max(0, axis.x(change.tick)), Math.min(width, axis.x(until))];
-			// Wide bands carry the bar's number at the right.
-			const room = b - a - (b - a > 150 ? 96 : 14);
+			const room = b - a - (carriesNumber(b - a, change.to.chord) ? BESIDE : 14);
 			return b - a - 14 < 14 * chordWidth(change.to.chord)
 				? []
 				: [{ change, x: a + 9, size: fittingSize(change.to.chord, room, [38, 30, 24, 17, 13]) }];
