@@ -5,7 +5,7 @@ import { wholeFrom } from './whole';
 
 const optionally = <T extends z.ZodMiniType>(inner: T, says: string) =>
 	z.optional(inner).check(z.describe(says));
-const bar = (low: number, high: number) => wholeFrom(low, high, 'A bar of the tune.');
+const bar = (low: number, high: number) => wholeFrom(low, high, 'Give a bar of the tune.');
 
 /** How a drill is judged besides landing. */
 export const rulesInput = z.strictObject({

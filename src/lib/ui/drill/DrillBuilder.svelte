@@ -20,7 +20,12 @@
 	let { desk, onclose }: { desk: DrillDesk; onclose: () => void } = $props();
 	const { open } = untrack(() => desk);
 	const draft = new DrillDraft(untrack(() => desk));
-	const line = $derived(proseSigns(drillLine(open.saved.title, draft.drill, desk.keys[0] ?? null)));
+	/** Bars that are being typed are not told yet. */
+	const sound = $derived(Number.isInteger(draft.from) && Number.isInteger(draft.to));
+	const line = $derived.by(() => {
+		const drill = sound ? draft.drill : { ...draft.drill, range: null };
+		return proseSigns(drillLine(open.saved.title, drill, desk.keys[0] ?? null));
+	});
 
 	const { errors, enhance, submitting } = typedForm<Drill>(
 		drillInput,
@@ -165,7 +170,7 @@
 			<Button type="submit" look="main" disabled={$submitting}>Drill this</Button>
 			<Button look="quiet" onclick={onclose}>Leave it as it was</Button>
 			<small class="text-second"
-				>{plural(draft.loops * (draft.to - draft.from + 1), 'bar')} a pass</small
+				>{sound ? `${plural(draft.loops * (draft.to - draft.from + 1), 'bar')} a pass` : ''}</small
 			>
 		</p>
 	</form>

@@ -5,7 +5,8 @@ export const field = tv({
 	slots: {
 		label: 'text-reason text-second',
 		control: 'border-[1.5px] border-ink bg-paper text-ink disabled:border-hair disabled:text-third',
-		wrong: 'text-reason font-bold empty:hidden',
+		// Under the ring of a field that has the focus.
+		wrong: 'pt-1.5 text-reason leading-tight font-bold empty:hidden',
 		check: 'flex min-h-8 items-center gap-2 text-line text-ink',
 		box: 'size-4.5 flex-none accent-ink'
 	},
