@@ -25,7 +25,7 @@
 	);
 	const lineOf = (symbol: string, group?: string): SelectOption => {
 		const numeral = numerals.get(symbol);
-		const name = proseSigns(symbol) + (numeral ? `  ${signs(numeral)}` : '');
+		const name = proseSigns(symbol) + (numeral ? ` · ${signs(numeral)}` : '');
 		return { value: symbol, name, ...(group ? { group } : {}) };
 	};
 	const chords = $derived(

@@ -62,6 +62,7 @@
 		{row}
 		{placeholder}
 		{maxlength}
+		size={row ? 9 : undefined}
 		name="line"
 		bind:value={$form.line}
 		wrong={$errors.line}
