@@ -7,7 +7,7 @@ export type Widths = Readonly<Record<string, number>>;
 /** The least that a column can be made, in px. */
 export const NARROWEST = 40;
 /** That of a column which came after the player set the others, in px. */
-export const USUAL_WIDTH = 120;
+const USUAL_WIDTH = 120;
 const WIDEST = 2000;
 
 /** How wide the player has made the columns of a table, kept in this browser. */
@@ -17,6 +17,16 @@ export class ColumnWidths {
 
 	constructor(table: string) {
 		this.store = `arc-step-columns-${table}`;
+	}
+
+	/** How wide a column is where the player set any, in px. */
+	of(column: string): number {
+		return this.current[column] ?? USUAL_WIDTH;
+	}
+
+	/** How wide columns are together, in px. */
+	total(columns: readonly string[]): number {
+		return columns.reduce((sum, column) => sum + this.of(column), 0);
 	}
 
 	/** Reads what was kept; call once in the browser. What cannot be read is as at first. */

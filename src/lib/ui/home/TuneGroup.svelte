@@ -5,7 +5,8 @@
 	import type { Group, SetBoard } from '$lib/state/set-board.svelte';
 	import { dragHandleZone, TRIGGERS, type DndEvent } from 'svelte-dnd-action';
 	import { plural } from '$lib/words/words';
-	import { USUAL_WIDTH, type ColumnWidths } from '$lib/state/column-widths.svelte';
+	import type { ColumnWidths } from '$lib/state/column-widths.svelte';
+	import ColumnGroup from '$lib/ui/parts/ColumnGroup.svelte';
 	import ColumnHead from '$lib/ui/parts/ColumnHead.svelte';
 	import { createTable } from '@tanstack/svelte-table';
 	import { MediaQuery } from 'svelte/reactivity';
@@ -99,9 +100,8 @@
 	/** Widths of the player’s are for a desk: elsewhere columns come and go with the width of the screen. */
 	const desk = new MediaQuery('(width >= 68.75rem)', false);
 	const fixed = $derived(desk.current && heads.some(({ column }) => column.id in widths.current));
-	const wide = $derived(
-		heads.reduce((sum, { column }) => sum + (widths.current[column.id] ?? USUAL_WIDTH), 0)
-	);
+	const ids = $derived(heads.map(({ column }) => column.id));
+	const wide = $derived(widths.total(ids));
 	const hidden = $derived(
 		shown.length === 0 && (found !== null || (set === null && !board.dragging))
 	);
@@ -144,11 +144,7 @@
 		class="w-full border-collapse data-fixed:table-fixed @max-[67rem]:[&_[data-from=desk]]:hidden @max-[38rem]:[&_[data-from=tablet]]:hidden [&_td]:h-11 [&_td]:border-b [&_td]:border-hair [&_td]:pr-3 [&_td]:whitespace-nowrap max-tablet:[&_td]:pr-2 max-tablet:[&_td]:whitespace-normal [&_th]:border-b-2 [&_th]:border-ink [&_th]:py-2 [&_th]:pr-3 [&_th]:text-left [&_th]:text-reason [&_th]:font-normal [&_th]:whitespace-nowrap [&_th]:text-second"
 	>
 		{#if fixed}
-			<colgroup>
-				{#each heads as { column } (column.id)}<col
-						style:width="{widths.current[column.id] ?? USUAL_WIDTH}px"
-					/>{/each}
-			</colgroup>
+			<ColumnGroup columns={ids} {widths} />
 		{/if}
 		<thead hidden={items.length === 0 && rest.length > 0}>
 			<tr>

@@ -2,9 +2,10 @@
 	import { proseSigns } from '$core/chord';
 	import type { Log, LogFilter, LogTake, Sort } from '$lib/api/log-page';
 	import { send } from '$lib/state/api';
-	import { ColumnWidths, NARROWEST, USUAL_WIDTH } from '$lib/state/column-widths.svelte';
+	import { ColumnWidths, NARROWEST } from '$lib/state/column-widths.svelte';
 	import { INPUT_NAMES } from '$lib/state/input-words';
 	import { LogRows } from '$lib/state/log-rows.svelte';
+	import ColumnGroup from '$lib/ui/parts/ColumnGroup.svelte';
 	import ColumnHead from '$lib/ui/parts/ColumnHead.svelte';
 	import Toggle from '$lib/ui/parts/Toggle.svelte';
 	import { ago } from '$lib/words/when';
@@ -135,9 +136,8 @@
 	const desk = new MediaQuery('(width >= 68.75rem)', false);
 	const set = $derived(desk.current && Object.keys(widths.current).length > 0);
 	const heads = $derived(table.getHeaderGroups()[0]?.headers ?? []);
-	const wide = $derived(
-		heads.reduce((sum, { column }) => sum + (widths.current[column.id] ?? USUAL_WIDTH), 0)
-	);
+	const ids = $derived(heads.map(({ column }) => column.id));
+	const wide = $derived(widths.total(ids));
 
 	const landed = (take: LogTake): string => {
 		if (take.grade !== null) {
@@ -164,11 +164,7 @@
 		style:width={set ? `${wide}px` : null}
 	>
 		{#if set}
-			<colgroup>
-				{#each heads as { column } (column.id)}<col
-						style:width="{widths.current[column.id] ?? USUAL_WIDTH}px"
-					/>{/each}
-			</colgroup>
+			<ColumnGroup columns={ids} {widths} />
 		{/if}
 		<thead class="sticky top-0 z-1">
 			<tr aria-rowindex="1">
