@@ -23,6 +23,7 @@ const shared = {
 	},
 	test: {
 		include: ['src/**/*.test.ts'],
+		setupFiles: [at('src/test-setup.ts')],
 		// Databases that live for seconds do without their second, better compilation.
 		execArgv: ['--liftoff-only']
 	}

@@ -63,6 +63,26 @@ test('a browser whose storage is full keeps choices as long as it is open', asyn
 	expect(broken).toEqual([]);
 });
 
+test('a part of the app that does not arrive is asked for again till it does', async ({
+	page,
+	request
+}) => {
+	const { id } = await newTune(request);
+	await visit(page, `/tunes/${id}/route?position=6`);
+	await page.reload();
+	await visit(page, `/tunes/${id}/route?position=6`);
+	await expect(page.getByText('The server does not answer.')).toHaveCount(0);
+	let cut = true;
+	const app = /\/_app\/immutable\/|\/healthz/;
+	await page.route(app, (route) => (cut ? route.abort() : route.continue()));
+	await page.getByRole('button', { name: 'Write' }).click();
+	await expect(page.getByText('The server does not answer.')).toBeVisible();
+	cut = false;
+	await expect(page.getByRole('button', { name: 'Begin with an empty strip' })).toBeVisible();
+	await expect(page.getByText('The server does not answer.')).toHaveCount(0);
+	await page.unroute(app);
+});
+
 test('two tabs keep their own unsaved text; that of a closed one is found again', async ({
 	page,
 	context,

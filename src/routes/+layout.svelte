@@ -1,8 +1,10 @@
 <script lang="ts">
+	import { fetched } from '$lib/state/fetched';
 	import '../app.css';
 	import { afterNavigate, goto } from '$app/navigation';
 	import { page } from '$app/state';
 	import { care } from '$lib/state/care.svelte';
+	import { dropping } from '$lib/state/dropping.svelte';
 	import { dropLetters } from '$lib/state/first-letters';
 	import { useKeys } from '$lib/state/keys';
 	import { ELSEWHERE, EVERYWHERE } from '$lib/words/keys/everywhere';
@@ -34,6 +36,8 @@
 		soundPrefs.load();
 		document.documentElement.dataset.ready = 'true';
 	});
+	// At once: what is dropped before the part that reads it has come waits for it.
+	onMount(() => dropping.listen());
 
 	/** The page of the route that is open, or of the place where the hand is. */
 	function sheetHref(id: string): string {
@@ -75,9 +79,9 @@
 <!-- The script that sets the theme before anything is drawn stands in app.html, by the nonce of the page. -->
 <ModeWatcher disableHeadScriptInjection />
 <Later>
-	{#await import('$lib/ui/Notices.svelte') then Notices}<Notices.default />{/await}
+	{#await fetched(() => import('$lib/ui/Notices.svelte')) then Notices}<Notices.default />{/await}
 	<Standing />
-	{#await import('$lib/ui/Tips.svelte') then Tips}<Tips.default />{/await}
+	{#await fetched(() => import('$lib/ui/Tips.svelte')) then Tips}<Tips.default />{/await}
 </Later>
 <a
 	class="fixed -top-15 left-18 z-50 bg-ink px-4 py-2.5 font-bold text-paper focus:top-2 print:hidden"
@@ -87,7 +91,8 @@
 	{@render children()}
 {:else}
 	<Later>
-		{#await import('$lib/ui/files/DropFiles.svelte') then DropFiles}<DropFiles.default />{/await}
+		{#await fetched(() => import('$lib/ui/files/DropFiles.svelte')) then DropFiles}<DropFiles.default
+			/>{/await}
 	</Later>
 	<Rail {tuneId} />
 	<div

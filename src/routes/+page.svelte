@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { fetched } from '$lib/state/fetched';
 	import { EVERYWHERE } from '$lib/words/keys/everywhere';
 	import { NOTEBOOK } from '$lib/words/keys/notebook';
 	import Screen from '$lib/ui/parts/Screen.svelte';
@@ -281,7 +282,7 @@
 	/>
 </Screen>
 {#if naming}
-	{#await import('$lib/ui/home/SetDialog.svelte') then { default: SetDialog }}
+	{#await fetched(() => import('$lib/ui/home/SetDialog.svelte')) then { default: SetDialog }}
 		<SetDialog
 			group={named}
 			onclose={() => (naming = false)}

@@ -1,3 +1,4 @@
+import { fetched } from '$lib/state/fetched';
 import type { Chart } from '$core/chart';
 import type { TargetAnswer } from '$lib/api/plan-schema';
 import { soundPrefs } from './sound-prefs.svelte';
@@ -25,7 +26,7 @@ export class Announcer {
 		this.spoken = next;
 		const change = chart.changes[next];
 		const target = targets.find((entry) => entry.change === next);
-		void import('./speech').then(({ say, spokenChord, spokenNote }) => {
+		void fetched(() => import('./speech')).then(({ say, spokenChord, spokenNote }) => {
 			const chord = spokenChord(change.to.chord);
 			say(target ? `${chord}, ${spokenNote(target.name)}` : chord);
 		});

@@ -1,3 +1,4 @@
+import { fetched } from '$lib/state/fetched';
 import * as z from 'zod/mini';
 import { bleeds, INPUTS, latencyOf, type InputKind, type Meter } from '$core/practice';
 import { playClicks, type Clicks } from '$lib/audio/clicks';
@@ -124,7 +125,7 @@ export class Listening {
 	}
 
 	private async openMicrophone(): Promise<void> {
-		const { openMicrophone } = await import('$lib/input/microphone');
+		const { openMicrophone } = await fetched(() => import('$lib/input/microphone'));
 		const opened = await openMicrophone(this.ear, () => {
 			this.close();
 			this.trouble = 'broken';

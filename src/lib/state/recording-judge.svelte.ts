@@ -1,3 +1,4 @@
+import { fetched } from '$lib/state/fetched';
 import type { PlayedEvent } from '$core/practice';
 
 /** Listens to a recording of a take beside the page; says how far it is, and can be given up. */
@@ -11,7 +12,7 @@ export class RecordingJudge {
 	 * @returns what went wrong in a sentence; null where nothing did, or it was given up
 	 */
 	async hear(file: File, judged: (events: readonly PlayedEvent[]) => void): Promise<string | null> {
-		const { readRecording, RecordingTrouble } = await import('$lib/input/recording');
+		const { readRecording, RecordingTrouble } = await fetched(() => import('$lib/input/recording'));
 		this.cancelJob();
 		const job = readRecording(file, (share) => (this.share = share));
 		this.share = 0;

@@ -1,3 +1,4 @@
+import { fetched } from '$lib/state/fetched';
 import type { Faders } from '$lib/audio/desk';
 import type { Sounding } from '$lib/audio/open-engine';
 
@@ -6,7 +7,9 @@ let sounding: Promise<Sounding> | null = null;
 
 /** The audio of this page, awake; call it out of a key or a click. Throws where there is none: see `noSound`. */
 export async function openSound(faders: Faders): Promise<Sounding> {
-	sounding ??= import('$lib/audio/open-engine').then(({ openEngine }) => openEngine(faders));
+	sounding ??= fetched(() => import('$lib/audio/open-engine')).then(({ openEngine }) =>
+		openEngine(faders)
+	);
 	const audio = await sounding;
 	await audio.wake();
 	return audio;

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { fetched } from '$lib/state/fetched';
 	import Button from '$lib/ui/parts/Button.svelte';
 	import ChevronDown from '@lucide/svelte/icons/chevron-down';
 	import type { Snippet } from 'svelte';
@@ -31,7 +32,7 @@
 	<ChevronDown size={18} aria-hidden="true" />
 </Button>
 {#if wanted}
-	{#await import('./DropMenu.svelte') then Menu}
+	{#await fetched(() => import('./DropMenu.svelte')) then Menu}
 		<Menu.default bind:shown {trigger} {lines} />
 	{/await}
 {/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { fetched } from '$lib/state/fetched';
 	import { MediaQuery } from 'svelte/reactivity';
 
 	/**
@@ -44,7 +45,7 @@
 	}}
 />
 {#if at?.dataset.tip}
-	{#await import('./Tip.svelte') then { default: Tip }}
+	{#await fetched(() => import('./Tip.svelte')) then { default: Tip }}
 		<Tip anchor={at} says={at.dataset.tip} {id} />
 	{/await}
 {/if}

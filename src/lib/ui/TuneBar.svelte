@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { fetched } from '$lib/state/fetched';
 	import { keyName, type Chart } from '$core/chart';
 	import { keyOf } from '$core/harmony';
 	import { useTune } from '$lib/state/open-tune.svelte';
@@ -23,7 +24,8 @@
 </script>
 
 {#snippet heard()}
-	{#await import('./transport/Playing.svelte') then Playing}<Playing.default />{/await}
+	{#await fetched(() => import('./transport/Playing.svelte')) then Playing}<Playing.default
+		/>{/await}
 {/snippet}
 {#snippet end()}<TransportBar />{/snippet}
 <TopBar

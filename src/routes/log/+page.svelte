@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { fetched } from '$lib/state/fetched';
 	import FirstVisit from '$lib/ui/FirstVisit.svelte';
 	import { EVERYWHERE } from '$lib/words/keys/everywhere';
 	import { LOG } from '$lib/words/keys/pages';
@@ -141,7 +142,7 @@
 					class="max-tablet:flex-wrap"
 				/>
 				{#if data.pair.length === 2}
-					{#await import('$lib/ui/log/CompareTakes.svelte') then Compare}
+					{#await fetched(() => import('$lib/ui/log/CompareTakes.svelte')) then Compare}
 						<Compare.default pair={data.pair} now={data.now} />
 					{/await}
 				{/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { fetched } from '$lib/state/fetched';
 	import { GRADE_KEYS } from '$lib/words/keys/drill';
 	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
 	import Button from '$lib/ui/parts/Button.svelte';
@@ -56,7 +57,7 @@
 	<PanelHead title="Listening" />
 	<div class="min-h-40">
 		<Later>
-			{#await import('./InputPanel.svelte') then Panel}
+			{#await fetched(() => import('./InputPanel.svelte')) then Panel}
 				<Panel.default {desk} {listening} onfile={(file) => void judgeFile(file)} />
 			{/await}
 		</Later>

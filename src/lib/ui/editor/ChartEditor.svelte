@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { fetched } from '$lib/state/fetched';
 	import { onMount } from 'svelte';
 	import type { EditorView } from '@codemirror/view';
 	import type { Span } from '$core/chart';
@@ -23,24 +24,26 @@
 
 	onMount(() => {
 		let gone = false;
-		void Promise.all([import('./setup'), import('./marks')]).then(([setup, marks]) => {
-			if (gone) return;
-			modules = { setup, marks };
-			const extensions = setup.editorExtensions({
-				onchange: (value) => (text = value),
-				oncursor: (line, column, moved) => oncursor(line, column, moved),
-				onsave: () => onsave(),
-				onleave: () => onleave()
-			});
-			view = new setup.EditorView({
-				parent: host,
-				state: setup.EditorState.create({ doc: text, extensions })
-			});
-			// A chart without bars waits for its first chord; what was typed on the way here is in it.
-			const letters = takeLetters();
-			if (letters !== null || fresh) toEnd();
-			for (const letter of letters ?? '') setup.typeLetter(view, letter);
-		});
+		void Promise.all([fetched(() => import('./setup')), fetched(() => import('./marks'))]).then(
+			([setup, marks]) => {
+				if (gone) return;
+				modules = { setup, marks };
+				const extensions = setup.editorExtensions({
+					onchange: (value) => (text = value),
+					oncursor: (line, column, moved) => oncursor(line, column, moved),
+					onsave: () => onsave(),
+					onleave: () => onleave()
+				});
+				view = new setup.EditorView({
+					parent: host,
+					state: setup.EditorState.create({ doc: text, extensions })
+				});
+				// A chart without bars waits for its first chord; what was typed on the way here is in it.
+				const letters = takeLetters();
+				if (letters !== null || fresh) toEnd();
+				for (const letter of letters ?? '') setup.typeLetter(view, letter);
+			}
+		);
 		return () => {
 			gone = true;
 			dropLetters();

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { fetched } from '$lib/state/fetched';
 	import { mode } from 'mode-watcher';
 	import { onMount } from 'svelte';
 	import type { LogChart, LogOption } from './log-charts';
@@ -13,7 +14,7 @@
 	onMount(() => {
 		let gone = false;
 		const resized = new ResizeObserver(() => chart?.resize());
-		void import('./log-charts').then(({ logChart }) => {
+		void fetched(() => import('./log-charts')).then(({ logChart }) => {
 			if (gone || !host) return;
 			chart = logChart(host);
 			resized.observe(host);

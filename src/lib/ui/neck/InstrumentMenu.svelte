@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { fetched } from '$lib/state/fetched';
 	import Select from '$lib/ui/parts/Select.svelte';
 	import { popover, POP_WIDTH } from '$lib/ui/parts/popover';
 	import Button from '$lib/ui/parts/Button.svelte';
@@ -87,8 +88,8 @@
 			<p class="text-reason text-second">
 				{proseSigns(here)}, {open.instrument.frets} frets, {open.instrument.scaleLengthMm} mm
 			</p>
-			{#await import('$lib/ui/parts/LineForm.svelte') then { default: LineForm }}
-				{#await import('$lib/api/form-schema') then { tuningForm }}
+			{#await fetched(() => import('$lib/ui/parts/LineForm.svelte')) then { default: LineForm }}
+				{#await fetched(() => import('$lib/api/form-schema')) then { tuningForm }}
 					<LineForm
 						schema={tuningForm}
 						label="Or any tuning"

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { fetched } from '$lib/state/fetched';
 	import type { NeckCoverage } from '$lib/state/neck-coverage.svelte';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import { tabs } from '$lib/ui/parts/tabs';
@@ -29,7 +30,7 @@
 	let loaded: Partial<Record<Panel, Component<Parts>>> = $state.raw({});
 	async function load(panel: Panel): Promise<void> {
 		if (loaded[panel]) return;
-		const { default: Part } = await LOAD[panel]();
+		const { default: Part } = await fetched(LOAD[panel]);
 		loaded = { ...loaded, [panel]: Part };
 	}
 	$effect(() => void load(view.panel));
@@ -39,15 +40,19 @@
 		PANELS.filter(({ id }) => prefs.current.more || FIRST_PANELS.includes(id) || id === view.panel)
 	);
 
+	/** The panel that was asked for last by its key. */
+	let asked: Panel | null = null;
 	/**
-	 * Opens a panel by its key, picks the first thing there and puts the focus on it; the key of an open
-	 * panel lets the thing go.
+	 * Opens a panel by its key, picks the first thing there and puts the focus on it, all at once when it has come:
+	 * an arrow pressed after what is seen moves that. The key of an open panel lets the thing go.
 	 */
 	export async function open(panel: Panel): Promise<void> {
+		asked = panel;
 		if (view.panel === panel && view.choice) return view.pick('');
+		await load(panel);
+		if (asked !== panel) return;
 		view.show(panel);
 		view.pickFirst();
-		await load(panel);
 		await tick();
 		const checked = body.querySelectorAll<HTMLElement>('[role="radio"][aria-checked="true"]');
 		checked[checked.length - 1]?.focus();

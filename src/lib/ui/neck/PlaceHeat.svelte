@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { fetched } from '$lib/state/fetched';
 	import { signs } from '$core/chord';
 	import type { NeckCoverage } from '$lib/state/neck-coverage.svelte';
 	import { useTune } from '$lib/state/open-tune.svelte';
@@ -51,7 +52,7 @@
 	onMount(() => {
 		let gone = false;
 		const draw = async () => {
-			const { heatChart } = await import('./heat-chart');
+			const { heatChart } = await fetched(() => import('./heat-chart'));
 			if (!gone) chart = heatChart(host, (position) => open.moveTo(position));
 		};
 		const idle = typeof requestIdleCallback === 'function';

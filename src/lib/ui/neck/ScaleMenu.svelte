@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { fetched } from '$lib/state/fetched';
 	import { popover, POP_WIDTH } from '$lib/ui/parts/popover';
 	import Button from '$lib/ui/parts/Button.svelte';
 	import { buildScale, parseDegrees, type Scale } from '$core/harmony';
@@ -49,8 +50,8 @@
 			collisionPadding={12}
 		>
 			<ScalePicker {scale} onuse={use} />
-			{#await import('$lib/ui/parts/LineForm.svelte') then { default: LineForm }}
-				{#await import('$lib/api/form-schema') then { degreesForm }}
+			{#await fetched(() => import('$lib/ui/parts/LineForm.svelte')) then { default: LineForm }}
+				{#await fetched(() => import('$lib/api/form-schema')) then { degreesForm }}
 					<LineForm
 						schema={degreesForm}
 						label="Or its degrees"

@@ -1,5 +1,6 @@
 <script lang="ts" generics="T extends string">
 	import ChevronDown from '@lucide/svelte/icons/chevron-down';
+	import { fetched } from '$lib/state/fetched';
 	import { tick } from 'svelte';
 	import { MediaQuery } from 'svelte/reactivity';
 	import { field } from './field';
@@ -51,12 +52,16 @@
 	export function focus(): void {
 		(native ?? openAt ?? closedAt)?.focus();
 	}
-	const ahead = () => void (finds ? import('./FindList.svelte') : import('./SelectList.svelte'));
+	const ahead = () =>
+		void (finds
+			? fetched(() => import('./FindList.svelte'))
+			: fetched(() => import('./SelectList.svelte')));
 	/** What was typed to open a list in which one can type. */
 	let letter = $state('');
 	function show(): void {
-		if (finds) void import('./FindList.svelte').then((list) => (Finding = list.default));
-		else void import('./SelectList.svelte').then((list) => (Listing = list.default));
+		if (finds)
+			void fetched(() => import('./FindList.svelte')).then((list) => (Finding = list.default));
+		else void fetched(() => import('./SelectList.svelte')).then((list) => (Listing = list.default));
 	}
 	const looks = $derived(
 		look.control({

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { fetched } from '$lib/state/fetched';
 	import type { RouteSummary } from '$lib/api/notebook-schema';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
 	import { STYLE_NAMES } from '$lib/words/styles';
@@ -27,17 +28,17 @@
 </script>
 
 {#if writing}
-	{#await import('./WriteDialog.svelte') then Dialog}
+	{#await fetched(() => import('./WriteDialog.svelte')) then Dialog}
 		<Dialog.default bind:shown={writing} {plan} {onwrite} {onclear} />
 	{/await}
 {/if}
 {#if comparing}
-	{#await import('./CompareDialog.svelte') then Dialog}
+	{#await fetched(() => import('./CompareDialog.svelte')) then Dialog}
 		<Dialog.default bind:shown={comparing} {plan} {routes} />
 	{/await}
 {/if}
 {#if keeping.asking}
-	{#await import('../ConflictDialog.svelte') then Dialog}
+	{#await fetched(() => import('../ConflictDialog.svelte')) then Dialog}
 		<Dialog.default
 			bind:open={keeping.asking}
 			what="route"

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { fetched } from '$lib/state/fetched';
 	import { ROUTE } from '$lib/words/keys/route';
 	import Empty from '$lib/ui/parts/Empty.svelte';
 	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
@@ -53,11 +54,11 @@
 
 <Later>
 	{#if side === 'making'}
-		{#await import('./LinePanel.svelte') then Panel}
+		{#await fetched(() => import('./LinePanel.svelte')) then Panel}
 			<Panel.default {plan} onclose={() => (side = 'change')} />
 		{/await}
 	{:else if side === 'plans'}
-		{#await import('./PlansPanel.svelte') then Panel}
+		{#await fetched(() => import('./PlansPanel.svelte')) then Panel}
 			<Panel.default {plan} onclose={() => (side = 'change')} />
 		{/await}
 	{:else if open.change}
@@ -81,7 +82,7 @@
 				{#if open.next}<span class="text-next-ink"><ChordSymbol chord={open.next} /></span>{/if}
 			</div>
 			{#if selection.size > 0}
-				{#await import('./NoteBox.svelte') then Box}
+				{#await fetched(() => import('./NoteBox.svelte')) then Box}
 					<Box.default {plan} {selection} {actions} />
 				{/await}
 			{:else if open.now && open.next}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { fetched } from '$lib/state/fetched';
 	import PanelHead from '$lib/ui/parts/PanelHead.svelte';
 	import Button from '$lib/ui/parts/Button.svelte';
 	import type { SoundCheck } from '$lib/audio/sound-check';
@@ -12,7 +13,7 @@
 		working = true;
 		trouble = '';
 		try {
-			const { checkSound } = await import('$lib/audio/sound-check');
+			const { checkSound } = await fetched(() => import('$lib/audio/sound-check'));
 			found = await checkSound();
 		} catch {
 			trouble = 'The check did not run: this browser gives no sound, or the sounds did not load.';

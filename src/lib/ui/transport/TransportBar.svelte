@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { fetched } from '$lib/state/fetched';
 	import Toggle from '$lib/ui/parts/Toggle.svelte';
 	import { BAND } from '$lib/words/keys/everywhere';
 	import { shortcutOf } from '$lib/words/keys/key-map';
@@ -55,7 +56,7 @@
 		>{/if}</button
 >
 {#if wanted}
-	{#await import('./SoundPopover.svelte') then Sound}
+	{#await fetched(() => import('./SoundPopover.svelte')) then Sound}
 		<Sound.default
 			bind:shown
 			{trigger}
@@ -67,7 +68,7 @@
 	{/await}
 {/if}
 {#if takingAway}
-	{#await import('./BackingDialog.svelte') then Dialog}
+	{#await fetched(() => import('./BackingDialog.svelte')) then Dialog}
 		<Dialog.default bind:shown={takingAway} {transport} />
 	{/await}
 {/if}

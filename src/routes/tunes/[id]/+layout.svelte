@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { fetched } from '$lib/state/fetched';
 	import { browser } from '$app/environment';
 	import { afterNavigate, goto, replaceState } from '$app/navigation';
 	import { page } from '$app/state';
@@ -129,7 +130,7 @@
 	{@render children()}
 {/key}
 {#if standing}
-	{#await import('$lib/ui/stand/StandView.svelte') then Stand}
+	{#await fetched(() => import('$lib/ui/stand/StandView.svelte')) then Stand}
 		<Stand.default onclose={() => void stand(false)} />
 	{/await}
 {/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { fetched } from '$lib/state/fetched';
 	import FirstVisit from '$lib/ui/FirstVisit.svelte';
 	import Screen from '$lib/ui/parts/Screen.svelte';
 	import Button from '$lib/ui/parts/Button.svelte';
@@ -236,7 +237,7 @@
 </Screen>
 
 {#if keeping.asking}
-	{#await import('$lib/ui/ConflictDialog.svelte') then Dialog}
+	{#await fetched(() => import('$lib/ui/ConflictDialog.svelte')) then Dialog}
 		<Dialog.default
 			bind:open={keeping.asking}
 			what="tune"

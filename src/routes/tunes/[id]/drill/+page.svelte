@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { fetched } from '$lib/state/fetched';
 	import FirstVisit from '$lib/ui/FirstVisit.svelte';
 	import { BAND } from '$lib/words/keys/everywhere';
 	import { DRILL } from '$lib/words/keys/drill';
@@ -239,7 +240,7 @@
 	{/snippet}
 </Screen>
 {#if building}
-	{#await import('$lib/ui/drill/DrillBuilder.svelte') then Builder}
+	{#await fetched(() => import('$lib/ui/drill/DrillBuilder.svelte')) then Builder}
 		<Builder.default {desk} onclose={() => (building = false)} />
 	{/await}
 {/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { fetched } from '$lib/state/fetched';
 	import FirstVisit from '$lib/ui/FirstVisit.svelte';
 	import { NOTES, ROUTE, WRITING } from '$lib/words/keys/route';
 	import Screen from '$lib/ui/parts/Screen.svelte';
@@ -49,7 +50,7 @@
 	/** Where the chart lies best; a tune that has routes is planned where the hand is. */
 	async function bestPlace(): Promise<number | null> {
 		if (data.routes.length > 0) return null;
-		const { NeckCoverage } = await import('$lib/state/neck-coverage.svelte');
+		const { NeckCoverage } = await fetched(() => import('$lib/state/neck-coverage.svelte'));
 		const coverage = new NeckCoverage(open, () => plan.wishes.style);
 		await coverage.start();
 		coverage.close();
@@ -178,7 +179,7 @@
 		<div class="-mr-4 grid min-w-0 gap-1" aria-busy={plan.planning}>
 			<div class="min-w-0 overflow-hidden" bind:clientWidth={width}>
 				{#if writer.on}
-					{#await import('$lib/ui/route/WritingBar.svelte') then Bar}
+					{#await fetched(() => import('$lib/ui/route/WritingBar.svelte')) then Bar}
 						<Bar.default {writer} />
 					{/await}
 				{:else if plan.planned}<Overview {plan} {axis} {width} />{/if}
@@ -188,7 +189,7 @@
 						<TabRow {plan} {axis} {width} grid={gridTicks} />
 					</Later>
 				{:else}
-					{#await import('$lib/ui/route/Score.svelte') then Score}
+					{#await fetched(() => import('$lib/ui/route/Score.svelte')) then Score}
 						<Score.default
 							{plan}
 							{selection}
@@ -222,7 +223,7 @@
 			</Later>
 		</div>
 		{#if table}
-			{#await import('$lib/ui/route/RouteTable.svelte') then Table}
+			{#await fetched(() => import('$lib/ui/route/RouteTable.svelte')) then Table}
 				<Table.default {plan} />
 			{/await}
 		{/if}

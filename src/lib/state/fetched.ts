@@ -1,0 +1,27 @@
+import { serverWatch } from './server-watch.svelte';
+
+/** Before a part is asked for again, in ms; the last holds from there on. */
+const WAITS_MS = [200, 1000, 2000];
+/** With these waits, half an hour. */
+const MOST_TRIES = 900;
+
+/**
+ * A part of the app that is fetched when it is needed, asked for again while it does not come: a server that
+ * starts anew or a network that changes in that moment costs time, not the part. Say `fetched(() => import('…'))`.
+ * @returns the module
+ * @throws {Error} what the module itself throws, at once; the browser's own error when it has not come after half an hour
+ */
+export async function fetched<T>(load: () => Promise<T>): Promise<T> {
+	for (let tries = 1; ; tries++) {
+		try {
+			return await load();
+		} catch (error) {
+			// Browsers tell a module that did not arrive by this kind of error.
+			if (!(error instanceof TypeError) || tries === MOST_TRIES) throw error;
+			if (tries > 1) serverWatch.lost();
+			await new Promise((again) => {
+				setTimeout(again, WAITS_MS[Math.min(tries, WAITS_MS.length) - 1]);
+			});
+		}
+	}
+}
