@@ -7,6 +7,16 @@
 	import { KEY_MAPS } from '$lib/words/keys/all';
 	import { capsOf } from '$lib/words/keys/key-map';
 	import { LINES, MARKS, ROWS, SMALL, TABLES, TERMS } from '$lib/words/help-terms';
+
+	const PARTS = [
+		['keys', 'Keys'],
+		['marks', 'Marks'],
+		['care', 'Care'],
+		['chart-text', 'Chart text'],
+		['line-text', 'A line as text'],
+		['tables', 'Lists and tables'],
+		['terms', 'Terms']
+	] as const;
 </script>
 
 <svelte:head><title>Help · Arc Step</title></svelte:head>
@@ -15,15 +25,19 @@
 	<h1 class="max-w-[34em] pt-3 pb-4.5 text-verdict">
 		Hear the chords: land on a note of each, on time, and the hand stays where it is.
 	</h1>
-	<div class="grid grid-cols-3 gap-8 max-desk:grid-cols-[1fr_1fr] max-tablet:grid-cols-[1fr]">
-		<div>
-			<section>
-				<PanelHead title="Keys" />
-				{#each KEY_MAPS as [where, map] (where)}
+	<nav class="flex flex-wrap gap-x-5 gap-y-1 pb-4.5" aria-label="On this page">
+		{#each PARTS as [id, title] (id)}<a class="underline underline-offset-4" href="#{id}">{title}</a
+			>{/each}
+	</nav>
+	<section id="keys">
+		<PanelHead title="Keys" />
+		<div class="columns-3 gap-8 max-desk:columns-2 max-tablet:columns-1">
+			{#each KEY_MAPS as [where, map] (where)}
+				<div class="break-inside-avoid">
 					<h3 class="pt-3 pb-1 text-line">{where}</h3>
 					<ul>
 						{#each Object.entries(map) as [name, row] (name)}<li
-								class="grid grid-cols-[128px_minmax(0,1fr)] gap-3 border-b border-hair py-1"
+								class="grid grid-cols-[140px_minmax(0,1fr)] gap-3 border-b border-hair py-1"
 							>
 								<span class="flex flex-wrap content-start items-center gap-y-1"
 									>{#each capsOf(row) as caps, i (caps)}{#if i > 0}<span
@@ -32,11 +46,13 @@
 								><span>{row.does}</span>
 							</li>{/each}
 					</ul>
-				{/each}
-			</section>
+				</div>
+			{/each}
 		</div>
+	</section>
+	<div class="grid grid-cols-3 gap-8 pt-8 max-desk:grid-cols-[1fr_1fr] max-tablet:grid-cols-[1fr]">
 		<div class="grid content-start gap-6">
-			<section>
+			<section id="marks">
 				<PanelHead title="Marks" note="colour says when, shape says what" />
 				<ul>
 					{#each MARKS as mark (mark.says)}
@@ -61,7 +77,7 @@
 					{/each}
 				</ul>
 			</section>
-			<section>
+			<section id="care">
 				<PanelHead title="Care" />
 				<p class="max-w-[34em] pt-2">
 					Warm up. Rest a few minutes in every half hour. Stop when anything hurts, tingles or goes
@@ -69,23 +85,9 @@
 					talk over. Pain that stays is for a clinician, technique for a teacher.
 				</p>
 			</section>
-			<section>
-				<PanelHead title="Lists and tables" />
-				<dl class="grid">
-					{#each TABLES as [what, says] (what)}<dt class="pt-2 font-bold">{what}</dt>
-						<dd class="border-b border-hair pb-2 text-second">{says}</dd>{/each}
-				</dl>
-			</section>
-			<section>
-				<PanelHead title="Terms" />
-				<dl class="grid">
-					{#each TERMS as [term, says] (term)}<dt class="pt-2 font-bold">{term}</dt>
-						<dd class="border-b border-hair pb-2 text-second">{says}</dd>{/each}
-				</dl>
-			</section>
 		</div>
 		<div class="grid content-start gap-6">
-			<section>
+			<section id="chart-text">
 				<PanelHead title="Chart text" />
 				<dl class="grid">
 					{#each ROWS as [text, says] (text)}<dt class="pt-2 font-bold">
@@ -94,12 +96,28 @@
 						<dd class="border-b border-hair pb-2 text-second">{says}</dd>{/each}
 				</dl>
 			</section>
-			<section>
+			<section id="line-text">
 				<PanelHead title="A line as text" />
 				<dl class="grid">
 					{#each LINES as [text, says] (text)}<dt class="pt-2 font-bold">
 							<code class="font-mono">{text}</code>
 						</dt>
+						<dd class="border-b border-hair pb-2 text-second">{says}</dd>{/each}
+				</dl>
+			</section>
+			<section id="tables">
+				<PanelHead title="Lists and tables" />
+				<dl class="grid">
+					{#each TABLES as [what, says] (what)}<dt class="pt-2 font-bold">{what}</dt>
+						<dd class="border-b border-hair pb-2 text-second">{says}</dd>{/each}
+				</dl>
+			</section>
+		</div>
+		<div class="grid content-start gap-6">
+			<section id="terms">
+				<PanelHead title="Terms" />
+				<dl class="grid">
+					{#each TERMS as [term, says] (term)}<dt class="pt-2 font-bold">{term}</dt>
 						<dd class="border-b border-hair pb-2 text-second">{says}</dd>{/each}
 				</dl>
 			</section>
