@@ -30,7 +30,7 @@ export async function layIn({ open, plan }: Pick<RouteParts, 'open' | 'plan'>): 
 export async function catchNotes({ open, plan, selection }: RouteParts): Promise<void> {
 	if (plan.line.length === 0) return;
 	if (selection.size === 0) selection.pickWay();
-	const { catchMotif } = await fetched(() => import('$core/phrase'));
+	const { catchMotif } = await fetched(() => import('./motif-catcher'));
 	const motif = catchMotif(selection.notes, open.chart, plan.scales, 'role');
 	if (!motif) return;
 	const symbol = open.chart.events[selection.notes[0].chord]?.symbol ?? '';
