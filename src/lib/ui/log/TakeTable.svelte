@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { browser } from '$app/environment';
 	import { proseSigns } from '$core/chord';
 	import type { Log, LogFilter, LogTake, Sort } from '$lib/api/log-page';
 	import { send } from '$lib/state/api';
@@ -86,13 +87,18 @@
 		list.setOptions({ count, getScrollElement: () => element, estimateSize: () => size });
 		list.measure();
 	});
-	/** What is in sight, and some more; before the frame is measured, and on the server, what the page brought. */
+	/** Rows that a browser draws before it has measured how many are in sight. */
+	const AT_FIRST = 20;
+	/** What is in sight, and some more; on the server what the page brought. */
 	const seen = $derived.by((): { from: number; to: number } => {
 		const items = $virtual.getVirtualItems();
 		const [first] = items;
 		const last = items.at(-1);
 		if (!first || !last)
-			return { from: filter.skip, to: Math.min(rows.count, filter.skip + log.page) };
+			return {
+				from: filter.skip,
+				to: Math.min(rows.count, filter.skip + (browser ? AT_FIRST : log.page))
+			};
 		return { from: first.index, to: Math.min(rows.count, last.index + 1) };
 	});
 	$effect(() => {
