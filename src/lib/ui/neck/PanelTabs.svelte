@@ -57,10 +57,14 @@
 		const checked = body.querySelectorAll<HTMLElement>('[role="radio"][aria-checked="true"]');
 		checked[checked.length - 1]?.focus();
 	}
+	function toTab(panel: string): void {
+		asked = null;
+		view.show(panel as Panel);
+	}
 </script>
 
 <section data-part="panels" class="min-h-50 min-w-0" bind:this={body}>
-	<Tabs.Root value={view.panel} onValueChange={(panel) => view.show(panel as Panel)}>
+	<Tabs.Root value={view.panel} onValueChange={toTab}>
 		<Tabs.List class={look.list()} aria-label="In this place">
 			{#each listed as { id, row, name } (id)}
 				<Tabs.Trigger
