@@ -19,6 +19,15 @@
 	] as const;
 </script>
 
+{#snippet words(rows: readonly (readonly [string, string])[], typed = false)}
+	<dl class="grid">
+		{#each rows as [word, says] (word)}<dt class="pt-2 font-bold">
+				{#if typed}<code class="font-mono">{word}</code>{:else}{word}{/if}
+			</dt>
+			<dd class="border-b border-hair pb-2 text-second">{says}</dd>{/each}
+	</dl>
+{/snippet}
+
 <svelte:head><title>Help · Arc Step</title></svelte:head>
 <TopBar title="Help" />
 <Screen>
@@ -89,37 +98,21 @@
 		<div class="grid content-start gap-6">
 			<section id="chart-text">
 				<PanelHead title="Chart text" />
-				<dl class="grid">
-					{#each ROWS as [text, says] (text)}<dt class="pt-2 font-bold">
-							<code class="font-mono">{text}</code>
-						</dt>
-						<dd class="border-b border-hair pb-2 text-second">{says}</dd>{/each}
-				</dl>
+				{@render words(ROWS, true)}
 			</section>
 			<section id="line-text">
 				<PanelHead title="A line as text" />
-				<dl class="grid">
-					{#each LINES as [text, says] (text)}<dt class="pt-2 font-bold">
-							<code class="font-mono">{text}</code>
-						</dt>
-						<dd class="border-b border-hair pb-2 text-second">{says}</dd>{/each}
-				</dl>
+				{@render words(LINES, true)}
 			</section>
 			<section id="tables">
 				<PanelHead title="Lists and tables" />
-				<dl class="grid">
-					{#each TABLES as [what, says] (what)}<dt class="pt-2 font-bold">{what}</dt>
-						<dd class="border-b border-hair pb-2 text-second">{says}</dd>{/each}
-				</dl>
+				{@render words(TABLES)}
 			</section>
 		</div>
 		<div class="grid content-start gap-6">
 			<section id="terms">
 				<PanelHead title="Terms" />
-				<dl class="grid">
-					{#each TERMS as [term, says] (term)}<dt class="pt-2 font-bold">{term}</dt>
-						<dd class="border-b border-hair pb-2 text-second">{says}</dd>{/each}
-				</dl>
+				{@render words(TERMS)}
 			</section>
 		</div>
 	</div>
