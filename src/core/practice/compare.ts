@@ -71,7 +71,7 @@ export function viewTake(request: JudgeRequest): TakeView {
 	const pitches = notes.map(({ midi }) => midi);
 	return {
 		judgement,
-		summary: summarise(request.chart, judgement),
+		summary: summarise(request.chart, judgement, request.rules.colours),
 		notes,
 		chordToneShare: chordToneShare(request.chart, request, notes),
 		lowest: pitches.length > 0 ? Math.min(...pitches) : null,

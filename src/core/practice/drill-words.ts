@@ -59,6 +59,8 @@ function ruleWords(rules: Rules): string[] {
 	if (rules.grid) words.push(GRID_WORDS[rules.grid]);
 	if (rules.strings) words.push(strings(rules.strings));
 	if (rules.fret !== undefined) words.push(`fret ${rules.fret} only`);
+	if (rules.colours === 'lean') words.push('colours are told');
+	if (rules.colours === 'land') words.push('colours land too');
 	if (rules.restBars && rules.restBars.length > 0) words.push('call and answer');
 	return words;
 }

@@ -1,9 +1,11 @@
 import { median, searchBy } from '../kernel';
 import { toneAt } from '../chord';
+import { colourOver } from '../route';
 import { bendsOf, type Sounded, soundedOf } from './bends';
 import { type Due, dueChanges } from './due';
 import { landsOn, passes } from './landing-rule';
 import { violationsOf } from './rules';
+import { isLanded } from './summary';
 import type { Judgement, JudgeRequest, Result, Taken } from './types';
 
 /** Events with latency taken off, at the pitch that sounds, in order of time. */
@@ -11,7 +13,7 @@ export const inOrder = ({ events, latencyMs }: JudgeRequest): Sounded[] =>
 	soundedOf(
 		events
 			.map((event) => ({ ...event, timeMs: event.timeMs - latencyMs }))
-			.sort((a, b) => a.timeMs - b.timeMs || a.midi - b.midi)
+			.sort((a, b) => a.timeMs - b.timeMs || b.midi - a.midi)
 	);
 
 const { firstFrom } = searchBy((event: Sounded) => event.timeMs);
@@ -48,7 +50,7 @@ class Ringing {
 /** To a millionth of a ms. */
 const rounded = (ms: number): number => Math.round(ms * 1e6) / 1e6;
 
-/** Fits the rule first, then nearest to the moment. */
+/** Fits the rule first, then nearest to the moment; of several struck at one time the highest. */
 function best(
 	found: readonly number[],
 	fits: (event: number) => boolean,
@@ -71,12 +73,18 @@ function judgeChange(
 	const { change, loop, dueMs, earlyMs, beatMs } = due;
 	const { toleranceMs, rules, instrument } = request;
 	const { chord } = change.to;
+	const colour = (event: number) =>
+		colourOver(request.chart, request.scales, change.to.index, events[event]!.midi);
 	const is = (result: Result, event: number | null): Taken => ({
 		index: change.index,
 		loop,
 		result,
 		midi: event === null ? null : events[event]!.midi,
-		role: (event === null ? null : toneAt(chord, events[event]!.midi)?.role) ?? null,
+		role:
+			event === null
+				? null
+				: (toneAt(chord, events[event]!.midi)?.role ??
+					(result === 'leaning' ? colour(event) : null)),
 		errorMs: event === null ? null : rounded(events[event]!.timeMs - dueMs),
 		event,
 		dueMs
@@ -102,9 +110,14 @@ function judgeChange(
 	const rings = ringing.at(dueMs);
 	const held = best(rings.filter(isTone), fits, off);
 	if (held !== undefined) return is('held', held);
+	const after = tones.find((event) => events[event]!.timeMs > dueMs);
+	if (rules.colours !== undefined && rules.colours !== 'miss' && after === undefined) {
+		const there = [...around.filter((event) => off(event) <= toleranceMs), ...rings];
+		const leaning = best(there.filter((event) => colour(event) !== null), () => true, off);
+		if (leaning !== undefined) return is('leaning', leaning);
+	}
 	const before = tones.filter((event) => events[event]!.timeMs < dueMs).at(-1);
 	if (before !== undefined) return is('early', before);
-	const after = tones.find((event) => events[event]!.timeMs > dueMs);
 	if (after !== undefined) return is('late', after);
 	const other = best([...around, ...rings], () => true, off);
 	return other === undefined ? is('silent', null) : is('missed', other);
@@ -126,7 +139,7 @@ export function judge(request: JudgeRequest): Judgement {
 	const taken = landingsOf(request, events);
 	const violations = violationsOf(request, events, taken);
 	const asked = taken.filter(({ result }) => result !== 'passed');
-	const good = asked.filter(({ result }) => result === 'landed' || result === 'held');
+	const good = asked.filter((change) => isLanded(change, request.rules.colours));
 	const struck = asked.filter(({ result }) => ['landed', 'early', 'late'].includes(result));
 	return {
 		changes: taken.map(({ event: _, dueMs: __, ...change }) => change),

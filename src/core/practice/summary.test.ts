@@ -30,7 +30,7 @@ describe('a take summed up', () => {
 		]);
 		expect(all).toMatchObject({ asked: 6, landed: 2, landedShare: 2 / 6 });
 		expect(all.counts).toEqual({
-			...{ landed: 1, held: 1, early: 1, late: 1, missed: 1, silent: 1, passed: 1 }
+			...{ landed: 1, held: 1, leaning: 0, early: 1, late: 1, missed: 1, silent: 1, passed: 1 }
 		});
 		expect(
 			['landed', 'held', 'early', 'late', 'missed', 'silent', 'passed'].filter((result) =>

@@ -1,7 +1,8 @@
 import type { Chart } from '../chart';
 import type { Role } from '../chord';
+import type { Colours } from '../route';
 import { chordKind, type ChordKind } from './chord-kind';
-import type { JudgedChange, Judgement, Result } from './types';
+import { RESULTS, type JudgedChange, type Judgement, type Result } from './types';
 
 /** How many of the changes asked for landed (or were held). */
 type Tally = { readonly asked: number; readonly landed: number };
@@ -34,8 +35,12 @@ export type TakeSummary = Tally & {
 	readonly slips: readonly Slip[];
 };
 
-export const isLanded = ({ result }: { readonly result: Result }): boolean =>
-	result === 'landed' || result === 'held';
+/** A change counts as landed; a colour that leans does only where the player says so. */
+export const isLanded = (
+	{ result }: { readonly result: Result },
+	colours: Colours = 'miss'
+): boolean =>
+	result === 'landed' || result === 'held' || (result === 'leaning' && colours === 'land');
 
 const count = (changes: readonly JudgedChange[], result: Result): number =>
 	changes.filter((change) => change.result === result).length;
@@ -57,7 +62,7 @@ function sameRole(changes: readonly JudgedChange[]): Role | null {
 	return roles.size === 1 ? (role ?? null) : null;
 }
 
-function slipsOf(chart: Chart, changes: readonly JudgedChange[]): Slip[] {
+function slipsOf(chart: Chart, changes: readonly JudgedChange[], colours?: Colours): Slip[] {
 	const by = new Map<number, JudgedChange[]>();
 	for (const change of changes) {
 		by.set(change.index, [...(by.get(change.index) ?? []), change]);
@@ -73,7 +78,7 @@ function slipsOf(chart: Chart, changes: readonly JudgedChange[]): Slip[] {
 				from: change.from === null ? null : (before?.symbol ?? null),
 				to: change.to.symbol,
 				asked: all.length,
-				landed: all.filter(isLanded).length,
+				landed: all.filter((one) => isLanded(one, colours)).length,
 				late: count(all, 'late'),
 				early: count(all, 'early'),
 				missed: count(all, 'missed'),
@@ -89,9 +94,13 @@ function slipsOf(chart: Chart, changes: readonly JudgedChange[]): Slip[] {
 }
 
 /** Sums a judged take up: what landed, how the timing leans and scatters, which kinds and moves fail. */
-export function summarise(chart: Chart, { changes }: Pick<Judgement, 'changes'>): TakeSummary {
+export function summarise(
+	chart: Chart,
+	{ changes }: Pick<Judgement, 'changes'>,
+	colours?: Colours
+): TakeSummary {
 	const asked = changes.filter(({ result }) => result !== 'passed');
-	const landed = asked.filter(isLanded);
+	const landed = asked.filter((change) => isLanded(change, colours));
 	const errors = asked.flatMap(({ result, errorMs }) =>
 		result === 'landed' && errorMs !== null ? [errorMs] : []
 	);
@@ -101,14 +110,11 @@ export function summarise(chart: Chart, { changes }: Pick<Judgement, 'changes'>)
 		const kind = chordKind(chart.changes[change.index]!.to.chord);
 		const tally = kinds.get(kind) ?? { asked: 0, landed: 0 };
 		tally.asked++;
-		if (isLanded(change)) tally.landed++;
+		if (isLanded(change, colours)) tally.landed++;
 		kinds.set(kind, tally);
 	}
 	const counts = Object.fromEntries(
-		(['landed', 'held', 'early', 'late', 'missed', 'silent', 'passed'] as const).map((result) => [
-			result,
-			count(changes, result)
-		])
+		RESULTS.map((result) => [result, count(changes, result)])
 	) as Record<Result, number>;
 	return {
 		asked: asked.length,
@@ -118,6 +124,6 @@ export function summarise(chart: Chart, { changes }: Pick<Judgement, 'changes'>)
 		biasMs: timing?.bias ?? null,
 		spreadMs: timing?.spread ?? null,
 		kinds: [...kinds].map(([kind, tally]) => ({ kind, ...tally })),
-		slips: slipsOf(chart, asked)
+		slips: slipsOf(chart, asked, colours)
 	};
 }

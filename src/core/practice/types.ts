@@ -3,7 +3,7 @@ import type { Chart } from '../chart';
 import type { Role } from '../chord';
 import type { Scale } from '../harmony';
 import type { Instrument } from '../neck';
-import type { Grid } from '../route';
+import type { Colours, Grid } from '../route';
 
 /**
  * A note as it was played. Times in ms, `timeMs` from the first beat of the first bar (negative while it
@@ -39,8 +39,10 @@ export type Rules = {
 	readonly restBars?: readonly number[];
 	/** The one fret that is played, as with a slide. */
 	readonly fret?: number;
+	/** What a colour of the scale is at a change; a miss where left out. */
+	readonly colours?: Colours;
 };
-export type RuleName = Exclude<keyof Rules, 'letPass'>;
+export type RuleName = Exclude<keyof Rules, 'letPass' | 'colours'>;
 
 /** When a change is due and how wide its surroundings are, in ms. */
 export type Timing = {
@@ -68,8 +70,17 @@ export type JudgeRequest = Timing & {
 	readonly untilMs?: number;
 };
 
-/** How a change came out, best first; `passed` was not asked for. */
-export const RESULTS = ['landed', 'held', 'early', 'late', 'missed', 'silent', 'passed'] as const;
+/** How a change came out, best first; `leaning` rests on a colour of the scale, `passed` was not asked for. */
+export const RESULTS = [
+	'landed',
+	'held',
+	'leaning',
+	'early',
+	'late',
+	'missed',
+	'silent',
+	'passed'
+] as const;
 export type Result = (typeof RESULTS)[number];
 
 /** One change of one time through. `loop` counts from 0; `errorMs` is played less due. */

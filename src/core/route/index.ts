@@ -1,4 +1,4 @@
-export { anchorOf, changeOfAnchor, sameAnchor } from './anchors';
+export { anchorOf, changeOfAnchor, sameAnchor, tickOfAnchor } from './anchors';
 export { blockWindows } from './block';
 export {
 	coverNeck,
@@ -9,7 +9,16 @@ export {
 } from './coverage';
 export { type CoverageRow } from './coverage-row';
 export { checkLine } from './judge/check';
-export type { Check, Fix } from './judge/types';
+export { colourOver } from './judge/colour';
+export {
+	COLOURS,
+	LANDING_RESULTS,
+	type Check,
+	type Colours,
+	type Fix,
+	type LandingResult,
+	type PlayedNote
+} from './judge/types';
 export { unplayable } from './judge/unplayable';
 export { APPROACH_WORDS, APPROACHES, type Approach } from './line/approach';
 export { arrivalsOf } from './line/arrivals';
@@ -19,15 +28,22 @@ export type { ArrivalOption } from './line/plan-line';
 export { airBars, airChanges } from './line/talk';
 export { strokesOf } from './line/strokes';
 export { spellLine } from './spelling';
+export { handPlaces, type HandPlace } from './hand-places';
+export { topLine, type OwnLine } from './own-notes';
 export {
+	ALSO,
 	KINDS,
 	LINE_TERMS,
 	TECHNIQUES,
+	type Also,
 	type Frozen,
 	type LineNote,
+	type OwnNote,
+	type Playing,
 	type Technique,
 	type LineWishes
 } from './line/types';
+export { arrivalOf, does, isAlso, isDead, isReached, isTold, playingOf } from './playing';
 export { handAlong, heldInstrument, type Setting } from './holding';
 export { placeHand, planRoute, planTargets } from './plan';
 export { readyRoute, type ReadyRoute, type RouteWish } from './ready-route';

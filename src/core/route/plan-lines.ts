@@ -1,6 +1,8 @@
 import { chartTicks, type Chart } from '../chart';
 import { lineMeasures, type LineMeasures } from './line/measures';
 import { LineWork } from './line/work';
+import { leadingOf, topLine, withOwnNotes, type OwnLine } from './own-notes';
+import { scalesAlong } from './scale-plan';
 import { planLine, type Line } from './line/plan-line';
 import { LINE_TERMS, type LineNote, type LineWishes } from './line/types';
 import { planAlternatives, settle } from './plan';
@@ -43,29 +45,45 @@ function targetNotes(chart: Chart, { targets }: Plan): LineNote[] {
 
 /**
  * Plans targets and, where `line` is given, the line between them. Several plans are truly different and
- * ordered by the cost of the whole. The request must be valid and its hand placed (`placeHand`).
+ * ordered by the cost of the whole. The request must be valid and its hand placed (`placeHand`). Notes of the player's
+ * own (`frozen`) stand in every plan as they are; the planner is told of one at a time.
  * @param work what earlier plans of the same chart left; only saves time
  */
 export function planWhole(
 	request: PlanRequest,
 	line: LineWishes | null,
 	count = 1,
-	work = new LineWork()
+	work = new LineWork(),
+	own: OwnLine = { ways: line?.frozen ?? [], passed: [] }
 ): WholePlan[] {
 	const settled = settle(request);
-	const { chart } = settled;
+	const { chart, instrument } = settled;
+	const told = line && own.ways.length > 0 ? { ...line, frozen: leadingOf(own.ways) } : line;
 	const plans = planAlternatives(settled, count > 1 && line ? Math.max(count, FILLED) : count);
 	const whole = plans.map((plan): WholePlan => {
 		if (!line) {
-			return { plan, notes: targetNotes(chart, plan), line: null, measures: null, cost: plan.cost };
+			const scales = scalesAlong(chart, settled.scale, 'one');
+			const laid = withOwnNotes(
+				{ chart, instrument, scales, fingers: [], position: settled.position },
+				{ notes: targetNotes(chart, plan), targets: plan.targets },
+				own
+			);
+			const landed = { ...plan, targets: laid.targets };
+			return { plan: landed, notes: laid.notes, line: null, measures: null, cost: plan.cost };
 		}
-		const made = planLine({ ...settled, line }, plan.targets, work);
-		const measures = lineMeasures(chart, made.notes, made.arrivals);
+		const made = planLine({ ...settled, line: told ?? line }, plan.targets, work);
+		const laid = withOwnNotes(
+			{ chart, instrument, scales: work.scales, fingers: line.fingers, position: settled.position },
+			{ notes: made.notes, targets: plan.targets },
+			own
+		);
+		const measures = lineMeasures(chart, topLine(laid.notes), made.arrivals);
 		const costs = made.costs();
-		const own = LINE_TERMS.reduce((sum, term) => sum + costs[term], 0);
-		const cost = Math.round(1000 * plan.cost + own) / 1000;
-		const warned = { ...plan, warnings: [...plan.warnings, ...made.warnings] };
-		return { plan: warned, notes: made.notes, line: made, measures, cost };
+		const ways = LINE_TERMS.reduce((sum, term) => sum + costs[term], 0);
+		const cost = Math.round(1000 * plan.cost + ways) / 1000;
+		const warnings = [...plan.warnings, ...made.warnings];
+		const warned = { ...plan, targets: laid.targets, warnings };
+		return { plan: warned, notes: laid.notes, line: made, measures, cost };
 	});
 	const chosen = whole.sort((a, b) => a.cost - b.cost).slice(0, count);
 	if (chosen.length === count) return chosen;

@@ -19,18 +19,29 @@ export function spellLine<T extends Unnamed>(
 ) {
 	const after = round ? (notes[0]?.midi ?? null) : null;
 	const key = keyOf(chart);
+	const next = followers(notes);
 	const named = notes.map((note, i) => {
 		const by = {
 			chord: chart.events[note.chord]?.chord ?? null,
 			scale: scales[note.chord] ?? null,
 			key
 		};
-		const { name, by: from } = namedBy(note.midi, by, notes[i + 1]?.midi ?? after);
+		const { name, by: from } = namedBy(note.midi, by, next[i]?.midi ?? after);
 		return { name, by: from, midi: note.midi };
 	});
 	const beats = beatsOf(chart, notes);
 	const names = oneSpelling(named, (i) => beats[i]!);
 	return notes.map((note, i) => ({ ...note, name: names[i] }));
+}
+
+/** The note that comes after each one in time: those that are struck together do not follow one another. */
+function followers<T extends Unnamed>(notes: readonly T[]): (T | undefined)[] {
+	const found = new Array<T | undefined>(notes.length);
+	for (let i = notes.length - 1; i >= 0; i--) {
+		const after = notes[i + 1];
+		found[i] = after && after.tick === notes[i]!.tick ? found[i + 1] : after;
+	}
+	return found;
 }
 
 /** The first tick of the beat that holds each note; the notes stand in order, so one walk along the bars finds all. */

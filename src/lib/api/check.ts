@@ -19,15 +19,21 @@ export function runCheck(input: CheckInput): Outcome<CheckAnswer> {
 	});
 	if (issues.length > 0) return { error: issues.slice(0, 100) };
 	const scales = scalesAlong(chart, scale, 'one');
-	const { changes, metrics, verdict } = checkLine({ chart, instrument, scales, position, notes });
+	const { changes, metrics, verdict } = checkLine({
+		...{ chart, instrument, scales, position, colours: input.colours },
+		notes: notes.map(({ toMidi, ...note }) =>
+			toMidi === undefined ? note : { ...note, bend: toMidi - note.midi }
+		)
+	});
 	return {
 		value: {
-			changes: changes.map(({ index, result, midi, name, role, fix }) => ({
+			changes: changes.map(({ index, result, midi, name, role, beside, fix }) => ({
 				index,
 				result,
 				midi,
 				name,
 				role,
+				beside: beside.map((one) => ({ ...one })),
 				fix: fix && { tick: fix.tick, toMidi: fix.toMidi, text: fix.text }
 			})),
 			metrics: { ...metrics },

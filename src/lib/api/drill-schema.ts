@@ -1,5 +1,5 @@
 import { ALLOWED_NOTES, LADDER, LANDINGS, PRESETS } from '$core/practice';
-import { GRIDS } from '$core/route';
+import { COLOURS, GRIDS } from '$core/route';
 import * as z from 'zod/mini';
 import { wholeFrom } from './whole';
 
@@ -25,7 +25,8 @@ export const rulesInput = z.strictObject({
 		z.array(z.int().check(z.gte(1))).check(z.maxLength(2048)),
 		'Bars as played, from 1, that are left to the others'
 	),
-	fret: optionally(wholeFrom(0, 24, 'A fret from 0 to 24.'), 'The one fret that is played')
+	fret: optionally(wholeFrom(0, 24, 'A fret from 0 to 24.'), 'The one fret that is played'),
+	colours: optionally(z.enum(COLOURS), 'What a colour of the scale is at a change; a miss where left out')
 });
 
 export const rangeInput = z

@@ -50,7 +50,8 @@ function readJudge(input: JudgeInput): Outcome<JudgeRequest> {
 	const setting = resolveHeld(input);
 	if ('error' in setting) return setting;
 	const { chart, scale, instrument } = setting.value;
-	const { tempo, rules = {}, events, loops = 1 } = input;
+	const { tempo, events, loops = 1, colours } = input;
+	const rules = { ...input.rules, ...(colours === undefined ? {} : { colours }) };
 	const issues = ruleIssues(rules, chart, instrument);
 	if (chart.changes.length * loops > MOST_CHANGES) {
 		const message = `${loops} times through this chart are more than ${MOST_CHANGES} changes: send fewer.`;
@@ -82,7 +83,7 @@ export function runJudge(input: JudgeInput): Outcome<JudgeAnswer> {
 	const { chart, rules, events } = request;
 	const judgement = judge(request);
 	const cents = events.flatMap((event) => (isBent(event) ? [] : (event.cents ?? [])));
-	const summary = summarise(chart, judgement);
+	const summary = summarise(chart, judgement, rules.colours);
 	return {
 		value: {
 			changes: judgement.changes.map((change) => ({ ...change })),

@@ -1,5 +1,5 @@
-import { alternateInput } from './route-schema';
-import { GRIDS, KINDS, SCALE_PLANS, STYLES, TECHNIQUES } from '$core/route';
+import { alternateInput, PLAYING } from './route-schema';
+import { COLOURS, GRIDS, KINDS, LANDING_RESULTS, SCALE_PLANS, STYLES, TECHNIQUES } from '$core/route';
 import { z } from 'zod';
 import {
 	chartText,
@@ -93,6 +93,7 @@ export const noteAnswer = placeInput.extend({
 	role: roleAnswer.nullable(),
 	kind: z.enum(KINDS),
 	finger: z.int().nullable(),
+	...PLAYING,
 	technique: z.enum(TECHNIQUES).nullable(),
 	chord: z.int().describe('Index of the chord that sounds when the note is struck')
 });
@@ -142,10 +143,26 @@ export const checkInput = z.strictObject({
 					.max(2 ** 31),
 				midi: z.int().min(0).max(127),
 				string: z.int().min(1).max(8).optional(),
-				fret: z.int().min(0).max(24).optional()
+				fret: z.int().min(0).max(24).optional(),
+				technique: z
+					.enum(TECHNIQUES)
+					.nullable()
+					.optional()
+					.describe('How it is played: on the note that is reached'),
+				toMidi: z
+					.number()
+					.min(0)
+					.max(127)
+					.optional()
+					.describe('Where a bend, or one that is let down, arrives')
 			})
 		)
 		.max(65_536)
+		.describe('Notes on different strings may share a tick'),
+	colours: z
+		.enum(COLOURS)
+		.optional()
+		.describe('What a colour of the scale is at a change; a miss where left out')
 });
 export type CheckInput = z.infer<typeof checkInput>;
 
@@ -153,10 +170,15 @@ export const checkAnswer = z.object({
 	changes: z.array(
 		z.object({
 			index: z.int(),
-			result: z.enum(['landed', 'late', 'missed', 'silent']),
+			result: z.enum(LANDING_RESULTS),
 			midi: z.int().nullable(),
 			name: notationAnswer.nullable(),
 			role: roleAnswer.nullable(),
+			beside: z
+				.array(
+					z.object({ midi: z.int(), name: notationAnswer, role: roleAnswer.nullable() })
+				)
+				.describe('What is struck together with it'),
 			fix: z.object({ tick: z.int(), toMidi: z.int(), text: z.string() }).nullable()
 		})
 	),

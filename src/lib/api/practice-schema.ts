@@ -1,6 +1,7 @@
 import { UNSTORABLE, isStorable } from './storable';
 import { TEMPO } from '$core/kernel';
 import { HAND_GRADES, INPUTS, RESULTS, type Drill } from '$core/practice';
+import { COLOURS } from '$core/route';
 import { z } from 'zod';
 import { chartText, instrumentInput, MOST_COUNT } from './chart-schema';
 import { drillInput, rangeInput, rulesInput } from './drill-schema';
@@ -33,6 +34,10 @@ export const judgeInput = z.strictObject({
 	toleranceMs: z.number().min(1).max(1000).optional().describe('60 where left out'),
 	latencyMs: z.number().min(-2000).max(2000).optional().describe('Taken off every event'),
 	loops: z.int().min(1).max(64).optional().describe('Times through the chart'),
+	colours: z
+		.enum(COLOURS)
+		.optional()
+		.describe('What a colour of the scale is at a change, over what the rules say'),
 	events: z.array(eventInput).max(MOST_EVENTS)
 });
 export type JudgeInput = z.infer<typeof judgeInput>;

@@ -1,4 +1,4 @@
-import { APPROACHES, GRIDS, LEANS, SCALE_PLANS, STYLES, TECHNIQUES } from '$core/route';
+import { ALSO, APPROACHES, COLOURS, GRIDS, LEANS, SCALE_PLANS, STYLES, TECHNIQUES } from '$core/route';
 // Named one by one: taken out of the namespace they would bring all of the library to the page.
 import * as z from 'zod/mini';
 import { describe, gte, lte, maxLength } from 'zod/mini';
@@ -36,14 +36,31 @@ const finger = int(1, 4);
 const pentatonic = z.nullable(z.enum(['major', 'minor']));
 export const alternateInput = z.strictObject({ four: pentatonic, five: pentatonic });
 
+/** How a note is played (see `Playing`). */
+export const PLAYING = {
+	technique: z
+		.optional(z.nullable(z.enum(TECHNIQUES)))
+		.check(describe('How it is played, null is struck; left out it is for the hand to say')),
+	also: z
+		.optional(z.readonly(z.array(z.enum(ALSO)).check(maxLength(ALSO.length))))
+		.check(describe('What else is done with it')),
+	bend: z
+		.optional(z.number().check(gte(0.5), lte(4), z.multipleOf(0.5)))
+		.check(describe('Semitones that it is bent up by from its place; halves are quarter tones')),
+	trill: z
+		.optional(int(1, 4))
+		.check(describe('Semitones up to the other note of its trill; the scale’s neighbour where left out')),
+	grace: z
+		.optional(int(0, 24))
+		.check(describe('Fret of a grace note before it, on its string'))
+};
+
 const ownNote = z.strictObject({
 	...PLACE,
 	offset: int(0, MOST_TICKS).check(describe('Ticks after the change')),
 	durationTicks: int(1, MOST_TICKS),
 	finger: z.optional(z.nullable(finger)),
-	technique: z
-		.optional(z.nullable(z.enum(TECHNIQUES)))
-		.check(describe('How it is played, null is struck; left out it is for the hand to say'))
+	...PLAYING
 });
 
 const anchored = <T extends z.core.$ZodLooseShape>(shape: T) =>
@@ -61,7 +78,11 @@ export const anchorsInput = z.strictObject({
 		.check(describe('Places of the neck that no landing takes')),
 	frozen: z
 		._default(anchored({ notes: z.array(ownNote).check(maxLength(1024)) }), [])
-		.check(describe('Ways from a change to the next whose notes are the player’s own')),
+		.check(
+			describe(
+				'Ways from a change to the next whose notes are the player’s own: anywhere on the neck, several at a time'
+			)
+		),
 	fingers: z
 		._default(anchored({ ...PLACE, offset: ticks, finger }), [])
 		.check(describe('The player’s own finger for a note that is planned after a change')),
@@ -97,6 +118,9 @@ export const lineSettings = z.strictObject({
 	spice: z._default(z.number().check(gte(0), lte(1)), 0.4),
 	seed: z._default(int(0, 0x7fffffff), 0),
 	direction: z._default(z.nullable(z.enum(['up', 'down'])), null),
+	colours: z
+		._default(z.enum(COLOURS), 'lean')
+		.check(describe('What a colour of the scale is at a change of an own line')),
 	roam: z._default(
 		z.nullable(
 			z.strictObject({

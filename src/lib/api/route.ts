@@ -1,7 +1,8 @@
 import type { RouteInput, LineSettings } from './route-schema';
 import type { Chart } from '$core/chart';
 import { scaleInUse } from '$core/harmony';
-import { inWindow, type Instrument } from '$core/neck';
+import { toneAt } from '$core/chord';
+import { inWindow, pitchAt, samePlace, type Instrument, type Place } from '$core/neck';
 import {
 	airBars,
 	airChanges,
@@ -16,7 +17,9 @@ import {
 	readyRoute,
 	STEADY,
 	type ArrivalOption,
+	type Frozen,
 	type Landing,
+	type OwnLine,
 	type LineWishes,
 	type ReadyRoute,
 	type RouteWish
@@ -24,7 +27,7 @@ import {
 import { answerOf } from './plan-answer';
 import type { PlanAnswer, PlanInput } from './plan-schema';
 import { asIssues, resolveChart, resolveInstrument, type Outcome } from './resolve';
-import { frozenOf, scalesOf } from './route-anchors';
+import { frozenOf, scalesOf, settleOwn, waitingNotes } from './route-anchors';
 
 /** A route to be planned: what the player wishes, on a chart and an instrument. */
 export type RouteRequest = {
@@ -83,7 +86,11 @@ function bound<T extends Parameters<typeof changeOfAnchor>[1], R>(
 }
 
 /** How the way between landings is filled; null where landings alone are planned. */
-function wayOf(chart: Chart, { line, anchors }: RouteRequest['route']): Told<RouteWish['way']> {
+function wayOf(
+	chart: Chart,
+	{ line, anchors }: RouteRequest['route'],
+	own: readonly Frozen[]
+): Told<RouteWish['way']> {
 	const { grid } = line;
 	if (grid === 'targets') return { value: null, warnings: [] };
 	const { value: cellOf, warnings } = cellsOf(chart, grid, line);
@@ -96,7 +103,7 @@ function wayOf(chart: Chart, { line, anchors }: RouteRequest['route']): Told<Rou
 		spice: line.spice,
 		seed: line.seed,
 		direction: line.direction ?? undefined,
-		frozen: frozenOf(chart, anchors),
+		frozen: own,
 		fingers: bound(chart, anchors.fingers, ({ offset, string, fret, finger }, change) => ({
 			...{ tick: chart.changes[change]!.tick + offset, string, fret, finger }
 		})),
@@ -105,24 +112,96 @@ function wayOf(chart: Chart, { line, anchors }: RouteRequest['route']): Told<Rou
 	return { value: way, warnings };
 }
 
+/** Changes that are let pass, whatever own notes stand there. */
+const passedBy = (chart: Chart, { letPass }: RouteRequest['route']['anchors']): number[] =>
+	bound(
+		chart,
+		letPass.filter(({ own }) => !own),
+		(_, change) => change
+	);
+
+/** What the planner is to do about the changes that own notes decide, and about locks that do not hold now. */
+function fixedBy(
+	chart: Chart,
+	held: Instrument,
+	{ anchors, line }: RouteRequest['route'],
+	own: readonly Frozen[],
+	handAt: (change: number) => number
+): Told<Pick<RouteWish, 'locks' | 'letPass'>> {
+	const warnings: string[] = [];
+	const inHand = (change: number, place: Place) =>
+		line.roam !== null || inWindow(held, handAt(change), place);
+	const isTone = (change: number, place: Place) =>
+		toneAt(chart.changes[change]!.to.chord, pitchAt(held, place)) !== undefined;
+	const starts = new Map(chart.changes.map(({ tick, index }) => [tick, index]));
+	const struck = new Map<number, Place[]>();
+	for (const note of own.flatMap(({ notes }) => notes)) {
+		const change = starts.get(note.tick);
+		if (change !== undefined) struck.set(change, [...(struck.get(change) ?? []), note]);
+	}
+	// An own landing that the hand holds leads the plan there; any other stands all the same.
+	const unasked = new Set(passedBy(chart, anchors));
+	const landings = [...struck].flatMap(([change, places]) => {
+		if (unasked.has(change)) return [];
+		const top = places.reduce((a, b) => (pitchAt(held, a) >= pitchAt(held, b) ? a : b));
+		const { string, fret } = top;
+		const free = line.roam === null && !line.only;
+		const forbidden = anchors.forbid.some((place) => samePlace(place, top));
+		return free && !forbidden && isTone(change, top) && inHand(change, top)
+			? [{ change, string, fret }]
+			: [];
+	});
+	const locks = bound(chart, anchors.locks, ({ string, fret }, change) => {
+		return { change, string, fret };
+	}).filter((lock) => {
+		if (struck.has(lock.change)) return false;
+		const holds = isTone(lock.change, lock) && inHand(lock.change, lock);
+		const { bar, to } = chart.changes[lock.change]!;
+		const where = `The lock on ${to.symbol} in bar ${bar} (string ${lock.string}, fret ${lock.fret})`;
+		if (!holds) {
+			warnings.push(
+				isTone(lock.change, lock)
+					? `${where} lies outside this place and waits.`
+					: `${where} is no tone of the chord and waits.`
+			);
+		}
+		return holds;
+	});
+	const landed = new Set(landings.map(({ change }) => change));
+	const passed = bound(chart, anchors.letPass, (_, change) => change);
+	const letPass = [...passed, ...struck.keys()].filter((change) => !landed.has(change));
+	return { value: { locks: [...locks, ...landings], letPass }, warnings };
+}
+
 /** The request that a route's wishes make. */
-function wishOf(chart: Chart, instrument: Instrument, route: RouteRequest['route']) {
+function wishOf(chart: Chart, instrument: Instrument, asked: RouteRequest['route']) {
+	const route = { ...asked, anchors: settleOwn(chart, asked.anchors) };
 	const { position, style, anchors, line } = route;
+	const own = frozenOf(chart, anchors);
 	const { scale } = scaleInUse(chart);
 	const holding = { slide: line.slide, block: line.block && line.roam === null };
 	const places = line.roam ? [] : line.places;
 	const held = heldInstrument({ chart, instrument, scale }, line, position);
 	const windows = handAlong(chart, held, position, { block: holding.block, places }) ?? [position];
-	const locked = new Set(bound(chart, anchors.locks, (_, change) => change));
+	const handAt = (change: number) => windows[change] ?? windows[0]!;
+	const { value: fixed, warnings: waits } = fixedBy(chart, held, route, own, handAt);
+	const locked = new Set(fixed.locks.map(({ change }) => change));
 	const silent = airChanges(chart, line.talk).filter((change) => !locked.has(change));
-	const { value: way, warnings } = wayOf(chart, route);
+	const { value: way, warnings } = wayOf(chart, route, own);
+	const lost = waitingNotes(chart, anchors);
+	const waiting =
+		lost === 0
+			? []
+			: [
+					`${lost === 1 ? 'One note' : `${lost} notes`} of your own lie in bars that the chart does not have: they are kept and wait.`
+				];
 	const wish: RouteWish = {
 		...{ chart, instrument, scale, style, holding, places, way },
 		position: line.roam
 			? { roam: line.roam.frets, ...(line.roam.wish ? { wish: line.roam.wish } : {}) }
 			: position,
-		locks: bound(chart, anchors.locks, ({ string, fret }, change) => ({ change, string, fret })),
-		letPass: [...new Set([...bound(chart, anchors.letPass, (_, change) => change), ...silent])],
+		locks: fixed.locks,
+		letPass: [...new Set([...fixed.letPass, ...silent])],
 		// A place that is left out binds only where the hand is near it.
 		forbid: anchors.forbid.filter(
 			(place) => line.roam !== null || windows.some((window) => inWindow(held, window, place))
@@ -135,22 +214,22 @@ function wishOf(chart: Chart, instrument: Instrument, route: RouteRequest['route
 			byHand: scalesOf(chart, anchors)
 		}
 	};
-	return { wish, warnings };
+	return { wish, own: { ways: own, passed: passedBy(chart, anchors) }, warnings: [...warnings, ...waits, ...waiting] };
 }
 
 /** Reads a route's wishes: what the planner works on, and what of them cannot be. */
 function resolveRoute(
 	{ instrument, route }: RouteRequest,
 	desk: PlanDesk
-): Outcome<Told<ReadyRoute>> {
+): Outcome<Told<ReadyRoute & { readonly own: OwnLine }>> {
 	if ('error' in desk.chart) return desk.chart;
 	const chart = desk.chart.value;
 	const resolved = resolveInstrument(chart, instrument);
 	if ('error' in resolved) return resolved;
-	const { wish, warnings } = wishOf(chart, resolved.value, route);
+	const { wish, own, warnings } = wishOf(chart, resolved.value, route);
 	const ready = readyRoute(wish);
 	if ('error' in ready) return { error: asIssues(ready.error) };
-	return { value: { value: ready.value, warnings } };
+	return { value: { value: { ...ready.value, own }, warnings } };
 }
 
 /** Plans a route: in the page's worker and when it is saved. */
@@ -161,7 +240,7 @@ export function runRoute(
 	const resolved = resolveRoute(request, desk);
 	if ('error' in resolved) return resolved;
 	const { value: ready, warnings } = resolved.value;
-	const whole = planWhole(ready.request, ready.line, 1, desk.work)[0]!;
+	const whole = planWhole(ready.request, ready.line, 1, desk.work, ready.own)[0]!;
 	const told = whole.plan.warnings.map((warning) => warning.message);
 	const arrivals = whole.line?.options() ?? [];
 	return { value: { ...answerOf(whole), warnings: [...warnings, ...told], arrivals } };
@@ -175,8 +254,8 @@ export function runAlternatives(
 ): Outcome<PlanAnswer['plans']> {
 	const resolved = resolveRoute(request, desk);
 	if ('error' in resolved) return resolved;
-	const { request: ready, line } = resolved.value.value;
-	return { value: planWhole(ready, line, count, desk.work).map(answerOf) };
+	const { request: ready, line, own } = resolved.value.value;
+	return { value: planWhole(ready, line, count, desk.work, own).map(answerOf) };
 }
 
 /** Where one change of a route could land, best first; empty where the route cannot be planned. */

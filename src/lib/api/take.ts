@@ -121,7 +121,7 @@ export function runTake({ chart: text, title, take, own }: TakeRequest): Outcome
 			untilMs: take.untilMs
 		})
 	);
-	const { landed, asked, biasMs, spreadMs } = summarise(chart, judgement);
+	const { landed, asked, biasMs, spreadMs } = summarise(chart, judgement, drill.rules.colours);
 	const changes = judgement.changes.flatMap(
 		({ index, loop, result, role, errorMs }): KeptChange[] => {
 			if (result === 'passed') return [];

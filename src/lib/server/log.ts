@@ -142,7 +142,9 @@ export async function getLog(db: Database, filter: LogFilter): Promise<Log> {
 	const heat = rowsIn<{ position: number; kind: ChordKind; asked: number; landed: number }>(
 		await db.execute(sql`
 			select position, kind, count(*)::int as asked,
-				(count(*) filter (where result in ('landed', 'held')))::int as landed
+				(count(*) filter (where result in ('landed', 'held') or (result = 'leaning' and exists (
+					select from ${take} t where t.id = take_id and t.drill->'rules'->>'colours' = 'land'
+				))))::int as landed
 			from ${takeChange} where ${changes} group by 1, 2`)
 	);
 	const [about] = rowsIn<{

@@ -119,7 +119,7 @@ export const takeChange = pgTable(
 		primaryKey({ columns: [table.takeId, table.loop, table.change] }),
 		check(
 			'take_change_result',
-			sql`${table.result} in ('landed', 'held', 'early', 'late', 'missed', 'silent')`
+			sql`${table.result} in ('landed', 'held', 'leaning', 'early', 'late', 'missed', 'silent')`
 		),
 		index('take_change_place').on(table.position, table.kind, table.result)
 	]

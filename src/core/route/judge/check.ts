@@ -1,12 +1,17 @@
 import { eventIndexAt, barAt, beatTicks, type Change } from '../../chart';
 import { searchBy, share } from '../../kernel';
 import type { Notation } from '../../pitch';
-import { toneAt, type Chord } from '../../chord';
-import { chordAfter, noteVerdict, type Scale, keyOf, nameOver } from '../../harmony';
+import { toneAt } from '../../chord';
+import { chordAfter, noteVerdict, keyOf, nameOver } from '../../harmony';
 import { inWindow, windowPlaces } from '../../neck';
 import { BEATS, beatWeight } from '../pulse';
+import { arrivalOf, isDead } from '../playing';
+import { colourOver } from './colour';
 import { fixFor } from './fix';
+import { goesOnInto } from './ornament';
+import { moments, resolvedBy, type Moment } from './resolve';
 import type {
+	Beside,
 	Check,
 	CheckedChange,
 	CheckRequest,
@@ -19,10 +24,11 @@ import { verdictOf } from './verdict';
 
 const { lastAt } = searchBy((note: PlayedNote) => note.tick);
 
-/** Notes that sound at a tick, those struck there first, then the latest. */
+/** Notes that sound at a tick, those struck there first, the highest of them first, then the latest. */
 function soundingAt(notes: readonly PlayedNote[], tick: number, longest: number): number[] {
 	const found: number[] = [];
 	for (let i = lastAt(notes, tick); i >= 0 && notes[i]!.tick >= tick - longest; i--) {
+		if (isDead(notes[i]!)) continue;
 		if (notes[i]!.tick === tick || notes[i]!.tick + notes[i]!.durationTicks > tick) found.push(i);
 	}
 	return found;
@@ -34,121 +40,145 @@ function checkChange(
 	longest: number,
 	nameOf: (note: number) => Notation
 ): CheckedChange {
-	const { notes, chart } = request;
+	const { notes, chart, scales, colours = 'miss' } = request;
 	const { chord } = change.to;
 	const sounding = soundingAt(notes, change.tick, longest);
+	const pitchOf = (note: number) => arrivalOf(notes[note]!);
+	const roleOf = (midi: number) =>
+		toneAt(chord, midi)?.role ?? colourOver(chart, scales, change.to.index, midi);
+	const told = (note: number): Beside => {
+		const midi = pitchOf(note);
+		return { midi, name: toneAt(chord, midi)?.name ?? nameOf(note), role: roleOf(midi) };
+	};
+	/** Every note that is struck at the change, with the note that it comes to there. */
+	const struck = sounding
+		.filter((note) => notes[note]!.tick === change.tick)
+		.map((from) => ({ from, to: goesOnInto(notes, from, chord) }))
+		.sort((a, b) => pitchOf(b.to ?? b.from) - pitchOf(a.to ?? a.from));
 	const is = (result: LandingResult, note: number | null, fix: Fix | null): CheckedChange => {
-		const tone = note === null ? undefined : toneAt(chord, notes[note]!.midi);
+		const beside = struck.filter(({ from, to }) => from !== note && to !== note);
+		const own = note === null ? null : told(note);
 		return {
 			index: change.index,
 			result,
 			note,
-			midi: note === null ? null : notes[note]!.midi,
-			name: note === null ? null : (tone?.name ?? nameOf(note)),
-			role: tone?.role ?? null,
+			midi: own?.midi ?? null,
+			name: own?.name ?? null,
+			role: result === 'missed' || result === 'silent' ? null : (own?.role ?? null),
+			beside: note === null ? [] : beside.map(({ from, to }) => told(to ?? from)),
 			fix
 		};
 	};
 	const [other] = sounding;
 	if (other === undefined) return is('silent', null, null);
-	const own = sounding.find((note) => toneAt(chord, notes[note]!.midi));
-	if (own !== undefined) return is('landed', own, null);
-	const fix = fixFor(request, change, other, nameOf(other));
+	const landing = struck.find(({ to }) => to !== null);
+	if (landing) return is('landed', landing.to, null);
+	const held = sounding.find((note) => toneAt(chord, pitchOf(note)));
+	if (held !== undefined) return is('landed', held, null);
+	const leans = sounding.filter(
+		(note) => colourOver(chart, scales, change.to.index, pitchOf(note)) !== null
+	);
+	// The highest of those that are struck there, or the one that was struck last.
+	const leaning = struck.map(({ from }) => from).find((note) => leans.includes(note)) ?? leans[0];
+	const meant = colours !== 'miss' && leaning !== undefined ? told(leaning).role : null;
+	const wrong = struck[0]?.from ?? other;
+	const fix = fixFor(request, change, wrong, nameOf(wrong), meant);
 	const beat = beatTicks(barAt(chart, change.tick).signature);
 	for (let i = Math.max(...sounding) + 1; i < notes.length; i++) {
 		if (notes[i]!.tick > change.tick + beat) break;
-		if (notes[i]!.tick > change.tick && toneAt(chord, notes[i]!.midi)) return is('late', i, fix);
+		if (isDead(notes[i]!) || notes[i]!.tick <= change.tick) continue;
+		if (toneAt(chord, pitchOf(i))) return is('late', i, fix);
 	}
-	return is('missed', other, fix);
+	if (meant !== null) return is('leaning', leaning!, null);
+	return is('missed', wrong, fix);
 }
 
-/** A note of a five-note scale may be left by the scale's own step, a third wide, onto a chord tone. */
-function stepsInScale(from: number, to: number, scale: Scale | null, chord: Chord | null): boolean {
-	if (!scale || !chord || !toneAt(chord, to)) return false;
-	const [low, high] = from < to ? [from, to] : [to, from];
-	if (high - low > 3) return false;
-	const held = (midi: number) => scale.notes.some((note) => note.pc === midi % 12);
-	for (let midi = low + 1; midi < high; midi++) if (held(midi)) return false;
-	return held(from) && held(to);
-}
+/** The hand reaches a note: its fret, whatever it is bent to, or some place of its pitch. */
+const isInside = (
+	{ instrument }: CheckRequest,
+	position: number,
+	{ string, fret, midi }: PlayedNote
+): boolean =>
+	string !== undefined && fret !== undefined
+		? inWindow(instrument, position, { string, fret })
+		: windowPlaces(instrument, position).some((place) => place.midi === midi);
 
-/** A note is taken up when the next one comes by a step, or by an enclosure; after the last comes the top. */
-function resolvedBy(
-	notes: readonly PlayedNote[],
-	i: number,
-	scale: Scale | null,
-	chord: Chord | null
-): boolean {
-	const at = (k: number) => notes[k % notes.length]!;
-	const [note, next, after] = [notes[i]!, at(i + 1), at(i + 2)];
-	if (next === note) return false;
-	const step = Math.abs(next.midi - note.midi);
-	if (step === 1 || step === 2) return true;
-	if (stepsInScale(note.midi, next.midi, scale, chord)) return true;
-	const [a, b] = [note.midi - after.midi, next.midi - after.midi];
-	return a * b < 0 && Math.abs(a) <= 2 && Math.abs(b) <= 2;
-}
+const topOf = (notes: readonly PlayedNote[], { notes: [first] }: Moment): number =>
+	arrivalOf(notes[first!]!);
 
 /**
- * Judges any line: every change landed, late, missed or silent, with the smallest fix; notes from outside
- * and clashes, and whether they resolve by a step; notes outside the place. The first change counts.
+ * Judges any line, of one note at a time or of several: every change landed, leaning, late, missed or silent, with the
+ * smallest fix; notes from outside and clashes, and whether they resolve by a step; notes outside the place. The first
+ * change counts. What slides, is hammered, pulled or bent into a chord tone within an eighth lands; muted strings say
+ * nothing.
  */
 export function checkLine(asked: CheckRequest): Check {
 	const notes = [...asked.notes].sort((a, b) => a.tick - b.tick || a.midi - b.midi);
 	const request = { ...asked, notes };
-	const { chart, instrument, scales, position } = request;
+	const { chart, scales, position } = request;
 	const { events } = chart;
 	const at = notes.map((note) => Math.max(0, eventIndexAt(chart, note.tick)));
 	const key = keyOf(chart);
+	const moment = moments(notes);
 	const names = new Map<number, Notation>();
 	const nameOf = (i: number): Notation => {
 		const known = names.get(i);
 		if (known !== undefined) return known;
 		const event = events[at[i]!];
 		const by = { chord: event?.chord ?? null, scale: scales[at[i]!] ?? null, key };
-		const name = nameOver(notes[i]!.midi, by, notes[i + 1]?.midi ?? null);
+		const after = moment.of(i).after?.[0];
+		const name = nameOver(arrivalOf(notes[i]!), by, after === undefined ? null : notes[after]!.midi);
 		names.set(i, name);
 		return name;
 	};
 	const longest = notes.reduce((most, note) => Math.max(most, note.durationTicks), 0);
 	const changes = chart.changes.map((change) => checkChange(request, change, longest, nameOf));
+	// What comes to rest on a tone of its change is heard as that tone.
+	const resting = new Set(
+		chart.changes.flatMap(({ index, tick, to }) =>
+			changes[index]?.result === 'landed'
+				? soundingAt(notes, tick, 0).filter((note) => goesOnInto(notes, note, to.chord) !== null)
+				: []
+		)
+	);
 	const outside: Stray[] = [];
 	const clashes: Stray[] = [];
 	const exits: number[] = [];
 	let [strong, chordTones, leap] = [0, 0, 0];
+	let top: Moment | null = null;
 	notes.forEach((note, i) => {
+		if (isDead(note)) return;
+		const midi = arrivalOf(note);
 		const event = events[at[i]!];
 		const chord = event && event.startTick <= note.tick ? event.chord : null;
-		const tone = chord && toneAt(chord, note.midi);
+		const tone = resting.has(i) || (chord && toneAt(chord, midi));
 		const scale = scales[at[i]!] ?? null;
-		const degree = scale?.notes.find((entry) => entry.pc === note.midi % 12);
+		const degree = scale?.notes.find((entry) => entry.pc === midi % 12);
 		const stray = () => ({
 			note: i,
 			tick: note.tick,
 			name: nameOf(i),
-			resolved: resolvedBy(notes, i, scale, chord)
+			resolved: resolvedBy(notes, i, moment, { scale, chord })
 		});
 		if (scale && !degree && !tone) outside.push(stray());
 		if (chord && degree && !tone) {
 			const next = chordAfter(chart, at[i]!);
 			if (noteVerdict(degree.note, chord, next).verdict === 'clash') clashes.push(stray());
 		}
-		if (position !== null) {
-			const { string, fret } = note;
-			const inside =
-				string !== undefined && fret !== undefined
-					? inWindow(instrument, position, { string, fret })
-					: windowPlaces(instrument, position).some((place) => place.midi === note.midi);
-			if (!inside) exits.push(i);
-		}
+		if (position !== null && !isInside(request, position, note)) exits.push(i);
 		const bar = barAt(chart, note.tick);
 		if (chord && beatWeight(bar.signature, note.tick - bar.startTick) >= BEATS.middle) {
 			strong++;
 			if (tone) chordTones++;
 		}
-		if (i > 0) leap = Math.max(leap, Math.abs(note.midi - notes[i - 1]!.midi));
+		const here = moment.of(i);
+		if (top && here.tick > top.tick) {
+			leap = Math.max(leap, Math.abs(arrivalOf(notes[here.notes[0]!]!) - topOf(notes, top)));
+		}
+		top = here;
 	});
-	const landed = changes.filter((change) => change.result === 'landed').length;
+	const counts = request.colours === 'land' ? ['landed', 'leaning'] : ['landed'];
+	const landed = changes.filter((change) => counts.includes(change.result)).length;
 	const made = {
 		notes,
 		changes,

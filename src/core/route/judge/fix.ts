@@ -1,7 +1,8 @@
 import type { Notation } from '../../pitch';
 import type { Change } from '../../chart';
-import { isGuideTone, roleWords, toneAt, type Chord, type Tone } from '../../chord';
+import { isGuideTone, roleWords, toneAt, type Chord, type Role, type Tone } from '../../chord';
 import { windowPlaces, type Place } from '../../neck';
+import { arrivalOf } from '../playing';
 import type { CheckRequest, Fix, PlayedNote } from './types';
 
 /** A place in the window that sounds a pitch, near another place. */
@@ -41,14 +42,19 @@ function nearestTone(request: CheckRequest, chord: Chord, from: PlayedNote) {
 	return options[0];
 }
 
-/** The smallest move that makes a change land, for the note that sounds at it. */
+/**
+ * The smallest move that makes a change land, for the note that sounds at it.
+ * @param meant the role of a colour that the player may have meant: the advice says what it is
+ */
 export function fixFor(
 	request: CheckRequest,
 	change: Change,
 	note: number,
-	name: Notation
+	name: Notation,
+	meant: Role | null = null
 ): Fix | null {
-	const from = request.notes[note]!;
+	const played = request.notes[note]!;
+	const from = { ...played, midi: arrivalOf(played) };
 	const found = nearestTone(request, change.to.chord, from);
 	if (!found) return null;
 	const { midi, tone, place } = found;
@@ -58,8 +64,9 @@ export function fixFor(
 	const goal = `${tone.name}, the ${roleWords(tone.role)} of ${change.to.symbol}${where}`;
 	const beat = `bar ${change.bar}, beat ${Number(change.beat.toFixed(2))}`;
 	const struck = from.tick === change.tick;
+	const told = meant === null ? name : `${name} (the ${roleWords(meant)}, a colour)`;
 	const text = struck
-		? `Move the ${name} in ${beat} ${way} ${semitoneWords(size)} to ${goal}.`
-		: `Strike ${goal}, in ${beat}: the ${name} held there is no tone of it.`;
+		? `Move the ${told} in ${beat} ${way} ${semitoneWords(size)} to ${goal}.`
+		: `Strike ${goal}, in ${beat}: the ${told} held there is no tone of it.`;
 	return { tick: change.tick, note: struck ? note : null, toMidi: midi, place, text };
 }

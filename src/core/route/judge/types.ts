@@ -3,15 +3,23 @@ import type { Role } from '../../chord';
 import type { Scale } from '../../harmony';
 import type { Instrument, Place } from '../../neck';
 import type { Notation } from '../../pitch';
+import type { Playing } from '../line/types';
 
-/** A note of any line. Ticks from the first beat; the place where it is known. */
-export type PlayedNote = {
+/**
+ * A note of any line; several may share a tick. Ticks from the first beat; the place and the way of playing where they
+ * are known. `midi` is the pitch of its place; `bend` may be negative where a bent note is let down.
+ */
+export type PlayedNote = Pick<Partial<Playing>, 'technique' | 'also' | 'bend'> & {
 	readonly tick: number;
 	readonly durationTicks: number;
 	readonly midi: number;
 	readonly string?: number;
 	readonly fret?: number;
 };
+
+/** What a colour of the scale is at a change: a miss, told as leaning, or as good as a landing. */
+export const COLOURS = ['miss', 'lean', 'land'] as const;
+export type Colours = (typeof COLOURS)[number];
 
 /** What a line is judged by. `position` null where the hand is free. */
 export type CheckRequest = {
@@ -21,9 +29,20 @@ export type CheckRequest = {
 	readonly scales: readonly (Scale | null)[];
 	readonly position: number | null;
 	readonly notes: readonly PlayedNote[];
+	/** Left out a colour is a miss. */
+	readonly colours?: Colours;
 };
 
-export type LandingResult = 'landed' | 'late' | 'missed' | 'silent';
+/** `leaning`: a colour of the scale sounds there and is not resolved within a beat. */
+export const LANDING_RESULTS = ['landed', 'leaning', 'late', 'missed', 'silent'] as const;
+export type LandingResult = (typeof LANDING_RESULTS)[number];
+
+/** A tone that sounds at a change beside the one that is told. */
+export type Beside = {
+	readonly midi: number;
+	readonly name: Notation;
+	readonly role: Role | null;
+};
 
 /** The smallest move that makes a change land: which note (an index, null to strike a new one), to where. */
 export type Fix = {
@@ -34,7 +53,10 @@ export type Fix = {
 	readonly text: string;
 };
 
-/** How one change came out; `note` is an index into the line, ordered by time. */
+/**
+ * How one change came out; `note` is an index into the line, ordered by time; `midi` is where a bend arrives. Of several
+ * notes the highest tone is told, `beside` are the others that were struck with it, the highest first.
+ */
 export type CheckedChange = {
 	readonly index: number;
 	readonly result: LandingResult;
@@ -42,6 +64,7 @@ export type CheckedChange = {
 	readonly midi: number | null;
 	readonly name: Notation | null;
 	readonly role: Role | null;
+	readonly beside: readonly Beside[];
 	readonly fix: Fix | null;
 };
 

@@ -16,6 +16,7 @@ export function verdictOf(check: Omit<Check, 'verdict'>): string {
 			? `All ${changes.length} changes land.`
 			: `${landed} of ${changes.length} changes land.`;
 	const rest = [
+		by('leaning') > 0 ? `${counted(by('leaning'), 'leans', 'lean')} on a colour` : null,
 		by('late') > 0 ? `${counted(by('late'), 'comes', 'come')} late` : null,
 		by('missed') > 0 ? `${counted(by('missed'), 'is', 'are')} missed` : null,
 		by('silent') > 0 ? `${counted(by('silent'), 'is', 'are')} silent` : null

@@ -2,14 +2,12 @@ import { msPerTick } from '../../kernel';
 import { type Key } from '../../chord';
 import { keyOf, nameOver } from '../../harmony';
 import { above, degreeInterval, mod, noteName, pitchClass } from '../../pitch';
-import { chartTicks } from '../../chart';
 import { type PlanWarning, type Target } from '../types';
 import { APPROACHES, type Approach } from './approach';
 import { notesOf, solveAll, solveStretch } from './compose';
 import { LineWork } from './work';
 import { nameCosts } from './costs';
 import { withTechniques, type Traits } from './techniques';
-import { loneNotes } from './lone';
 import type { Motion, Stretch } from './lattice';
 import type { Onset } from './rhythm';
 import { strike } from './strike';
@@ -65,47 +63,15 @@ function optionsOf(
 		.sort((a, b) => a.extra - b.extra);
 }
 
-/** Puts the lone notes of the player among the others, which they cut short where they begin. */
-function joinLone(
-	notes: LineNote[],
-	traits: Traits[],
-	fingers: ReadonlyMap<string, number>,
-	request: LineRequest
-): void {
-	if (!request.line.frozen?.length) return;
-	const lone = loneNotes(request, new Set(notes.map((note) => note.tick)));
-	if (lone.length === 0) return;
-	const known = new Map(notes.map((note, i) => [note.tick, traits[i]]));
-	const all = [...notes, ...lone].sort((a, b) => a.tick - b.tick);
-	notes.length = traits.length = 0;
-	all.forEach((note, i) => {
-		const { tick, string, fret } = note;
-		const until = Math.min(
-			tick + note.durationTicks,
-			all[i + 1]?.tick ?? chartTicks(request.chart)
-		);
-		const finger = fingers.get(`${tick} ${string} ${fret}`) ?? note.finger;
-		notes.push({ ...note, durationTicks: until - tick, finger: fret === 0 ? null : finger });
-		traits.push(known.get(tick) ?? { blue: false, neighbour: false });
-	});
-}
-
-/** Notes with their techniques, the player's own where they are set; under a slide no finger is told. */
+/** Notes with their techniques; under a slide no finger is told. */
 function finished(
 	notes: readonly LineNote[],
 	traits: readonly Traits[],
 	tickMs: number,
-	{ instrument, line }: LineRequest
+	{ instrument }: LineRequest
 ): LineNote[] {
-	const own = new Map(
-		(line.frozen ?? []).flatMap((way) => way.notes.map(({ tick, technique }) => [tick, technique]))
-	);
 	const written = withTechniques(notes, traits, tickMs, instrument);
-	const played = written.map((note) => {
-		const technique = own.get(note.tick);
-		return technique === undefined ? note : { ...note, technique };
-	});
-	return instrument.slide ? played.map((note) => ({ ...note, finger: null })) : played;
+	return instrument.slide ? written.map((note) => ({ ...note, finger: null })) : written;
 }
 
 /** Degrees by semitones over a root: what the notes of a cell are called there. */
@@ -161,7 +127,6 @@ export function planLine(
 		notes.push(...struck.notes);
 		traits.push(...struck.traits);
 	});
-	joinLone(notes, traits, own, request);
 	const arrivals = targets.map((_, i): Approach | null => {
 		const at = i === 0 ? chosen.length - 1 : i - 1;
 		return APPROACHES[chosen[at]?.kind ?? -1] ?? null;

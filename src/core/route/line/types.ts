@@ -11,23 +11,58 @@ export const KINDS = ['target', 'chord', 'passing', 'chromatic', 'enclosure'] as
 type NoteKind = (typeof KINDS)[number];
 
 /**
- * Ways of playing a note: struck anew where null; out of the note before (`hammer-on`, `pull-off`,
- * `slide`, `bend`); or while it rings (`curl`, a quarter tone up toward the major third; `trill`;
- * `vibrato`).
+ * Ways of playing a note; struck anew where null. Out of the note before on its string, without a stroke: `hammer-on`,
+ * `pull-off`, `slide`, `bend` (where no `bend` says how far it is bent itself), `release`. Struck in a way of its own:
+ * `bend` with its amount, `pre-bend` (bent before it is struck), `tap`, `slide-from-below`, `slide-from-above` (from no
+ * note). While it rings: `curl`, a quarter tone up toward the major third; `trill`; `vibrato`.
  */
 export const TECHNIQUES = [
 	'hammer-on',
 	'pull-off',
 	'slide',
 	'bend',
+	'release',
+	'pre-bend',
+	'tap',
+	'slide-from-below',
+	'slide-from-above',
 	'curl',
 	'trill',
 	'vibrato'
 ] as const;
 export type Technique = (typeof TECHNIQUES)[number];
 
+/** What else is done with a note: while it rings, as it ends, to its sound, by the pick. */
+export const ALSO = [
+	'curl',
+	'trill',
+	'vibrato',
+	'release',
+	'slide-away-up',
+	'slide-away-down',
+	'palm-mute',
+	'dead',
+	'let-ring',
+	'staccato',
+	'down-stroke',
+	'up-stroke'
+] as const;
+export type Also = (typeof ALSO)[number];
+
+/** How a note is played. */
+export type Playing = {
+	readonly technique: Technique | null;
+	readonly also?: readonly Also[];
+	/** Semitones that it is bent up by, from the pitch of its place: halves are quarter tones. */
+	readonly bend?: number;
+	/** Semitones to the upper note of its trill; left out it is the scale's neighbour. */
+	readonly trill?: number;
+	/** The fret of a grace note on its string, which goes before it and takes no time of its own. */
+	readonly grace?: number;
+};
+
 /** A note of a line. Ticks from the first beat; `chord` is the event that sounds when it is struck. */
-export type LineNote = Place & {
+export type LineNote = Place & Playing & {
 	readonly tick: number;
 	readonly durationTicks: number;
 	readonly midi: number;
@@ -35,18 +70,19 @@ export type LineNote = Place & {
 	readonly role: Role | null;
 	readonly kind: NoteKind;
 	readonly finger: number | null;
-	readonly technique: Technique | null;
 	readonly chord: number;
 };
 
-/** A note that the player has set; `finger` where the player's own one differs. */
-export type OwnNote = Place & {
-	readonly tick: number;
-	readonly durationTicks: number;
-	readonly finger?: number | null;
-	/** How the player plays it, null is struck; left out it is for the hand to say. */
-	readonly technique?: Technique | null;
-};
+/**
+ * A note that the player has set, on any place of the neck; notes on different strings may share a time. `finger` where
+ * the player's own one differs; a `technique` that is left out is for the hand to say, null is struck.
+ */
+export type OwnNote = Place &
+	Partial<Playing> & {
+		readonly tick: number;
+		readonly durationTicks: number;
+		readonly finger?: number | null;
+	};
 
 /** A stretch of time whose notes are the player's own and stay as they are. Ticks, end exclusive. */
 export type Frozen = {

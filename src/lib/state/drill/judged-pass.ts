@@ -15,7 +15,7 @@ export function judgedPass(
 ): DonePass {
 	const { chart, drill, looped, tempo } = setup;
 	const judgement = judge(request);
-	const summary = summarise(chart, judgement);
+	const summary = summarise(chart, judgement, drill.rules.colours);
 	const next = nextStep(
 		{
 			...{ chart, rules: drill.rules, ladder: drill.ladder, place, looped, tempo },

@@ -16,6 +16,11 @@
 		{ value: 'roots', name: 'roots' },
 		{ value: 'guide-tones', name: 'guide tones' }
 	] as const;
+	const COLOURS = [
+		{ value: 'miss', name: 'a miss' },
+		{ value: 'lean', name: 'leaning: told apart' },
+		{ value: 'land', name: 'a landing' }
+	] as const;
 	const ALLOWED = [
 		{ value: 'any', name: 'all' },
 		{ value: 'scale', name: 'chord and scale' },
@@ -35,6 +40,11 @@
 	<summary class="cursor-pointer py-1 font-bold">Rules one by one</summary>
 	<div class="grid items-start gap-x-6 gap-y-3 pt-2 @min-[38rem]:grid-cols-3">
 		<Select label="Land on" options={LANDINGS} bind:value={draft.landOn} />
+		<Select
+			label="A colour at the change: 6, 9, 11, 13"
+			options={COLOURS}
+			bind:value={draft.colours}
+		/>
 		<Select label="Notes allowed" options={ALLOWED} bind:value={draft.notes} />
 		<Select label="Rhythm" options={RHYTHMS} bind:value={draft.grid} />
 		<label class={look.label()}

@@ -5,14 +5,17 @@
 
 	/** How many changes landed, were held, came early or late, were missed or silent. */
 	let { counts }: { counts: TakeSummary['counts'] } = $props();
-	const ROWS: readonly Exclude<Result, 'passed'>[] = [
+	const ALL: readonly Exclude<Result, 'passed'>[] = [
 		'landed',
 		'held',
+		'leaning',
 		'early',
 		'late',
 		'missed',
 		'silent'
 	];
+	/** Leaning is told where a drill tells it. */
+	const rows = $derived(ALL.filter((result) => result !== 'leaning' || counts.leaning > 0));
 </script>
 
 <table class="w-full border-collapse">
@@ -24,7 +27,7 @@
 		></thead
 	>
 	<tbody>
-		{#each ROWS as result (result)}
+		{#each rows as result (result)}
 			<tr class="border-b border-hair" data-none={counts[result] === 0 || undefined}>
 				<th class="flex h-8.5 items-center gap-1.5 text-left font-normal" scope="row">
 					<svg viewBox="-32 -16 64 32" width="60" height="30" aria-hidden="true">

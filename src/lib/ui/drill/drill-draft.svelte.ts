@@ -18,6 +18,7 @@ export class DrillDraft {
 	grid: Grid | 'any' = $state('any');
 	notes: NonNullable<Rules['notes']> | 'any' = $state('any');
 	landOn: NonNullable<Rules['landOn']> | 'any' = $state('any');
+	colours: NonNullable<Rules['colours']> = $state('miss');
 	locked = $state(false);
 	strings: string[] = $state([]);
 	fret: number | null = $state(null);
@@ -47,6 +48,7 @@ export class DrillDraft {
 		this.grid = rules.grid ?? 'any';
 		this.notes = rules.notes ?? 'any';
 		this.landOn = rules.landOn ?? 'any';
+		this.colours = rules.colours ?? 'miss';
 		this.locked = rules.position !== undefined;
 		this.air = rules.restBars !== undefined;
 	}
@@ -76,7 +78,7 @@ export class DrillDraft {
 	}
 	/** The drill as it stands. */
 	readonly drill = $derived.by((): Drill => {
-		const { preset, routeId, loops, notes, grid, landOn, strings, fret } = this;
+		const { preset, routeId, loops, notes, grid, landOn, colours, strings, fret } = this;
 		const { position, key, range } = this.#where;
 		const { restBars } = drillOf('answer', this.#desk.open.chart, this.#where).rules;
 		return {
@@ -86,6 +88,7 @@ export class DrillDraft {
 				...(notes === 'any' ? {} : { notes }),
 				...(grid === 'any' ? {} : { grid }),
 				...(landOn === 'any' ? {} : { landOn }),
+				...(colours === 'miss' ? {} : { colours }),
 				...(this.locked ? { position } : {}),
 				...(strings.length > 0 ? { strings: strings.map(Number).sort((a, b) => a - b) } : {}),
 				...(fret === null ? {} : { fret }),

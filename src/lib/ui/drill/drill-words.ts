@@ -19,6 +19,7 @@ import { capital, plural } from '$lib/words/words';
 export const RESULT_WORDS: Record<Exclude<Result, 'passed'>, readonly [string, string]> = {
 	landed: ['landed', 'on its moment'],
 	held: ['held over', 'over the barline, still right'],
+	leaning: ['leaning', 'on a colour of the scale'],
 	early: ['early', 'let go before the change'],
 	late: ['late', 'within a beat'],
 	missed: ['missed', 'another note'],
@@ -40,6 +41,7 @@ const signed = (ms: number): string =>
 export function laneWord({ result, errorMs }: JudgedChange): string {
 	if (result === 'held') return 'held';
 	if (result === 'missed' || result === 'silent') return result;
+	if (result === 'leaning') return 'leans';
 	return errorMs === null ? '' : signed(errorMs);
 }
 

@@ -28,6 +28,11 @@ export const TECHNIQUE_WORDS: Record<NonNullable<NoteAnswer['technique']>, strin
 	'pull-off': 'pulled off',
 	slide: 'slid into',
 	bend: 'bent into',
+	release: 'let down from a bend',
+	'pre-bend': 'bent before it is struck',
+	tap: 'tapped',
+	'slide-from-below': 'slid into from below',
+	'slide-from-above': 'slid into from above',
 	curl: 'curled a little sharp',
 	trill: 'trilled',
 	vibrato: 'with vibrato'
@@ -39,6 +44,11 @@ const TECHNIQUE_SIGNS: Record<NonNullable<NoteAnswer['technique']>, string> = {
 	'pull-off': 'p',
 	slide: '/',
 	bend: 'b',
+	release: 'r',
+	'pre-bend': 'B',
+	tap: 't',
+	'slide-from-below': '/',
+	'slide-from-above': '\\',
 	curl: '^',
 	trill: 'tr',
 	vibrato: '~'

@@ -24,7 +24,8 @@ export function weakSpots(
 	const bar = (tick: number) => barAt(chart, tick).index + 1;
 	const spots: WeakSpot[] = [];
 	for (const { index, result, fix } of check.changes) {
-		if (result === 'landed' || letPass(index)) continue;
+		// What leans was meant: it is told, there is nothing to mend.
+		if (result === 'landed' || result === 'leaning' || letPass(index)) continue;
 		const change = chart.changes[index];
 		const words = { late: 'comes late', missed: 'is missed', silent: 'is silent' }[result];
 		spots.push({

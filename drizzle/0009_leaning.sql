@@ -1,0 +1,2 @@
+ALTER TABLE "take_change" DROP CONSTRAINT "take_change_result";--> statement-breakpoint
+ALTER TABLE "take_change" ADD CONSTRAINT "take_change_result" CHECK ("take_change"."result" in ('landed', 'held', 'leaning', 'early', 'late', 'missed', 'silent'));

@@ -1,0 +1,56 @@
+import { ALSO, type Also, type Playing, type Technique } from './line/types';
+
+type Played = Partial<Playing>;
+
+const OUT_OF: readonly (Technique | null | undefined)[] = [
+	'hammer-on',
+	'pull-off',
+	'slide',
+	'bend',
+	'release'
+];
+
+/** True when a note comes out of the one before on its string, without a stroke of its own. */
+export const isReached = ({ technique, bend }: Played): boolean =>
+	OUT_OF.includes(technique) && !(technique === 'bend' && bend !== undefined);
+
+/** What a note is struck, held or shaken with besides its technique. */
+export const isAlso = ({ also }: Played, one: Also): boolean => also?.includes(one) ?? false;
+
+/** The string is muted: a click without a pitch. */
+export const isDead = (note: Played): boolean => isAlso(note, 'dead');
+
+/** A note that is shaken, trilled or curled, whichever of its fields says so. */
+export const does = (note: Played, one: 'vibrato' | 'trill' | 'curl' | 'release'): boolean =>
+	(note.technique === one && one !== 'release') || isAlso(note, one);
+
+/**
+ * The pitch that a note comes to: a bend is where it arrives. A quarter tone colours the pitch of its place and does
+ * not make another one.
+ */
+export function arrivalOf({ midi, bend }: Played & { readonly midi: number }): number {
+	return bend !== undefined && Number.isInteger(bend) ? midi + bend : midi;
+}
+
+/** How a note is played and nothing else of it: the fields that are there, in one order. */
+export function playingOf<T extends Played>({
+	technique,
+	also,
+	bend,
+	trill,
+	grace
+}: T): Partial<Playing> {
+	return {
+		...(technique === undefined ? {} : { technique }),
+		...(also && also.length > 0 ? { also: ALSO.filter((one) => also.includes(one)) } : {}),
+		...(bend === undefined ? {} : { bend }),
+		...(trill === undefined ? {} : { trill }),
+		...(grace === undefined ? {} : { grace })
+	};
+}
+
+/** True when the player has said how a note is played. */
+export const isTold = ({ technique, also, bend, trill, grace }: Played): boolean =>
+	technique !== undefined ||
+	(also?.length ?? 0) > 0 ||
+	[bend, trill, grace].some((field) => field !== undefined);
