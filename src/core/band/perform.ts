@@ -29,6 +29,9 @@ export type TimedNote = {
 	readonly counted: boolean;
 };
 
+/** Seconds that a muted string sounds at most. */
+const DAMPED = { palm: 0.22, dead: 0.045 } as const;
+
 /** When a written tick of the chart is played, in ticks: swing and nothing else. */
 export function performed(chart: Chart, tick: number, swing: Swing): number {
 	const bar = chart.played[barIndexAt(chart, tick)];
@@ -117,7 +120,10 @@ export function notesBetween(
 					part: draft.part,
 					at,
 					seconds: seconds + (draft.delayMs ?? 0) / 1000,
-					duration: secondsAt(grown, segment.at + stops - start) - seconds,
+					duration: Math.min(
+						secondsAt(grown, segment.at + stops - start) - seconds,
+						draft.stroke?.damped ? DAMPED[draft.stroke.damped] : Infinity
+					),
 					midi: draft.midi,
 					velocity: draft.velocity,
 					curve: draft.stroke ? curveOf(draft.stroke, clock) : [],

@@ -1,10 +1,11 @@
 import { describe, expect, it } from 'vitest';
+import type { Technique } from '../route';
 import { curveOf, strokesOfLine } from './strokes';
 
 const note = (
 	tick: number,
 	midi: number,
-	technique: string | null = null,
+	technique: Technique | null = null,
 	durationTicks = 240
 ) => ({
 	tick,
@@ -67,7 +68,7 @@ describe('the pitch of a stroke', () => {
 	});
 
 	it('arrives on the beat in a slide and a bend, on the way before it', () => {
-		for (const how of ['slide', 'bend']) {
+		for (const how of ['slide', 'bend'] as const) {
 			const points = curve(note(0, 60), note(240, 62, how));
 			expect(at(points, 0.25)).toBe(200);
 			expect(at(points, 0.1)).toBe(0);

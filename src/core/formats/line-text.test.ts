@@ -36,10 +36,10 @@ describe('tab in plain text', () => {
 
 	it('looks like a page of tab', () => {
 		const notes = [
-			{ tick: 0, durationTicks: 480, string: 3, fret: 7, technique: null },
+			{ tick: 0, durationTicks: 480, string: 3, fret: 7, technique: null } as const,
 			{ tick: 480, durationTicks: 240, string: 2, fret: 6, technique: null },
-			{ tick: 720, durationTicks: 240, string: 2, fret: 9, technique: 'hammer-on' },
-			{ tick: 1440, durationTicks: 480, string: 4, fret: 10, technique: 'vibrato' }
+			{ tick: 720, durationTicks: 240, string: 2, fret: 9, technique: 'hammer-on' as const },
+			{ tick: 1440, durationTicks: 480, string: 4, fret: 10, technique: 'vibrato' as const }
 		];
 		expect(writeTab(chart, guitar, notes, { bars: chart.played.slice(0, 1) })).toBe(
 			[
@@ -181,10 +181,10 @@ describe('tab in plain text', () => {
 			1
 		],
 		[
-			'two notes at once',
-			['e|3---|', 'B|3---|', ...Array.from('GDAE', (s) => `${s}|----|`)].join('\n'),
-			/Two notes at once/,
-			2
+			'two frets on one string at once',
+			[`e|${'3-4-'.repeat(19)}----|`, ...Array.from('BGDAE', (s) => `${s}|${'-'.repeat(80)}|`)].join('\n'),
+			/Two frets on one string at once/,
+			1
 		],
 		[
 			'more bars than the chart has',

@@ -1,16 +1,17 @@
 import type { Chart, PlayedBar } from '../chart';
-import { pitchAt, placeLine, type Instrument } from '../neck';
+import { pitchAt, placeLine, type Instrument, type Place } from '../neck';
 import { mod, parseNote, parsePitch, pitchClass, pitchName } from '../pitch';
-import { FINEST, slotsOf, unitOf } from './slots';
+import { FINEST, columnsOf, unitOf } from './slots';
 import type { LineText, TextNote, TextProblem } from './types';
 
+/** A name, a sign, or several names between `<` and `>`, with where it stands. */
 type Token = { readonly text: string; readonly line: number; readonly column: number };
 
-/** Bars of words, each !with where it stands. Empty bars between two lines count; those at the ends do not. */
+/** Bars of words, each with where it stands. Empty bars between two lines count; those at the ends do not. */
 function barsOf(text: string): Token[][] {
 	const bars: Token[][] = [[]];
 	text.split(/\r?\n/).forEach((row, i) => {
-		for (const match of row.matchAll(/[|]+|[^\s|]+/g)) {
+		for (const match of row.matchAll(/[|]+|<[^>|]*>?|[^\s|<]+/g)) {
 			const [word] = match;
 			if (word.startsWith('|')) bars.push([]);
 			else bars[bars.length - 1]!.push({ text: word, line: i + 1, column: match.index + 1 });
@@ -19,6 +20,15 @@ function barsOf(text: string): Token[][] {
 		if (bars[bars.length - 1]!.length > 0) bars.push([]);
 	});
 	return bars.filter((bar) => bar.length > 0);
+}
+
+/** The names of a word, each with where it stands: one, or those between the brackets. */
+function namesIn({ text, line, column }: Token): Token[] {
+	return [...text.matchAll(/[^\s<>]+/g)].map((match) => ({
+		text: match[0],
+		line,
+		column: column + match.index
+	}));
 }
 
 /** The pitch of a name: in its octave, or where none is given nearest to the one before. */
@@ -33,10 +43,78 @@ function midiOf(name: string, near: number): number | null {
 	return up < 6 ? near + up : near + up - 12;
 }
 
+type Found = { tick: number; end: number; midi: number; token: Token };
+
+/** Places for notes that are struck together: each on its own string, as near to the hand as they go. */
+function placesTogether(
+	instrument: Instrument,
+	position: number,
+	pitches: readonly number[],
+	taken: ReadonlySet<number>
+): (Place | null)[] {
+	const highest = instrument.frets - instrument.capo;
+	const order = pitches.map((midi, i) => ({ midi, i })).sort((a, b) => b.midi - a.midi);
+	let best: { cost: number; places: (Place | null)[] } | null = null;
+	const search = (k: number, cost: number, used: ReadonlySet<number>, places: (Place | null)[]) => {
+		if (best && cost >= best.cost) return;
+		const note = order[k];
+		if (!note) {
+			best = { cost, places: [...places] };
+			return;
+		}
+		instrument.open.forEach((open, s) => {
+			const fret = note.midi - open - instrument.capo;
+			if (fret < 0 || fret > highest || used.has(s + 1)) return;
+			const off = fret === 0 ? 1 : Math.max(0, position - fret, fret - position - 3);
+			const next = [...places];
+			next[note.i] = { string: s + 1, fret };
+			search(k + 1, cost + off, new Set([...used, s + 1]), next);
+		});
+		// What has no string of its own is told.
+		search(k + 1, cost + 1000, used, places);
+	};
+	search(
+		0,
+		0,
+		taken,
+		pitches.map(() => null)
+	);
+	return (best as { places: (Place | null)[] } | null)?.places ?? pitches.map(() => null);
+}
+
+/** A place for every note: a line of single notes as easily as it goes, notes together each on a string of its own. */
+function placesFor(instrument: Instrument, position: number, found: readonly Found[]): (Place | null)[] {
+	const groups = new Map<number, number[]>();
+	found.forEach(({ tick }, i) => groups.set(tick, [...(groups.get(tick) ?? []), i]));
+	const single = [...groups.values()].filter((group) => group.length === 1).map(([i]) => i!);
+	const line = placeLine(
+		instrument,
+		position,
+		single.map((i) => found[i]!.midi)
+	);
+	const places: (Place | null)[] = found.map(() => null);
+	single.forEach((i, k) => (places[i] = line[k] ?? null));
+	for (const [tick, group] of groups) {
+		// Strings that still ring are taken.
+		const taken = new Set<number>();
+		found.forEach((note, i) => {
+			const place = places[i];
+			if (place && note.tick < tick && note.end > tick) taken.add(place.string);
+		});
+		const [only] = group;
+		if (group.length === 1 && !taken.has(places[only!]?.string ?? 0)) continue;
+		const pitches = group.map((i) => found[i]!.midi);
+		const together = placesTogether(instrument, position, pitches, taken);
+		group.forEach((i, k) => (places[i] = together[k] ?? null));
+	}
+	return places;
+}
+
 /**
- * Reads a line written as note names: `D4 F A♭ G | D♭ - . F`. Bars stand between `|`; what stands in a bar
- * shares its time evenly: a name plays (without an octave the one nearest to the note before), `-` holds
- * on, `.` is silence.
+ * Reads a line written as note names: `D4 F A♭ G | <D♭4 F4> - . F`. Bars stand between `|`; what stands in a bar shares
+ * its time evenly: a name plays (without an octave the one nearest to the note before), `<…>` plays several at once (`-A4`
+ * among them rings on from before), `-` holds on, `.` is silence. Octaves are those that sound: the thickest string of a
+ * guitar is E2.
  * @param fromBar the played bar that the text begins in, from 1
  * @param position where the hand is: each note is put on the easiest place there
  */
@@ -55,8 +133,8 @@ export function readNames(
 		const message = 'There is no note here: write names with spaces between, as in “D F Ab G”.';
 		problems.push({ line: 1, column: 1, length: 1, message });
 	}
-	const found: { tick: number; end: number; midi: number; token: Token }[] = [];
-	let ringing = false;
+	const found: Found[] = [];
+	let ringing: Found[] = [];
 	// The middle of the place, where a first name without an octave is looked for.
 	const middle = Math.ceil(instrument.open.length / 2);
 	let near = pitchAt(instrument, { string: middle, fret: position + 1 });
@@ -78,40 +156,61 @@ export function readNames(
 		}
 		words.forEach((word, k) => {
 			const tick = bar.startTick + k * unit;
-			const last = found.at(-1);
+			const end = tick + unit;
 			if (/^[-–—~_]$/.test(word.text)) {
-				if (ringing && last) last.end = tick + unit;
+				for (const note of ringing) note.end = end;
 				return;
 			}
-			ringing = false;
+			const before = ringing;
+			ringing = [];
 			if (/^[.,·]$/.test(word.text)) return;
-			const midi = midiOf(word.text, near);
-			if (midi === null) {
-				tell(word, `“${word.text}” is not a note name: write A to G with # or b, as in “Eb4”.`);
-				return;
+			if (word.text.startsWith('<') && !word.text.endsWith('>')) {
+				tell(word, 'Notes at one time stand between < and >: the second sign is missing.');
 			}
-			found.push({ tick, end: tick + unit, midi, token: word });
-			[near, ringing] = [midi, true];
+			const names = namesIn(word);
+			if (names.length === 0) tell(word, 'There is no note between < and >.');
+			for (const token of names) {
+				const on = /^[-–—](?=.)/.test(token.text);
+				const name = on ? token.text.slice(1) : token.text;
+				const midi = midiOf(name, near);
+				if (midi === null) {
+					tell(token, `“${name}” is not a note name: write A to G with # or b, as in “Eb4”.`);
+					continue;
+				}
+				near = midi;
+				const held = on ? before.find((note) => note.midi === midi) : undefined;
+				if (on && !held) {
+					tell(token, `No ${name} rings here that could go on: leave the “-” out to strike it.`);
+					continue;
+				}
+				if (held) held.end = end;
+				else found.push({ tick, end, midi, token });
+				ringing.push(held ?? found[found.length - 1]!);
+			}
 		});
 	});
-	const places = placeLine(
-		instrument,
-		position,
-		found.map((note) => note.midi)
-	);
+	const places = placesFor(instrument, position, found);
 	const notes = found.flatMap(({ tick, end, midi, token }, i): TextNote[] => {
 		const place = places[i];
 		if (place) return [{ ...place, tick, durationTicks: end - tick }];
-		tell(token, `${pitchName(midi)} is not on this instrument: try another octave.`);
+		const alone = placeLine(instrument, position, [midi])[0];
+		tell(
+			token,
+			alone
+				? `${pitchName(midi)} has no string of its own beside the others: take one of them out, or move it by an octave.`
+				: `${pitchName(midi)} is not on this instrument: try another octave.`
+		);
 		return [];
 	});
 	const toBar = Math.min(chart.played.length, fromBar + Math.max(0, bars.length - 1));
+	notes.sort((a, b) => a.tick - b.tick || b.string - a.string);
 	problems.sort((a, b) => a.line - b.line || a.column - b.column);
 	return { notes, fromBar, toBar, problems };
 }
 
 /**
- * Writes a line as note names with octaves, a bar a row; `nameOf` spells a note.
+ * Writes a line as note names with octaves, a bar a row; `nameOf` spells a note. Notes at one time stand between `<` and
+ * `>`, those that ring on among them behind a `-`.
  * @param bars the played bars to write, by default all
  */
 export function writeNames<T extends TextNote>(
@@ -125,9 +224,12 @@ export function writeNames<T extends TextNote>(
 		const here = notes.filter(
 			(note) => note.tick < end && note.tick + note.durationTicks > bar.startTick
 		);
-		const words = slotsOf(bar, here, unitOf([bar], here)).map((slot) =>
-			slot === null ? '.' : slot === 'held' ? '-' : nameOf(slot as T)
-		);
+		const words = columnsOf(bar, here, unitOf([bar], here)).map(({ begins, holds, ends }) => {
+			const [struck, on] = [begins.map(nameOf), holds.map((note) => `-${nameOf(note)}`)];
+			if (struck.length === 0 && ends.length === 0) return on.length > 0 ? '-' : '.';
+			if (struck.length + on.length === 0) return '.';
+			return struck.length === 1 && on.length === 0 ? struck[0]! : `<${[...on, ...struck].join(' ')}>`;
+		});
 		return `| ${words.join(' ')} |`;
 	});
 	return `${rows.join('\n')}\n`;

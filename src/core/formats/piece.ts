@@ -1,16 +1,16 @@
 import type { Result } from '../kernel';
 import { LIMITS, type Chart } from '../chart';
 import type { Instrument } from '../neck';
-import type { Technique } from '../route';
+import { isReached, type Playing } from '../route';
 import type { TextNote } from './types';
 
 /** A note of a line as files carry it: where it is played, how it is spelled, and how it is reached. */
-export type FileNote = TextNote & {
-	readonly midi: number;
-	readonly name: string;
-	readonly finger: number | null;
-	readonly technique: Technique | null;
-};
+export type FileNote = TextNote &
+	Playing & {
+		readonly midi: number;
+		readonly name: string;
+		readonly finger: number | null;
+	};
 
 /** A tune with, perhaps, one line over it, to be written as a file. */
 export type Piece = {
@@ -18,20 +18,19 @@ export type Piece = {
 	/** The chart as it was written. */
 	readonly text: string;
 	readonly instrument: Instrument;
-	/** Empty where there is no line. Ticks from the first beat, in order, one note at a time. */
+	/** Empty where there is no line. Ticks from the first beat, in order; several may begin at once. */
 	readonly notes: readonly FileNote[];
 	/** What the line is called. */
 	readonly lineName: string;
 };
 
 /** A note read from a file; `place` is null where the file does not say where it is played. */
-export type ReadNote = {
+export type ReadNote = Playing & {
 	readonly tick: number;
 	readonly durationTicks: number;
 	readonly midi: number;
 	readonly place: { readonly string: number; readonly fret: number } | null;
 	readonly finger: number | null;
-	readonly technique: Technique | null;
 };
 
 /** A tune read from a file, as chart text, with its line where there is one. */
@@ -48,15 +47,27 @@ export type FileReading = Result<
 	string
 >;
 
-/** Techniques that join a note to the one before on its string. */
-const JOINED: readonly (Technique | null)[] = ['hammer-on', 'pull-off', 'slide', 'bend'];
-
-/** True when a note comes out of the one before it without a new stroke. */
+/** True when a note comes out of the one before it on its string without a new stroke. */
 export const comesOutOf = (before: FileNote | undefined, note: FileNote): boolean =>
 	before !== undefined &&
-	JOINED.includes(note.technique) &&
+	isReached(note) &&
 	before.string === note.string &&
 	before.tick + before.durationTicks === note.tick;
+
+/** The notes before and after each one on its own string; −1 for none. Notes in order of time. */
+export function neighbours(notes: readonly TextNote[]): { before: number; after: number }[] {
+	const last = new Map<number, number>();
+	const found = notes.map(() => ({ before: -1, after: -1 }));
+	notes.forEach(({ string }, i) => {
+		const before = last.get(string);
+		if (before !== undefined) {
+			found[i]!.before = before;
+			found[before]!.after = i;
+		}
+		last.set(string, i);
+	});
+	return found;
+}
 
 /** As many bars as a chart may have; what is over is told. */
 export function fewEnough<T>(bars: readonly T[], left: LeftOut): readonly T[] {

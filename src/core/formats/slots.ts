@@ -25,21 +25,35 @@ export function unitOf(bars: readonly PlayedBar[], notes: readonly TextNote[]): 
 const barOf = (bars: readonly PlayedBar[], tick: number): PlayedBar | undefined =>
 	bars.findLast((bar) => bar.startTick <= tick && tick < bar.startTick + bar.lengthTicks);
 
-/** What stands on one place of time: a note that begins, one that rings on, or nothing. */
-export type Slot = TextNote | 'held' | null;
+/**
+ * What stands on one place of time: notes that begin there, that ring on over it, and that end there, thick strings first.
+ */
+export type Column<T extends TextNote> = {
+	readonly begins: readonly T[];
+	readonly holds: readonly T[];
+	readonly ends: readonly T[];
+};
 
-/** The places of time of a bar. */
-export function slotsOf(bar: PlayedBar, notes: readonly TextNote[], unit: number): Slot[] {
+/** The places of time of a bar. A note that ends at the bar line ends on the first place of the next bar. */
+export function columnsOf<T extends TextNote>(
+	bar: PlayedBar,
+	notes: readonly T[],
+	unit: number
+): Column<T>[] {
 	const near = (tick: number) => Math.round((tick - bar.startTick) / unit);
-	return Array.from({ length: Math.round(bar.lengthTicks / unit) }, (_, i): Slot => {
-		const begins = notes.find((note) => note.tick >= bar.startTick && near(note.tick) === i);
-		if (begins) return begins;
-		return notes.some(
-			(note) =>
-				(note.tick < bar.startTick || near(note.tick) < i) &&
-				near(note.tick + note.durationTicks) > i
-		)
-			? 'held'
-			: null;
-	});
+	const count = Math.round(bar.lengthTicks / unit);
+	const columns = Array.from({ length: count }, () => ({
+		begins: [] as T[],
+		holds: [] as T[],
+		ends: [] as T[]
+	}));
+	for (const note of notes) {
+		const from = note.tick < bar.startTick ? -1 : near(note.tick);
+		const to = near(note.tick + note.durationTicks);
+		if (from >= count || to < 0) continue;
+		if (from >= 0) columns[from]!.begins.push(note);
+		for (let i = Math.max(0, from + 1); i < Math.min(to, count); i++) columns[i]!.holds.push(note);
+		if (to >= 0 && to < count && to > from) columns[to]!.ends.push(note);
+	}
+	return columns;
 }

@@ -1,6 +1,7 @@
 import { type Chart } from '../chart';
 import { highestFret, type Instrument } from '../neck';
-import type { Technique } from '../route';
+import { playing, type Also } from '../route';
+import { reachedAs, signsIn } from './tab-lex';
 import { type Mark, type TabBar, bestReading, tickOf } from './tab-time';
 import { FINGERS } from './tab-write';
 import type { LineText, PlayedText, TextProblem } from './types';
@@ -17,35 +18,39 @@ type System = {
 	readonly rows: readonly Row[];
 	readonly counts: string | null;
 	readonly fingers: string | null;
+	/** Rows of signs over the system. */
+	readonly over: readonly string[];
 };
-/** A sign before a fret says how it is reached, one behind it what the note does while it rings. */
-const BEFORE: Readonly<Record<string, Technique>> = {
-	h: 'hammer-on',
-	p: 'pull-off',
-	'/': 'slide',
-	'\\': 'slide',
-	b: 'bend'
-};
-const BEHIND: Readonly<Record<string, Technique>> = { '~': 'vibrato', '^': 'curl', t: 'trill' };
+/** Signs over a system that say how the notes under them are played, each as far as its dashes reach. */
+const OVER: readonly (readonly [RegExp, Also])[] = [
+	[/P\.?M\.?(?:[-.\s]*[-|¬])?/g, 'palm-mute'],
+	[/let ring(?:[-.\s]*[-|¬])?/gi, 'let-ring']
+];
+const OVER_ROW = /P\.?M\.?|let ring/i;
 
 function systemsOf(text: string): System[] {
 	const lines = text.replace(/\t/g, '    ').split(/\r?\n/);
 	const systems: System[] = [];
 	let rows: Row[] = [];
 	let above: string | null = null;
+	let over: string[] = [];
 	let last: string | null = null;
+	let signs: string[] = [];
 	const close = (below = '') => {
 		const fingers = FINGER_ROW.test(below) ? below : null;
-		if (rows.length > 0) systems.push({ rows, counts: above, fingers });
+		if (rows.length > 0) systems.push({ rows, counts: above, fingers, over });
 		rows = [];
 	};
 	lines.forEach((line, i) => {
 		const found = ROW.exec(line.trimStart());
 		if (found && (rows.length > 0 || /[-–—]{2}/.test(line))) {
-			if (rows.length === 0) above = last;
+			if (rows.length === 0) [above, over] = [last, signs];
 			rows.push({ line: i + 1, label: found[1]!, text: line });
 		} else close(line);
-		last = !found && COUNTS.test(line) && /\b1\b/.test(line) ? line : null;
+		// Signs may stand over the counts or under them.
+		const signed = !found && OVER_ROW.test(line);
+		if (!signed) last = !found && COUNTS.test(line) && /\b1\b/.test(line) ? line : null;
+		signs = found ? [] : signed ? [...signs, line] : last === line ? signs : [];
 	});
 	close();
 	return systems;
@@ -65,33 +70,56 @@ function spans(text: string): { from: number; to: number }[] {
 	return found;
 }
 
-function marksIn(
-	row: Row,
-	string: number,
-	from: number,
-	to: number,
-	fingers: string | null
-): Mark[] {
-	const found: Mark[] = [];
-	const inside = row.text.slice(from, to);
-	for (const match of inside.matchAll(/\d+|\./g)) {
-		const [sign] = match;
-		const column = match.index;
+/** What a row of signs says of a column. */
+function underSigns(over: readonly string[], at: number): Also[] {
+	return OVER.flatMap(([pattern, also]) =>
+		over.some((row) =>
+			[...row.matchAll(pattern)].some(
+				(match) => at >= match.index && at < match.index + match[0].length
+			)
+		)
+			? [also]
+			: []
+	);
+}
+
+function marksIn(row: Row, string: number, from: number, to: number, { over }: System): Mark[] {
+	return signsIn(row.text.slice(from, to)).map((sign): Mark => {
+		const { column, length } = sign;
 		const at = from + column;
-		const finger = fingers === null ? NaN : Number(fingers[at]?.trim() || NaN);
-		const reached = BEFORE[row.text[at - 1] ?? ''] ?? BEHIND[row.text[at + sign.length] ?? ''];
-		found.push({
-			string,
-			fret: sign === '.' ? null : Number(sign),
-			column,
-			line: row.line,
-			length: sign.length,
-			at,
-			technique: sign === '.' ? null : (reached ?? null),
-			finger: finger >= 1 && finger <= 4 ? finger : null
-		});
+		const under = sign.kind === 'fret' ? underSigns(over, at) : [];
+		return { string, sign, column, line: row.line, length, at, finger: null, under };
+	});
+}
+
+/** Signs that stand over each other begin in one column, however many digits they have. */
+function inColumns(marks: readonly Mark[]): Mark[] {
+	const sorted = [...marks].sort((a, b) => a.column - b.column);
+	let [column, end] = [-1, -1];
+	return sorted.map((mark) => {
+		const digits = mark.sign.kind === 'fret' ? String(mark.sign.fret).length : 1;
+		if (mark.column < end) end = Math.max(end, mark.column + digits);
+		else [column, end] = [mark.column, mark.column + digits];
+		return { ...mark, column };
+	});
+}
+
+/** Fingers beneath a system: a digit for each note of a column, from the thinnest string; 0 for none. */
+function withFingers(marks: readonly Mark[], from: number, fingers: string | null): Mark[] {
+	if (fingers === null) return [...marks];
+	const columns = new Map<number, Mark[]>();
+	for (const mark of marks) {
+		if (mark.sign.kind !== 'fret') continue;
+		columns.set(mark.column, [...(columns.get(mark.column) ?? []), mark]);
 	}
-	return found;
+	const told = new Map<Mark, number>();
+	for (const [column, notes] of columns) {
+		const digits = /^[0-4]+/.exec(fingers.slice(from + column))?.[0] ?? '';
+		if (digits.length !== notes.length) continue;
+		notes.sort((a, b) => a.string - b.string);
+		notes.forEach((mark, i) => told.set(mark, Number(digits[i])));
+	}
+	return marks.map((mark) => ({ ...mark, finger: told.get(mark) || null }));
 }
 
 /** Thickest on top? Told by the labels, where they fit the instrument the other way round only. */
@@ -131,21 +159,64 @@ function barsOf(system: System, instrument: Instrument, problems: TextProblem[])
 	return all[0]!.map(({ from, to }, bar) => {
 		const marks = system.rows.flatMap((row, i) => {
 			const span = all[i]![bar]!;
-			return marksIn(row, flip ? strings - i : i + 1, span.from, span.to, system.fingers);
+			return marksIn(row, flip ? strings - i : i + 1, span.from, span.to, system);
 		});
 		const counted: number[] = [];
 		for (const match of system.counts?.slice(from, to).matchAll(/\d+/g) ?? []) {
 			if (Number(match[0]) === counted.length + 1) counted.push(match.index);
 		}
-		return { marks, width: to - from, counted };
+		return { marks: withFingers(inColumns(marks), from, system.fingers), width: to - from, counted };
 	});
+}
+
+const isFret = ({ sign }: Mark): boolean => sign.kind === 'fret';
+
+type OpenText = { -readonly [K in keyof PlayedText]: PlayedText[K] };
+
+/** The notes of columns in order of time, each as long as its string rings. */
+function sounded(columns: readonly (readonly [number, readonly Mark[]])[], until: number): PlayedText[] {
+	const notes: OpenText[] = [];
+	const ringing = new Map<number, OpenText>();
+	/** When the last note of a string ended. */
+	const ended = new Map<number, number>();
+	const end = (string: number, tick: number) => {
+		const note = ringing.get(string);
+		if (!note) return;
+		note.durationTicks = tick - note.tick;
+		ended.set(string, tick);
+		ringing.delete(string);
+	};
+	for (const [tick, marks] of columns) {
+		const on = (kind: Mark['sign']['kind']) =>
+			new Set(marks.filter(({ sign }) => sign.kind === kind).map(({ string }) => string));
+		const [struck, held, stopped] = [on('fret'), on('hold'), on('stop')];
+		// A point on a silent string ends whatever rings.
+		const all = [...stopped].some((string) => !ringing.has(string));
+		for (const string of [...ringing.keys()]) {
+			if (struck.has(string) || stopped.has(string)) end(string, tick);
+			else if (!held.has(string) && (struck.size > 0 || (stopped.size > 0 && all))) {
+				end(string, tick);
+			}
+		}
+		for (const { string, sign, finger, under } of marks) {
+			if (sign.kind !== 'fret') continue;
+			const how = reachedAs(sign, ended.get(string) === tick);
+			const note: OpenText = {
+				...{ tick, durationTicks: until - tick, string, fret: sign.fret, finger },
+				...playing({ ...how, also: [...(how.also ?? []), ...under] })
+			};
+			notes.push(note);
+			ringing.set(string, note);
+		}
+	}
+	return notes.sort((a, b) => a.tick - b.tick || b.string - a.string);
 }
 
 /**
  * Reads tab in plain text onto a chart. Where the beats are counted above the rows (`1 2 3 4`) the columns
  * are read against them; else each bar's width is its time, on the grid that fits best. A note rings until
- * the next one, a point on a string ends it. Signs tell how a note is reached and what it does, a row of
- * fingers beneath which one plays it.
+ * the next one on any string, or on under `=` on its own string; a point on a string ends it. Signs tell how a note is
+ * reached and what it does, a row of fingers beneath which one plays it, rows of `PM` and `let ring` above what else.
  * @param fromBar the played bar that the text begins in, from 1
  */
 export function readTab(
@@ -175,34 +246,32 @@ export function readTab(
 	}
 	const reading = bestReading(pairs.filter(({ bar }) => bar.counted.length < 2));
 	const highest = highestFret(instrument);
-	const starts = new Map<number, Mark>();
+	const columns = new Map<number, Mark[]>();
 	for (const { bar, played } of pairs) {
 		for (const mark of bar.marks) {
-			if (mark.fret !== null && mark.fret > highest) {
-				const message = `Fret ${mark.fret} is not on this instrument, which ends at ${highest}.`;
+			const { kind, fret } = mark.sign;
+			if (kind === 'fret' && fret > highest) {
+				const message = `Fret ${fret} is not on this instrument, which ends at ${highest}.`;
 				problems.push(problem(mark, message));
 				continue;
 			}
 			const tick = played.startTick + tickOf(mark, bar, played, reading);
-			const other = starts.get(tick);
-			// A point gives way to a note on another string.
-			if (other && mark.fret === null) continue;
-			if (other && other.fret !== null) {
-				const message = 'Two notes at once: a line has one note at a time. Take one of them out.';
+			const column = columns.get(tick) ?? [];
+			if (kind === 'fret' && column.some((other) => isFret(other) && other.string === mark.string)) {
+				const message =
+					'Two frets on one string at once: a string sounds one note at a time. Take one of them out.';
 				problems.push(problem(mark, message));
 				continue;
 			}
-			starts.set(tick, mark);
+			columns.set(tick, [...column, mark]);
 		}
 	}
 	const end = pairs.at(-1)?.played;
 	const until = end ? end.startTick + end.lengthTicks : 0;
-	const order = [...starts].sort(([a], [b]) => a - b);
-	const notes = order.flatMap(([tick, { string, fret, technique, finger }], i): PlayedText[] => {
-		if (fret === null) return [];
-		const durationTicks = (order[i + 1]?.[0] ?? until) - tick;
-		return [{ tick, durationTicks, string, fret, technique, finger }];
-	});
+	const notes = sounded(
+		[...columns].sort(([a], [b]) => a - b),
+		until
+	);
 	problems.sort((a, b) => a.line - b.line || a.column - b.column);
 	return { notes, fromBar, toBar: fromBar + Math.max(0, pairs.length - 1), problems };
 }

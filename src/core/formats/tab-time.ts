@@ -1,19 +1,21 @@
 import { beatTicks, type PlayedBar } from '../chart';
 import { QUARTER } from '../kernel';
-import type { Technique } from '../route';
+import type { Also } from '../route';
+import type { TabSign } from './tab-lex';
 import { FINEST } from './slots';
 
-/** A fret or a point in a bar; columns from the bar's first character. */
+/** A sign in a bar; columns from the bar's first character. Signs that stand over each other have one column. */
 export type Mark = {
 	readonly string: number;
-	readonly fret: number | null;
+	readonly sign: TabSign;
 	readonly column: number;
 	readonly line: number;
 	readonly length: number;
 	/** Column in the text, from 0. */
 	readonly at: number;
-	readonly technique: Technique | null;
 	readonly finger: number | null;
+	/** It stands under a sign that mutes it, or lets it ring. */
+	readonly under: readonly Also[];
 };
 
 export type TabBar = {
@@ -51,12 +53,13 @@ export function bestReading(bars: readonly { bar: TabBar; length: number }[]): R
 				const reading = { lead, trail, unit };
 				let [sum, count] = [0, 0];
 				for (const { bar, length } of bars) {
-					const taken = new Set<number>();
+					const taken = new Map<number, number>();
 					for (const mark of bar.marks) {
 						const tick = rawTick(mark.column, reading, bar.width, length);
 						const at = snapped(tick, unit, length);
-						sum += Math.abs(tick - at) + (taken.has(at) ? COLLISION : 0);
-						taken.add(at);
+						const other = taken.get(at) ?? mark.column;
+						sum += Math.abs(tick - at) + (other !== mark.column ? COLLISION : 0);
+						taken.set(at, mark.column);
 						count++;
 					}
 				}

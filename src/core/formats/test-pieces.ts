@@ -5,7 +5,7 @@ import { chartTicks, parseChart } from '../chart';
 import { instrumentOf, pitchAt } from '../neck';
 import { pitchName } from '../pitch';
 import { scaleInUse } from '../harmony';
-import { STEADY, placeHand, planWhole, type LineWishes, type Technique } from '../route';
+import { STEADY, placeHand, planWhole, playing, type LineWishes, type Technique } from '../route';
 
 /** Charts with everything that a file may lose. */
 export const TEXTS = {
@@ -118,14 +118,14 @@ export const toRead = ({
 	string,
 	fret,
 	finger,
-	technique
+	...rest
 }: FileNote): ReadNote => ({
 	tick,
 	durationTicks,
 	midi,
 	place: { string, fret },
 	finger,
-	technique
+	...playing(rest)
 });
 
 /** The one piece that was read. */

@@ -1,14 +1,11 @@
 import type { Place } from '../neck';
-import type { Technique } from '../route';
+import type { Playing } from '../route';
 
-/** A note of a line as it is written down. Ticks from the first beat of the chart. */
+/** A note of a line as it is written down; several may begin at once. Ticks from the first beat of the chart. */
 export type TextNote = Place & { readonly tick: number; readonly durationTicks: number };
 
 /** A note read from tab, with what its signs say. */
-export type PlayedText = TextNote & {
-	readonly technique: Technique | null;
-	readonly finger: number | null;
-};
+export type PlayedText = TextNote & Playing & { readonly finger: number | null };
 
 /** What is wrong in a text, where (line and column from 1), and what might have been meant. */
 export type TextProblem = {

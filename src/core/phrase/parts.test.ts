@@ -124,7 +124,7 @@ describe('what is played in', () => {
 				],
 				240
 			)
-		).toEqual([
+		).toMatchObject([
 			{ tick: 0, durationTicks: 240, midi: 63 },
 			{ tick: 240, durationTicks: 240, midi: 65 },
 			{ tick: 720, durationTicks: 720, midi: 67 }

@@ -15,16 +15,19 @@ export type Played = {
 };
 
 /**
- * Puts what was played on the nearest places of a grid, one voice: of two notes on one place the later one
- * moves on by one; a note sounds until it was let go, or until the next.
+ * Puts what was played on the nearest places of a grid: of two notes on one place the later one moves on by one, unless
+ * both were struck as one; a note sounds until it was let go. What is let go within a place of the next note ends there.
  * @param grid ticks between two places
  * @param played when a written tick is played, so that swung notes find their place; by default at once
+ * @param together ticks within which notes are struck as one; 0 is one voice, in which the next note ends the one before
+ * @returns the notes in the order in which they were struck
  */
-export function ontoGrid(
-	struck: readonly Struck[],
+export function ontoGrid<T extends Struck>(
+	struck: readonly T[],
 	grid: number,
-	played: (tick: number) => number = (tick) => tick
-): Played[] {
+	played: (tick: number) => number = (tick) => tick,
+	together = 0
+): (Played & { readonly of: T })[] {
 	const place = (tick: number): number => {
 		// Plus nought, so that a little too early is not minus nought.
 		const near = Math.round(tick / grid) + 0;
@@ -32,17 +35,28 @@ export function ontoGrid(
 			.map((at) => ({ at, off: Math.abs(played(at * grid) - tick) }))
 			.sort((a, b) => a.off - b.off || a.at - b.at)[0]!.at;
 	};
-	const notes: { at: number; end: number; midi: number }[] = [];
-	for (const { from, to, midi } of [...struck].sort((a, b) => a.from - b.from)) {
-		const last = notes.at(-1);
-		const at = Math.max(place(from), last ? last.at + 1 : -Infinity);
-		notes.push({ at, end: Math.max(at + 1, place(to)), midi });
+	const moments: { at: number; from: number; notes: T[] }[] = [];
+	for (const note of [...struck].sort((a, b) => a.from - b.from)) {
+		const last = moments.at(-1);
+		const one =
+			last && together > 0 && note.from - last.from <= together
+				? !last.notes.some(({ midi }) => midi === note.midi)
+				: false;
+		if (last && one) last.notes.push(note);
+		else {
+			const at = Math.max(place(note.from), last ? last.at + 1 : -Infinity);
+			moments.push({ at, from: note.from, notes: [note] });
+		}
 	}
-	return notes.map(({ at, end, midi }, i) => ({
-		tick: at * grid,
-		durationTicks: (Math.min(end, notes[i + 1]?.at ?? Infinity) - at) * grid,
-		midi
-	}));
+	return moments.flatMap(({ at, notes }, i) => {
+		const next = moments[i + 1]?.at ?? Infinity;
+		return notes.map((of) => {
+			const end = Math.max(at + 1, place(of.to));
+			// Held well into what follows it was meant to ring.
+			const until = together > 0 && end > next ? end : Math.min(end, next);
+			return { tick: at * grid, durationTicks: (until - at) * grid, midi: of.midi, of };
+		});
+	});
 }
 
 /**

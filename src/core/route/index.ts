@@ -43,7 +43,7 @@ export {
 	type Technique,
 	type LineWishes
 } from './line/types';
-export { arrivalOf, does, isAlso, isDead, isReached, isTold, playingOf } from './playing';
+export { arrivalOf, does, isAlso, isDead, isReached, isTold, playing, playingOf } from './playing';
 export { handAlong, heldInstrument, type Setting } from './holding';
 export { placeHand, planRoute, planTargets } from './plan';
 export { readyRoute, type ReadyRoute, type RouteWish } from './ready-route';

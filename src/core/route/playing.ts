@@ -24,13 +24,9 @@ export const isDead = (note: Played): boolean => isAlso(note, 'dead');
 export const does = (note: Played, one: 'vibrato' | 'trill' | 'curl' | 'release'): boolean =>
 	(note.technique === one && one !== 'release') || isAlso(note, one);
 
-/**
- * The pitch that a note comes to: a bend is where it arrives. A quarter tone colours the pitch of its place and does
- * not make another one.
- */
-export function arrivalOf({ midi, bend }: Played & { readonly midi: number }): number {
-	return bend !== undefined && Number.isInteger(bend) ? midi + bend : midi;
-}
+/** The pitch that a note comes to, to the nearest semitone: a bend is where it arrives. */
+export const arrivalOf = ({ midi, bend }: Played & { readonly midi: number }): number =>
+	midi + Math.round(bend ?? 0);
 
 /** How a note is played and nothing else of it: the fields that are there, in one order. */
 export function playingOf<T extends Played>({
@@ -47,6 +43,29 @@ export function playingOf<T extends Played>({
 		...(trill === undefined ? {} : { trill }),
 		...(grace === undefined ? {} : { grace })
 	};
+}
+
+const RINGS = ['curl', 'trill', 'vibrato'] as const;
+
+/**
+ * How a note is played, told in the one way in which it is kept: how it is reached or struck is its technique; where it
+ * is simply struck the first thing that it does is; the rest stands beside it, in one order.
+ */
+export function playing(told: Partial<Playing>): Partial<Playing> & Pick<Playing, 'technique'> {
+	const also = new Set(told.also ?? []);
+	let technique = told.technique ?? null;
+	const rings = (one: Technique | null): one is (typeof RINGS)[number] =>
+		(RINGS as readonly (Technique | null)[]).includes(one);
+	if (told.bend !== undefined && (technique === null || rings(technique))) {
+		if (technique !== null) also.add(technique);
+		technique = 'bend';
+	}
+	if (rings(technique)) also.add(technique);
+	if (technique === null || rings(technique)) technique = RINGS.find((one) => also.has(one)) ?? null;
+	if (rings(technique)) also.delete(technique);
+	const trilled = technique === 'trill' || also.has('trill');
+	const trill = trilled ? told.trill : undefined;
+	return { ...playingOf({ ...told, trill, also: [...also] }), technique };
 }
 
 /** True when the player has said how a note is played. */

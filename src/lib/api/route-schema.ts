@@ -45,8 +45,8 @@ export const PLAYING = {
 		.optional(z.readonly(z.array(z.enum(ALSO)).check(maxLength(ALSO.length))))
 		.check(describe('What else is done with it')),
 	bend: z
-		.optional(z.number().check(gte(0.5), lte(4), z.multipleOf(0.5)))
-		.check(describe('Semitones that it is bent up by from its place; halves are quarter tones')),
+		.optional(int(1, 4))
+		.check(describe('Semitones that it is bent up by from its place; a quarter tone is a curl')),
 	trill: z
 		.optional(int(1, 4))
 		.check(describe('Semitones up to the other note of its trill; the scale’s neighbour where left out')),

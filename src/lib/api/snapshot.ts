@@ -39,7 +39,7 @@ export function planSnapshot({
 				const at = chart.changes[change]!;
 				return { ...anchorOf(at), symbol: at.to.symbol, ...target };
 			}),
-			notes: input.line.grid === 'targets' ? [] : notes
+			notes: input.line.grid === 'targets' && input.anchors.frozen.length === 0 ? [] : notes
 		}
 	};
 }

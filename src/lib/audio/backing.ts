@@ -12,13 +12,7 @@ import { parseChart, type Chart, type Feel } from '$core/chart';
 import type { Faders } from './desk';
 
 /** A note of the line as far as it is heard. */
-type LineNote = {
-	readonly tick: number;
-	readonly durationTicks: number;
-	readonly midi: number;
-	readonly technique: string | null;
-	readonly kind?: string;
-};
+type LineNote = Parameters<typeof strokesOfLine>[0][number];
 
 /** A backing to be rendered: plain data, so that it can cross to a worker. */
 export type BackingRequest = {

@@ -57,7 +57,7 @@ export async function pieceOfRoute(
 		if ('value' in made) plan = made.value;
 	}
 	const frame = { chart, text, instrument, lineName: route.name };
-	const landings = route.line.grid === 'targets' || plan.notes.length === 0;
+	const landings = plan.notes.length === 0;
 	const notes = landings ? targetNotes(frame, plan, route.position) : plan.notes;
 	return { piece: { ...frame, notes }, route, plan, text };
 }

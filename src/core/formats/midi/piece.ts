@@ -1,40 +1,54 @@
 import { bandFor, playWhole, strokesOfLine, swingOf, type Part } from '../../band';
 import { chartTicks, type Chart } from '../../chart';
-import { type Technique, TECHNIQUES } from '../../route';
+import { ALSO, playingOf, type Playing, type Technique, TECHNIQUES } from '../../route';
 import type { FileNote, Piece, ReadNote } from '../piece';
 import { writeMidiTune } from './write';
 
 /** How the texts begin that carry what the format has no event for. */
 export const TEXTS = { chart: 'arc-step-chart\n', line: 'arc-step-line\n' } as const;
 
-/** One note of a line as a row: tick, length, pitch, string, fret, finger, technique. */
-type Row = [number, number, number, number, number, number | null, Technique | null];
-
-const rowsOf = (notes: readonly FileNote[]): Row[] =>
-	notes.map((note) => [
-		note.tick,
-		note.durationTicks,
-		note.midi,
-		note.string,
-		note.fret,
-		note.finger,
-		note.technique
-	]);
+/** What a row says of how its note is played besides the technique. */
+type Rest = Omit<Partial<Playing>, 'technique'>;
+/** One note of a line as a row: tick, length, pitch, string, fret, finger, technique, and what else there is. */
+type Row = [number, number, number, number, number, number | null, Technique | null, ...Rest[]];
 
 const whole = (value: unknown, least: number, most: number): value is number =>
 	Number.isInteger(value) && (value as number) >= least && (value as number) <= most;
 
+const rowsOf = (notes: readonly FileNote[]): Row[] =>
+	notes.map((note) => {
+		const { technique, ...rest } = playingOf(note);
+		const { tick, durationTicks, midi, string, fret, finger } = note;
+		const row: Row = [tick, durationTicks, midi, string, fret, finger, technique ?? null];
+		return Object.keys(rest).length > 0 ? [...row, rest] : row;
+	});
+
+/** What else a row says; null where it cannot be read. */
+function restOf(value: unknown): Rest | null {
+	if (value === undefined) return {};
+	if (typeof value !== 'object' || value === null) return null;
+	const { also = [], bend, trill, grace, ...other } = value as Record<string, unknown>;
+	const known = Array.isArray(also) && also.every((one) => (ALSO as readonly unknown[]).includes(one));
+	const within = (field: unknown, least: number, most: number) =>
+		field === undefined || whole(field, least, most);
+	if (!known || Object.keys(other).length > 0) return null;
+	if (!within(bend, 1, 4) || !within(trill, 1, 4) || !within(grace, 0, 24)) return null;
+	return playingOf({ also, bend, trill, grace } as Rest);
+}
+
 function noteOf(row: unknown): ReadNote | null {
-	if (!Array.isArray(row) || row.length !== 7) return null;
-	const [tick, durationTicks, midi, string, fret, finger, technique] = row as unknown[];
+	if (!Array.isArray(row) || row.length < 7 || row.length > 8) return null;
+	const [tick, durationTicks, midi, string, fret, finger, technique, more] = row as unknown[];
+	const rest = restOf(more);
 	const far = 2 ** 31;
 	const known = technique === null || (TECHNIQUES as readonly unknown[]).includes(technique);
 	if (!whole(tick, 0, far) || !whole(durationTicks, 1, far) || !whole(midi, 0, 127)) return null;
-	if (!whole(string, 1, 8) || !whole(fret, 0, 24) || !known) return null;
+	if (!whole(string, 1, 8) || !whole(fret, 0, 24) || !known || !rest) return null;
 	if (finger !== null && !whole(finger, 1, 4)) return null;
 	return {
 		...{ tick, durationTicks, midi, finger, place: { string, fret } },
-		technique: technique as Technique | null
+		technique: technique as Technique | null,
+		...rest
 	};
 }
 
@@ -54,7 +68,7 @@ export function lineText(text: string): { name: string; notes: ReadNote[] } | nu
 /** The notes of a line as they are heard: struck, swung, with the curves of their pitch. */
 export function heardLine(
 	chart: Chart,
-	notes: readonly Pick<FileNote, 'tick' | 'durationTicks' | 'midi' | 'technique'>[],
+	notes: Parameters<typeof strokesOfLine>[0],
 	parts: readonly Part[]
 ) {
 	return playWhole({

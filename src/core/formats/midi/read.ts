@@ -10,14 +10,13 @@ import {
 } from '../../chart';
 import { parseChord, type Key } from '../../chord';
 import { ontoGrid } from '../../phrase';
-import type { Technique } from '../../route';
 import { sameMusic } from '../embedded';
 import { keyOfFifths } from '../key-signature';
 import { LeftOut, type FileReading, type ReadNote } from '../piece';
 import { signatureOf } from '../signature';
 import { DRUMS, fromBytes, merged, parseFile, type Timed } from './events';
 import { heardLine, lineText, TEXTS } from './piece';
-import { voicesOf, type Sounded, type Voice } from './voices';
+import { voicesOf, type Voice } from './voices';
 
 /** What a file says besides its notes, in ticks of 480 to the quarter. */
 type Frame = {
@@ -108,15 +107,24 @@ function draftBars(frame: Frame, end: number, left: LeftOut): BarDraft[] {
 }
 
 /** Struck notes that are alike: the same keys at the same ticks, give or take one. */
-function soundsLike(chart: Chart, notes: readonly ReadNote[], struck: readonly Sounded[]): boolean {
+function soundsLike(chart: Chart, notes: readonly ReadNote[], struck: Voice['notes']): boolean {
 	const perSecond = 1000 / msPerTick(chart.headers.tempo);
-	const heard = heardLine(chart, notes, ['line']);
+	const played = notes.map((note) => ({ ...note, ...note.place }));
+	const heard = heardLine(chart, played, ['line']).map(({ seconds, midi }) => ({
+		from: Math.round(seconds * perSecond),
+		midi
+	}));
+	// Key by key: of those that are struck at once any may be the first.
+	const byKey = (a: { midi: number; from: number }, b: { midi: number; from: number }) =>
+		a.midi - b.midi || a.from - b.from;
+	const read = [...struck].sort(byKey);
 	return (
-		heard.length === struck.length &&
-		heard.every(
-			({ seconds, midi }, i) =>
-				midi === struck[i]!.midi && Math.abs(Math.round(seconds * perSecond) - struck[i]!.from) <= 1
-		)
+		heard.length === read.length &&
+		heard
+			.sort(byKey)
+			.every(
+				({ from, midi }, i) => midi === read[i]!.midi && Math.abs(from - read[i]!.from) <= 1
+			)
 	);
 }
 
@@ -124,6 +132,9 @@ function soundsLike(chart: Chart, notes: readonly ReadNote[], struck: readonly S
 const GRIDS = [QUARTER / 2, QUARTER / 4, QUARTER / 3, QUARTER / 6, QUARTER / 12];
 /** A finer grid must bring the notes so many ticks nearer on average. */
 const WORTH = 6;
+
+/** Notes that are struck within so many ticks, 26 ms at 120, are meant as one. */
+const TOGETHER = 25;
 
 /** The line of a voice on the coarsest grid that its notes keep to, swing taken out. */
 function written(voice: Voice, chart: Chart): ReadNote[] {
@@ -146,12 +157,12 @@ function written(voice: Voice, chart: Chart): ReadNote[] {
 		const here = off(finer);
 		if (here < least - WORTH) [grid, least] = [finer, here];
 	}
-	const how: (Technique | null)[] = units.map(({ technique }) => technique);
-	return ontoGrid(units, grid, played).map((note, i) => ({
+	const together = voice.several ? TOGETHER : 0;
+	return ontoGrid(units, grid, played, together).map(({ of, ...note }) => ({
 		...note,
 		place: null,
 		finger: null,
-		technique: how[i] ?? null
+		technique: of.technique
 	}));
 }
 
@@ -172,7 +183,7 @@ export function readMidi(bytes: Uint8Array): FileReading {
 	const scale = QUARTER / ticksPerBeat;
 	const events = merged(data);
 	const frame = frameOf(events, scale, left);
-	const voices = voicesOf(events, scale).filter(({ channel }) => channel !== DRUMS);
+	const voices = voicesOf(events, scale, data.header.format).filter(({ channel }) => channel !== DRUMS);
 	const line = chooseLine(voices);
 	const named = frame.chords.some(({ symbol }) => symbol !== 'N.C.');
 	if (!named && !line) return { error: 'The file has neither notes nor chord names.' };
@@ -189,15 +200,12 @@ export function readMidi(bytes: Uint8Array): FileReading {
 	const trusted = ownChart !== null && sameMusic(ownChart, found) ? ownChart : null;
 	const carried = frame.texts.find((text) => text.startsWith(TEXTS.line));
 	const ownLine = trusted && carried ? lineText(carried) : null;
-	const struck = line ? line.notes.map(({ parts }) => parts[0]!) : [];
+	const struck = line?.notes ?? [];
 	const kept = trusted && ownLine && soundsLike(trusted, ownLine.notes, struck) ? ownLine : null;
 	const others = voices.filter((voice) => voice !== line && !(kept && BAND.includes(voice.name)));
 	if (line && others.length > 0) {
 		const list = [...new Set(others.map(({ name }) => `“${name}”`))].join(', ');
 		left.say(`Other tracks are left out: ${list}. The line is “${line.name}”.`);
-	}
-	if (line && line.under > 0) {
-		for (let i = 0; i < line.under; i++) left.count('note under another');
 	}
 	const chart = trusted ?? found;
 	return {
@@ -217,7 +225,7 @@ export function readMidi(bytes: Uint8Array): FileReading {
 /** Names of the tracks that the band plays in a file of our own. */
 const BAND = ['Chords', 'Bass', 'Drums', 'Click'];
 
-/** The voice that carries the line: one that says so, else the highest of those that play one note at a time. */
+/** The voice that carries the line: one that says so, else the highest of those that play mostly one note at a time. */
 function chooseLine(voices: readonly Voice[]): Voice | undefined {
 	const said = voices.find(({ name }) => /^(line|lead|solo|melody)\b/i.test(name));
 	if (said) return said;

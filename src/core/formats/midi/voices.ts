@@ -1,5 +1,5 @@
 import type { Technique } from '../../route';
-import { Bends, fromBytes, type Timed } from './events';
+import { Bends, DRUMS, fromBytes, type Timed } from './events';
 
 /** A pitch that sounds: ticks of 480 to the quarter, and how it was reached. */
 export type Sounded = {
@@ -10,15 +10,28 @@ export type Sounded = {
 };
 
 /** A key as it was struck, with the pitches that its bends reach: one where it stays. */
-type Note = { readonly parts: readonly Sounded[] };
+type Note = {
+	readonly from: number;
+	/** The key; the pitch may begin elsewhere. */
+	readonly midi: number;
+	readonly parts: readonly Sounded[];
+};
 
-/** What one channel of one track plays, one note at a time; `under` were struck together with a higher one. */
+/**
+ * What one channel of one track plays, or all channels of a track that has one for each string; `under` were struck
+ * together with a higher one.
+ */
 export type Voice = {
 	readonly name: string;
 	readonly channel: number;
 	readonly notes: readonly Note[];
 	readonly under: number;
+	/** Some notes sound at once. */
+	readonly several: boolean;
 };
+
+/** A key may be let go so many ticks after the next is struck. */
+const LATE = 60;
 
 type Level = { readonly tick: number; readonly cents: number };
 type Struck = {
@@ -67,28 +80,26 @@ function partsOf({ from, to, midi, levels }: Struck): Sounded[] {
 	return [...parts, current];
 }
 
-/** The notes of a voice, one at a time: of several struck together the highest. */
-function oneAtATime(struck: readonly Struck[]): { notes: Note[]; under: number } {
+/** How many notes of a voice are struck under a higher one, and whether any two sound at once. */
+function countUnder(struck: readonly Struck[]): { under: number; several: boolean } {
+	let [under, several] = [0, false];
 	const sorted = [...struck].sort((a, b) => a.from - b.from || b.midi - a.midi);
-	const chosen: Struck[] = [];
-	let under = 0;
-	for (const note of sorted) {
-		const before = chosen.at(-1);
-		if (before?.from === note.from) {
-			under += 1;
-			continue;
-		}
-		if (before && before.to > note.from) before.to = note.from;
-		chosen.push({ ...note });
-	}
-	return { notes: chosen.map((note) => ({ parts: partsOf(note) })), under };
+	sorted.forEach((note, i) => {
+		const before = sorted[i - 1];
+		if (before?.from === note.from) under += 1;
+		// Keys that are let go a little late are still one after the other.
+		if (before && before.to > note.from + LATE) several = true;
+	});
+	return { under, several };
 }
 
 /**
- * What every channel of every track plays, in ticks of 480 to the quarter.
+ * What every channel of every track plays, in ticks of 480 to the quarter. In a file of several tracks the channels of
+ * one, but for drums, are the strings of one player.
  * @param scale such ticks to one of the file's
+ * @param format 0 where all players share one track
  */
-export function voicesOf(events: readonly Timed[], scale: number): Voice[] {
+export function voicesOf(events: readonly Timed[], scale: number, format: number): Voice[] {
 	const names = new Map<number, string>();
 	const found = new Map<string, { track: number; channel: number; struck: Struck[] }>();
 	const open = new Map<string, Struck & { channel: number }>();
@@ -111,8 +122,8 @@ export function voicesOf(events: readonly Timed[], scale: number): Voice[] {
 		}
 		if (event.type !== 'noteOn' && event.type !== 'noteOff') continue;
 		const { channel, noteNumber } = event;
-		const voice = `${track} ${channel}`;
-		const key = `${voice} ${noteNumber}`;
+		const voice = format === 0 || channel === DRUMS ? `${track} ${channel}` : `${track}`;
+		const key = `${track} ${channel} ${noteNumber}`;
 		close(key, tick);
 		if (event.type === 'noteOff' || event.velocity === 0) continue;
 		const entry = found.get(voice) ?? { track, channel, struck: [] };
@@ -126,6 +137,9 @@ export function voicesOf(events: readonly Timed[], scale: number): Voice[] {
 	return [...found.values()].map(({ track, channel, struck }) => ({
 		name: names.get(track) || `Track ${track + 1}`,
 		channel,
-		...oneAtATime(struck)
+		notes: [...struck]
+			.sort((a, b) => a.from - b.from || a.midi - b.midi)
+			.map((note) => ({ from: note.from, midi: note.midi, parts: partsOf(note) })),
+		...countUnder(struck)
 	}));
 }

@@ -9,7 +9,7 @@ const chart = parseChart(
 	'title: Lantern Walk\nkey: Eb major\ntime: 4/4\ntempo: 90\n| Eb | {3/4} Cm7 | {4/4} <Bb7 | N.C. |'
 );
 const band = bandFor(chart, { feel: 'straight' });
-const line = [
+const line: Parameters<typeof strokesOfLine>[0] = [
 	{ tick: 0, durationTicks: 480, midi: 70, technique: null },
 	{ tick: 480, durationTicks: 480, midi: 72, technique: 'slide' },
 	{ tick: 960, durationTicks: 480, midi: 67, technique: null }

@@ -139,6 +139,32 @@ function setRange(channel: number): Timed[] {
 	);
 }
 
+/** Channels that take a note each where several of one part sound at once and one of them is bent. */
+const SPARE = [3, 4, 5, 6, 7, 8, 11] as const;
+
+/** Two notes of one key sound at once, as on two strings. */
+function hasUnisons(notes: readonly TimedNote[]): boolean {
+	const until = new Map<number, number>();
+	return notes.some(({ midi, seconds, duration }) => {
+		const twice = (until.get(midi) ?? -1) > seconds + 1e-9;
+		until.set(midi, Math.max(until.get(midi) ?? -1, seconds + duration));
+		return twice;
+	});
+}
+
+/** The channel of each note: the part's own, but for what sounds together with a note that is bent, or is the same. */
+function channelsOf(notes: readonly TimedNote[], part: Part, channel: number): number[] {
+	const bent = notes.some((note) => note.curve.length > 0);
+	if (part !== 'line' || (!bent && !hasUnisons(notes))) return notes.map(() => channel);
+	const free = new Map<number, number>();
+	return notes.map((note) => {
+		const all = [channel, ...SPARE];
+		const found = all.find((one) => (free.get(one) ?? -1) <= note.seconds + 1e-9) ?? channel;
+		free.set(found, note.seconds + note.duration);
+		return found;
+	});
+}
+
 function track(part: Part, tune: MidiTune): Timed[] {
 	const { channel, name, program } = TRACKS[part];
 	const toTick = 1000 / msPerTick(tune.tempo);
@@ -148,13 +174,24 @@ function track(part: Part, tune: MidiTune): Timed[] {
 		events.push(meta(0, { deltaTime: 0, type: 'programChange', channel, programNumber }));
 	}
 	const notes = tune.notes.filter((note) => note.part === part);
-	if (notes.some((note) => note.curve.length > 0)) events.push(...setRange(channel));
-	// When each note's own key is struck again.
+	const strings = channelsOf(notes, part, channel);
+	for (const used of new Set(strings)) {
+		if (used !== channel && program !== null) {
+			const own: MidiEvent = {
+				...{ deltaTime: 0, type: 'programChange', channel: used, programNumber: program }
+			};
+			events.push(meta(0, own));
+		}
+		const bent = notes.some((note, i) => strings[i] === used && note.curve.length > 0);
+		if (bent) events.push(...setRange(used));
+	}
+	// When each note's own key is struck again on its channel.
 	const struck = new Map<number, number>();
 	const again: number[] = [];
 	for (let i = notes.length - 1; i >= 0; i--) {
-		again[i] = struck.get(notes[i]!.midi) ?? Infinity;
-		struck.set(notes[i]!.midi, Math.round(notes[i]!.seconds * toTick));
+		const key = 128 * strings[i]! + notes[i]!.midi;
+		again[i] = struck.get(key) ?? Infinity;
+		struck.set(key, Math.round(notes[i]!.seconds * toTick));
 	}
 	notes.forEach((note, i) => {
 		const start = Math.round(note.seconds * toTick);
@@ -165,6 +202,7 @@ function track(part: Part, tune: MidiTune): Timed[] {
 		const noteNumber =
 			part === 'click' ? (note.midi > 80 ? WOODBLOCK.high : WOODBLOCK.low) : note.midi;
 		const velocity = Math.max(1, Math.min(127, Math.round(note.velocity * 127)));
+		const channel = strings[i]!;
 		const { events: moves, bent } = bends(note.curve, start, toTick, channel);
 		events.push(
 			{

@@ -1,7 +1,5 @@
-import { QUARTER } from '../../kernel';
-import type { Technique } from '../../route';
+import { playing, type Playing, type Technique } from '../../route';
 import type { LeftOut, ReadNote } from '../piece';
-import { CURL } from './notes';
 import type { RawNote } from './raw-note';
 
 const most = <T>(list: readonly T[]): T | undefined => {
@@ -10,7 +8,7 @@ const most = <T>(list: readonly T[]): T | undefined => {
 	return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0];
 };
 
-/** The notes of the staff and voice that carry the line: those on tab where there is some, one at a time. */
+/** The notes of the staff and voice that carry the line: those on tab where there is some. */
 function leading(raw: readonly RawNote[], left: LeftOut): RawNote[] {
 	const tab = raw.filter((note) => note.place !== null);
 	const staff =
@@ -26,88 +24,90 @@ function leading(raw: readonly RawNote[], left: LeftOut): RawNote[] {
 	);
 	const others = onStaff.filter((note) => note.voice !== voice && !note.tied.from);
 	for (let i = 0; i < others.length; i++) left.count('note of a second voice');
-	const chosen: RawNote[] = [];
-	const sorted = onStaff
+	return onStaff
 		.filter((note) => note.voice === voice)
-		.sort((a, b) => a.tick - b.tick || b.midi - a.midi);
-	for (const note of sorted) {
-		const before = chosen.at(-1);
-		if (before?.tick === note.tick) {
-			if (!note.tied.from) left.count('note under another');
-			continue;
-		}
-		// A note that still rings ends where the next one begins.
-		if (before && before.tick + before.durationTicks > note.tick) {
-			chosen[chosen.length - 1] = { ...before, durationTicks: note.tick - before.tick };
-		}
-		const finger = note.finger ?? fingers.get(`${note.tick} ${note.midi}`) ?? null;
-		chosen.push({ ...note, finger: finger });
-	}
-	return chosen;
+		.sort((a, b) => a.tick - b.tick || (b.place?.string ?? 0) - (a.place?.string ?? 0))
+		.map((note) => ({
+			...note,
+			finger: note.finger ?? fingers.get(`${note.tick} ${note.midi}`) ?? null
+		}));
 }
 
-type OpenNote = { -readonly [K in keyof ReadNote]: ReadNote[K] } & { ties: boolean };
+/** A note that may go on; `plain` is how it is played if the bend that it announces is a note of its own. */
+type OpenNote = { -readonly [K in keyof ReadNote]: ReadNote[K] } & {
+	ties: boolean;
+	plain: Playing | null;
+};
 
-/** A note that is bent, without a second one that holds the bend: it is split where the bend arrives. */
-function split(draft: OpenNote, semitones: number): OpenNote[] {
-	const half = Math.min(QUARTER / 2, Math.floor(draft.durationTicks / 2));
-	if (half === 0) return [draft];
-	const bent: OpenNote = {
-		...draft,
-		tick: draft.tick + half,
-		durationTicks: draft.durationTicks - half,
-		midi: draft.midi + semitones,
-		place: draft.place && { ...draft.place, fret: draft.place.fret + semitones },
-		technique: 'bend'
-	};
-	return [{ ...draft, durationTicks: half, ties: false }, bent];
+/** What a note is tied by: its string, or its pitch where no string is told. */
+const keyOf = ({ place, midi }: Pick<RawNote, 'place' | 'midi'>): string =>
+	place ? `string ${place.string}` : `pitch ${midi}`;
+
+/** How a note is played, its bends aside. */
+function playedAs(note: RawNote, technique: Technique | null): Playing {
+	const { struck, also, trill, curled, graceFret, bend } = note;
+	return playing({
+		technique: technique ?? struck,
+		also: [
+			...also,
+			...(curled ? (['curl'] as const) : []),
+			...(bend?.released && technique !== 'release' ? (['release'] as const) : [])
+		],
+		...(trill === null ? {} : { trill }),
+		...(graceFret === null ? {} : { grace: graceFret })
+	});
 }
 
 /**
- * One line of notes: ties joined, bends told as the note that they reach, each with how it is played.
+ * The notes of a line: ties joined, each with how it is played; a bend that is held as a note of its own is told as the
+ * note that it reaches.
  * @param raw notes in the order in which they are played
  */
 export function lineOf(raw: readonly RawNote[], left: LeftOut): ReadNote[] {
 	if (raw.length === 0) return [];
 	const line: OpenNote[] = [];
 	const notes = leading(raw, left);
-	notes.forEach((note, i) => {
-		const before = line.at(-1);
-		const next = notes[i + 1];
+	const last = new Map<string, OpenNote>();
+	for (const note of notes) {
+		const key = keyOf(note);
+		const before = last.get(key);
 		const { tick, durationTicks, midi, place, finger, bend } = note;
 		const joined =
 			before?.ties === true && note.tied.from && before.tick + before.durationTicks === tick;
-		if (before && joined && bend?.held && Number.isInteger(bend.semitones)) {
-			const to = midi + bend.semitones;
-			line.push({
-				...{ tick, durationTicks, midi: to, finger, technique: 'bend' as const },
-				place: place && { ...place, fret: place.fret + bend.semitones },
-				ties: note.tied.on
-			});
-			return;
+		const push = (
+			made: Omit<OpenNote, 'ties' | 'tick' | 'durationTicks' | 'finger' | 'plain'>,
+			plain: Playing | null = null
+		) => {
+			const open: OpenNote = { tick, durationTicks, finger, ties: note.tied.on, plain, ...made };
+			line.push(open);
+			last.set(key, open);
+		};
+		if (before && joined && bend?.held) {
+			if (before.plain) {
+				const { tick: at, durationTicks: long, midi: pitch, place: on, finger: by } = before;
+				const bare: OpenNote = {
+					...{ tick: at, durationTicks: long, midi: pitch, place: on, finger: by },
+					...{ ties: false, plain: null, ...before.plain }
+				};
+				line[line.lastIndexOf(before)] = bare;
+			}
+			const to = place && { ...place, fret: place.fret + bend.semitones };
+			push({ midi: midi + bend.semitones, place: to, ...playedAs(note, 'bend') });
+			continue;
 		}
-		const held =
-			before?.technique === 'bend' && before.place && place?.string === before.place.string;
+		if (before && joined && bend?.released) {
+			push({ midi, place, ...playedAs(note, 'release') });
+			continue;
+		}
+		const held = before?.technique === 'bend' && before.bend === undefined && before.place;
 		if (before && joined && (before.midi === midi || held)) {
 			before.durationTicks += durationTicks;
 			before.ties = note.tied.on;
-			return;
+			continue;
 		}
-		const technique: Technique | null =
-			note.reached ?? note.shaken ?? (bend && bend.semitones <= CURL ? 'curl' : null);
-		const draft: OpenNote = {
-			tick,
-			durationTicks,
-			midi,
-			place,
-			finger,
-			technique,
-			ties: note.tied.on
-		};
-		const goesOn = next?.tied.from && next.bend?.held && next.tick === tick + durationTicks;
-		const whole = bend && !bend.held && bend.semitones >= 1 && !note.tied.on && !goesOn;
-		if (whole && Number.isInteger(bend.semitones)) line.push(...split(draft, bend.semitones));
-		else line.push(draft);
-	});
-	return line.map(({ ties: _, ...note }) => note);
+		const told = playedAs(note, bend?.held ? 'pre-bend' : null);
+		const bent = bend ? playing({ ...told, bend: bend.semitones }) : told;
+		push({ midi, place, ...bent }, bend && !bend.held ? told : null);
+	}
+	return line.map(({ ties: _, plain: __, ...note }) => note);
 }

@@ -117,6 +117,27 @@ function readBarline(node: XmlNode, into: Barline): void {
 	}
 }
 
+/** A note with the grace note that leads to it: the last one on its string, or near it where no string is told. */
+function withGrace(note: RawNote, graces: RawNote[], left: LeftOut): RawNote {
+	const mine = (other: RawNote) =>
+		other.staff === note.staff &&
+		other.voice === note.voice &&
+		(!note.place || !other.place || other.place.string === note.place.string);
+	const at = graces.findLastIndex(mine);
+	const own = graces[at];
+	if (!own) return note;
+	const others = graces.filter((other) => mine(other)).length - 1;
+	for (let i = 0; i < others; i++) left.count('grace note');
+	for (let i = graces.length - 1; i >= 0; i--) if (mine(graces[i]!)) graces.splice(i, 1);
+	const fret = own.place?.fret ?? (note.place?.fret ?? 0) + own.midi - note.midi;
+	// A grace note is told by its fret: without a place there is none.
+	if (!note.place || fret < 0 || fret > 24) {
+		left.count('grace note');
+		return note;
+	}
+	return { ...note, graceFret: fret };
+}
+
 /** Reads one measure: its chords and notes in ticks from its bar line, its name, its signs. */
 export function readMeasure(node: XmlNode, state: PartState, index: number, left: LeftOut) {
 	let [cursor, length] = [0, 0];
@@ -127,6 +148,7 @@ export function readMeasure(node: XmlNode, state: PartState, index: number, left
 	let first: TimeSignature | null = null;
 	const ticks = (duration: number) => Math.round((duration * QUARTER) / state.divisions);
 	let struck = 0;
+	const graces: RawNote[] = [];
 	for (const item of node.children) {
 		if (item.name === 'attributes') readAttributes(item, state, left);
 		else if (item.name === 'barline') readBarline(item, bar);
@@ -159,7 +181,8 @@ export function readMeasure(node: XmlNode, state: PartState, index: number, left
 			}
 		} else if (item.name === 'note') {
 			if (child(item, 'grace')) {
-				left.count('grace note');
+				const note = rawNote(item, ticks(cursor), 0, state);
+				if (note) graces.push(note);
 				continue;
 			}
 			const duration = Math.max(0, numberAt(item, 'duration') ?? 0);
@@ -171,7 +194,7 @@ export function readMeasure(node: XmlNode, state: PartState, index: number, left
 			else {
 				const tick = ticks(struck);
 				const note = rawNote(item, tick, ticks(struck + duration) - tick, state);
-				if (note) notes.push(note);
+				if (note) notes.push(withGrace(note, graces, left));
 			}
 		}
 		if (cursor < 0) cursor = 0;

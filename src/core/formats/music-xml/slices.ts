@@ -2,38 +2,47 @@ import type { PlayedBar } from '../../chart';
 import { valuesOf, writable, type NoteValue } from '../note-values';
 import type { FileNote } from '../piece';
 
-/**
- * One written note or rest of a bar. Ticks from the bar line; `note` is an index, null for a rest;
- * `begins` and `ends` tell whether the note starts and stops with it, else it is tied.
- */
+/** A note of a slice, as an index; `begins` and `ends` tell whether it starts and stops with it, else it is tied. */
+export type Sliced = { readonly note: number; readonly begins: boolean; readonly ends: boolean };
+
+/** What is written at one place of a bar: notes, thick strings first, or a rest. Ticks from the bar line. */
 export type Slice = {
 	readonly from: number;
 	readonly to: number;
-	readonly note: number | null;
-	readonly begins: boolean;
-	readonly ends: boolean;
+	/** Empty for a rest. */
+	readonly notes: readonly Sliced[];
 	readonly value: NoteValue | null;
 };
 
-type Stretch = { from: number; to: number; note: number | null; begins: boolean; ends: boolean };
+type Stretch = { from: number; to: number; notes: readonly Sliced[] };
 
-/** The notes of a bar and the rests between them; a note may begin before the bar or end after it. */
+/** A bar cut wherever a note begins or ends; a note may begin before the bar or end after it. */
 function stretchesOf(bar: PlayedBar, notes: readonly FileNote[]): Stretch[] {
 	const length = bar.lengthTicks;
-	const found: Stretch[] = [];
-	let at = 0;
-	notes.forEach((note, i) => {
+	const sounding = notes.flatMap((note, index) => {
 		const start = note.tick - bar.startTick;
 		const end = start + note.durationTicks;
-		if (start >= length || end <= 0) return;
-		const from = Math.max(0, start);
-		const to = Math.min(length, end);
-		if (from > at) found.push({ from: at, to: from, note: null, begins: true, ends: true });
-		found.push({ from, to, note: i, begins: start >= 0, ends: end <= length });
-		at = to;
+		return start >= length || end <= 0 ? [] : [{ index, start, end }];
 	});
-	if (at < length) found.push({ from: at, to: length, note: null, begins: true, ends: true });
-	return found;
+	const edges = new Set([0, length]);
+	for (const { start, end } of sounding) {
+		if (start > 0) edges.add(start);
+		if (end < length) edges.add(end);
+	}
+	const cuts = [...edges].sort((a, b) => a - b);
+	return cuts.slice(1).map((to, i): Stretch => {
+		const from = cuts[i]!;
+		const here = sounding.filter(({ start, end }) => start < to && end > from);
+		return {
+			from,
+			to,
+			notes: here.map(({ index, start, end }) => ({
+				note: index,
+				begins: start >= from,
+				ends: end <= to
+			}))
+		};
+	});
 }
 
 /** The values that a stretch is written with; one without a value where it lies off every grid. */
@@ -52,9 +61,11 @@ export function slicesOf(bar: PlayedBar, notes: readonly FileNote[]): Slice[] {
 		return values.map((value, i): Slice => {
 			const from = at;
 			at = value ? at + value.ticks : stretch.to;
-			const begins = stretch.begins && i === 0;
-			const ends = stretch.ends && i === values.length - 1;
-			return { from, to: at, note: stretch.note, begins, ends, value };
+			const last = i === values.length - 1;
+			const here = stretch.notes.map(({ note, begins, ends }) => ({
+				...{ note, begins: begins && i === 0, ends: ends && last }
+			}));
+			return { from, to: at, notes: here, value };
 		});
 	});
 }
@@ -68,7 +79,7 @@ type Beam = 'begin' | 'continue' | 'end' | 'forward hook' | 'backward hook';
 /** The beams of every slice, outermost first: notes of one pulse hang together. */
 export function beamsOf(slices: readonly Slice[], pulse: number): Beam[][] {
 	const beams: Beam[][] = slices.map(() => []);
-	const level = slices.map((slice) => (slice.note === null ? 0 : flags(slice.value)));
+	const level = slices.map((slice) => (slice.notes.length === 0 ? 0 : flags(slice.value)));
 	const group = slices.map((slice) => Math.floor(slice.from / pulse));
 	const joined = (a: number, b: number, depth: number): boolean =>
 		b >= 0 &&

@@ -49,9 +49,9 @@ const plain = (bar: PlayedBar, section: string | null): Measure => ({
 /** What stands in a bar, told so that bars that look alike tell the same. */
 function contentOf(piece: Piece, bar: PlayedBar): string {
 	const chords = chordsIn(piece.chart, bar).map(({ at, event }) => [at, event.symbol]);
-	const slices = slicesOf(bar, piece.notes).map(({ note, ...slice }) => [
+	const slices = slicesOf(bar, piece.notes).map(({ notes, ...slice }) => [
 		slice,
-		note === null ? null : { ...piece.notes[note], tick: 0 }
+		notes.map(({ note, ...tied }) => [tied, { ...piece.notes[note], tick: 0 }])
 	]);
 	return JSON.stringify([chords, slices]);
 }
@@ -199,12 +199,12 @@ function withChords(
 	piece: Piece,
 	bar: PlayedBar,
 	slices: readonly Slice[],
-	notes: readonly Node[]
+	notes: readonly (readonly Node[])[]
 ): Node[] {
 	const chords = chordsIn(piece.chart, bar);
 	return slices.flatMap((slice, i) => {
 		const here = chords.filter(({ at }) => at >= slice.from && at < slice.to);
-		return [...here.map(({ at, event }) => harmonyNode(event.chord, at - slice.from)), notes[i]!];
+		return [...here.map(({ at, event }) => harmonyNode(event.chord, at - slice.from)), ...notes[i]!];
 	});
 }
 
@@ -229,7 +229,7 @@ function measureNode(
 		index === 0 ? tempoNode(piece.chart) : null,
 		...withChords(piece, bar, slices, staffNotes(bar, slices, notes, 1)),
 		el('backup', [el('duration', bar.lengthTicks)]),
-		...staffNotes(bar, slices, notes, 2),
+		...staffNotes(bar, slices, notes, 2).flat(),
 		barline(measure, 'right')
 	];
 	return el('measure', nodes, { number: index + 1 });
@@ -237,8 +237,7 @@ function measureNode(
 
 /**
  * A tune and its line as MusicXML 4.0: standard notation and tab in one part, chords above, strings,
- * frets, fingers, hammered, pulled, slid, bent, curled and shaken notes, swing, sections, key, tempo,
- * tuning and capo. The chart's own text goes along in a field of its own.
+ * frets, fingers, several notes at a time, every way of playing them, swing, sections, key, tempo, tuning and capo. The chart's own text goes along in a field of its own.
  * @param repeats signs are kept only where every time through is alike; else the piece is played out
  */
 export function writeMusicXml(piece: Piece, repeats: Repeats = 'unfolded'): string {

@@ -53,7 +53,7 @@ export type Also = (typeof ALSO)[number];
 export type Playing = {
 	readonly technique: Technique | null;
 	readonly also?: readonly Also[];
-	/** Semitones that it is bent up by, from the pitch of its place: halves are quarter tones. */
+	/** Semitones that it is bent up by from the pitch of its place; a quarter tone is a `curl`. */
 	readonly bend?: number;
 	/** Semitones to the upper note of its trill; left out it is the scale's neighbour. */
 	readonly trill?: number;
