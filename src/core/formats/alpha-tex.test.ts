@@ -58,6 +58,10 @@ function lineOn(text: string, grid: LineWishes['grid'], instrument: Instrument, 
 describe('a line engraved', () => {
 	const guitar = standardGuitar();
 	const engraving = { title: 'Test', staves: 'both', fingers: true } as const;
+	const at = (tick: number, string: number, fret: number, more = {}): EngravedNote => ({
+		...{ tick, durationTicks: 240, string, fret, name: 'Db', finger: 2, technique: null },
+		...more
+	});
 
 	it.each([
 		['eighths', 'eighth', 8, guitar, CHART],
@@ -93,10 +97,6 @@ describe('a line engraved', () => {
 
 	it('carries key, tempo, feel, sections, fingers, strokes and slurs', () => {
 		const chart = parseChart(CHART);
-		const at = (tick: number, string: number, fret: number, more = {}): EngravedNote => ({
-			...{ tick, durationTicks: 240, string, fret, name: 'Db', finger: 2, technique: null },
-			...more
-		});
 		const notes = [
 			at(0, 3, 6, { stroke: 'down' }),
 			at(240, 3, 8, { technique: 'hammer-on', name: 'Eb' }),
@@ -122,6 +122,39 @@ describe('a line engraved', () => {
 		]);
 		expect([d.isTrill, d.trillFret]).toEqual([true, 7]);
 		expect(c.vibrato).not.toBe(alphaTab.model.VibratoType.None);
+	});
+
+	it('writes several notes at a time, each with its length, and how they are played', () => {
+		const { chart } = lineOn(CHART, 'eighth', guitar, 8);
+		const notes: EngravedNote[] = [
+			{ ...at(0, 2, 6, { name: 'F', durationTicks: 480 }), technique: 'slide', grace: 4 },
+			{ ...at(0, 3, 7, { name: 'D', durationTicks: 240 }), technique: null, also: ['palm-mute'] },
+			{ ...at(480, 2, 8, { name: 'G', durationTicks: 480 }), technique: 'bend', bend: 2 },
+			{ ...at(480, 1, 5, { name: 'A', durationTicks: 960 }), technique: null, also: ['let-ring'] },
+			{ ...at(960, 2, 8, { name: 'G' }), technique: 'pre-bend', bend: 2, also: ['release'] },
+			{ ...at(1440, 4, 0, { name: 'D' }), technique: null, also: ['dead', 'down-stroke'] }
+		];
+		const score = read(writeAlphaTex(chart, guitar, notes, engraving));
+		const beats = score.tracks[0].staves[0].bars[0].voices[0].beats;
+		const { GraceType, BendType, PickStroke } = alphaTab.model;
+		expect(beats[0].graceType).not.toBe(GraceType.None);
+		expect(beats[0].notes[0].fret).toBe(4);
+		expect(beats[1].notes.map(({ fret, isPalmMute }) => [fret, isPalmMute])).toEqual([
+			[7, true],
+			[6, false]
+		]);
+		const all = beats.flatMap((beat) => beat.notes);
+		const bent = all.filter(({ bendType }) => bendType !== BendType.None);
+		expect(bent.map(({ bendType }) => bendType)).toEqual([
+			BendType.Bend,
+			BendType.PrebendRelease
+		]);
+		expect(all.filter(({ isLetRing }) => isLetRing)).not.toHaveLength(0);
+		// The high note rings on while the other string is struck again.
+		const [, held] = beats.filter((beat) => beat.notes.some(({ fret }) => fret === 5));
+		expect(held.notes.find(({ fret }) => fret === 5)?.isTieDestination).toBe(true);
+		const dead = all.find(({ isDead }) => isDead);
+		expect(dead?.beat.pickStroke).toBe(PickStroke.Down);
 	});
 
 	it('writes a stretch of a chart alone, with what rings into it', () => {

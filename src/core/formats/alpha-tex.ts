@@ -6,15 +6,17 @@ import type { Instrument } from '../neck';
 import { parseNote, pitchName } from '../pitch';
 import { fifthsOf } from './key-signature';
 import { valuesOf, writable, type NoteValue } from './note-values';
+import { does, isAlso, isDead, type Also, type Playing } from '../route';
+import { neighbours } from './piece';
 import type { TextNote } from './types';
 
 /** A note to be engraved: its name decides how it is spelled, the stroke how the pick moves. */
-export type EngravedNote = TextNote & {
-	readonly name: string;
-	readonly finger: number | null;
-	readonly technique: string | null;
-	readonly stroke?: 'down' | 'up' | null;
-};
+export type EngravedNote = TextNote &
+	Playing & {
+		readonly name: string;
+		readonly finger: number | null;
+		readonly stroke?: 'down' | 'up' | null;
+	};
 
 export type Engraving = {
 	readonly title: string;
@@ -38,47 +40,112 @@ const SPELLED: Readonly<Record<number, string>> = {
 	[-2]: 'bb'
 };
 
-/** A piece of a bar: a note, its tied continuation, or silence. Ticks from the bar line. */
+/** A piece of a bar: notes, each begun there or tied, or silence. Ticks from the bar line. */
 type Piece = {
-	readonly note: number | null;
-	readonly tied: boolean;
+	readonly notes: readonly { readonly note: number; readonly tied: boolean }[];
 	readonly from: number;
 	readonly to: number;
 };
 
+/** A bar cut wherever a note begins or ends. */
 function piecesOf(bar: PlayedBar, notes: readonly EngravedNote[]): Piece[] {
 	const length = bar.lengthTicks;
 	const place = (tick: number) => clamp(writable(tick - bar.startTick), 0, length);
-	const pieces: Piece[] = [];
-	let at = 0;
-	notes.forEach((note, i) => {
+	const sounding = notes.flatMap((note, index) => {
 		const end = note.tick + note.durationTicks;
-		if (note.tick >= bar.startTick + length || end <= bar.startTick) return;
-		const from = Math.max(at, place(note.tick));
-		const to = place(end);
-		if (to <= from) return;
-		if (from > at) pieces.push({ note: null, tied: false, from: at, to: from });
-		pieces.push({ note: i, tied: note.tick < bar.startTick, from, to });
-		at = to;
+		if (note.tick >= bar.startTick + length || end <= bar.startTick) return [];
+		const [from, to] = [place(note.tick), place(end)];
+		return to > from ? [{ index, from, to, tied: note.tick < bar.startTick }] : [];
 	});
-	if (at < length) pieces.push({ note: null, tied: false, from: at, to: length });
-	return pieces;
+	const edges = new Set([0, length, ...sounding.flatMap(({ from, to }) => [from, to])]);
+	const cuts = [...edges].sort((a, b) => a - b);
+	const pieces = cuts.slice(1).map((to, i): Piece => {
+		const from = cuts[i]!;
+		// Where two notes of a string come to one place the later one is written.
+		const strings = new Map<number, { note: number; tied: boolean }>();
+		for (const entry of sounding) {
+			if (entry.from >= to || entry.to <= from) continue;
+			const tied = entry.tied || entry.from < from;
+			strings.set(notes[entry.index]!.string, { note: entry.index, tied });
+		}
+		return { notes: [...strings.values()], from, to };
+	});
+	return pieces.reduce<Piece[]>((joined, piece) => {
+		const last = joined.at(-1);
+		const silent = last && last.notes.length === 0 && piece.notes.length === 0;
+		if (silent) joined[joined.length - 1] = { ...last, to: piece.to };
+		else joined.push(piece);
+		return joined;
+	}, []);
 }
 
-/** What a note says of how it is played; slurs are told by the note that they begin on. */
-function noteWords(notes: readonly EngravedNote[], i: number, { fingers }: Engraving): string[] {
-	const note = notes[i]!;
-	const next = notes[i + 1];
-	const words: string[] = [];
-	const joins = next && next.tick === note.tick + note.durationTicks && next.string === note.string;
-	if (joins && (next.technique === 'hammer-on' || next.technique === 'pull-off')) words.push('h');
-	if (joins && next.technique === 'slide') words.push('sl');
-	if (joins && next.technique === 'bend') {
-		words.push(`be (bend 0 0 60 ${2 * (next.fret - note.fret)})`);
+/** A line with the neighbours of each note on its string. */
+type Line = {
+	readonly notes: readonly EngravedNote[];
+	readonly near: readonly { readonly before: number; readonly after: number }[];
+};
+
+const touches = (before: EngravedNote | undefined, note: EngravedNote): boolean =>
+	before !== undefined && before.tick + before.durationTicks === note.tick;
+
+/** What each sign of a note is called here. */
+const ALSO_WORDS: readonly (readonly [Also, string])[] = [
+	['slide-away-up', 'sou'],
+	['slide-away-down', 'sod'],
+	['palm-mute', 'pm'],
+	['let-ring', 'lr'],
+	['staccato', 'st']
+];
+const STRUCK_WORDS: Readonly<Record<string, string>> = {
+	'slide-from-below': 'sib',
+	'slide-from-above': 'sia',
+	tap: 'lht'
+};
+
+/** How a note is bent; amounts in quarter tones. */
+function bendWords(line: Line, i: number): string | null {
+	const note = line.notes[i]!;
+	const next = line.notes[line.near[i]!.after];
+	if (note.bend !== undefined) {
+		const up = 2 * note.bend;
+		const down = isAlso(note, 'release');
+		if (note.technique === 'pre-bend') {
+			return down ? `be (prebendRelease 0 ${up} 60 0)` : `be (prebend 0 ${up} 60 ${up})`;
+		}
+		return down ? `be (bendRelease 0 0 20 ${up} 40 ${up} 60 0)` : `be (bend 0 0 60 ${up})`;
 	}
-	if (note.technique === 'vibrato') words.push('v');
-	if (note.technique === 'curl') words.push('be (bend 0 0 60 1)');
-	if (note.technique === 'trill') words.push(`tr (${note.fret + 1} 16)`);
+	const before = line.notes[line.near[i]!.before];
+	if (note.technique === 'release' && before && touches(before, note)) {
+		const up = 2 * (before.fret - note.fret);
+		return up > 0 ? `be (prebendRelease 0 ${up} 60 0)` : null;
+	}
+	if (next?.technique === 'bend' && next.bend === undefined && touches(note, next)) {
+		return `be (bend 0 0 60 ${2 * (next.fret - note.fret)})`;
+	}
+	return does(note, 'curl') ? 'be (bend 0 0 60 1)' : null;
+}
+
+const slurWord = ({ technique }: EngravedNote): string | null =>
+	technique === 'hammer-on' || technique === 'pull-off'
+		? 'h'
+		: technique === 'slide'
+			? 'sl'
+			: null;
+
+/** What a note says of how it is played; slurs are told by the note that they begin on. */
+function noteWords(line: Line, i: number, { fingers }: Engraving): string[] {
+	const note = line.notes[i]!;
+	const next = line.notes[line.near[i]!.after];
+	const words: string[] = [];
+	const slur = next && next.grace === undefined && touches(note, next) ? slurWord(next) : null;
+	if (slur) words.push(slur);
+	const bend = bendWords(line, i);
+	if (bend) words.push(bend);
+	const struck = STRUCK_WORDS[note.technique ?? ''];
+	if (struck) words.push(struck);
+	if (does(note, 'vibrato')) words.push('v');
+	if (does(note, 'trill')) words.push(`tr (${note.fret + (note.trill ?? 1)} 16)`);
+	for (const [also, word] of ALSO_WORDS) if (isAlso(note, also)) words.push(word);
 	const alter = parseNote(note.name)?.alter;
 	if (alter !== undefined && SPELLED[alter]) words.push(`acc ${quoted(SPELLED[alter])}`);
 	if (fingers && note.finger !== null) words.push(`lf ${note.finger + 1}`);
@@ -116,7 +183,8 @@ export function writeAlphaTex(
 		...(instrument.capo > 0 ? [`\\capo ${instrument.capo}`] : []),
 		'\\instrument 27'
 	];
-	const sorted = [...notes].sort((a, b) => a.tick - b.tick);
+	const sorted = [...notes].sort((a, b) => a.tick - b.tick || b.string - a.string);
+	const line: Line = { notes: sorted, near: neighbours(sorted) };
 	const changes = new Map(chart.changes.map((change) => [change.tick, change]));
 	let signature = '';
 	let section: string | null = null;
@@ -143,7 +211,7 @@ export function writeAlphaTex(
 					const first = c === 0 && v === 0;
 					const beat = valueWords(value);
 					if (v === 0 && chord) beat.push(`ch ${quoted(signs(chord.to.symbol))}`);
-					words.push(beatText(sorted, piece, first, value, beat, engraving));
+					words.push(beatText(line, piece, first, value, beat, engraving));
 				});
 			});
 		}
@@ -165,26 +233,49 @@ function cutAtChords(
 	return all.slice(1).map((to, i) => ({ from: all[i]!, to }));
 }
 
+const inBraces = (list: readonly string[]): string => (list.length > 0 ? `{${list.join(' ')}}` : '');
+
+/** A note of a beat: as it is struck, or as it goes on. */
+function noteText(line: Line, i: number, tied: boolean, engraving: Engraving): string {
+	const note = line.notes[i]!;
+	const before = line.notes[line.near[i]!.before];
+	// A note that is bent into is the note before, held.
+	if (note.technique === 'bend' && note.bend === undefined && before && touches(before, note)) {
+		const up = 2 * (note.fret - before.fret);
+		return `${before.fret}.${note.string}{t be (hold 0 ${up} 60 ${up})}`;
+	}
+	const head = isDead(note) ? `x.${note.string}` : `${note.fret}.${note.string}`;
+	return tied ? `${head}{t}` : `${head}${inBraces(noteWords(line, i, engraving))}`;
+}
+
+/** Several notes stand in brackets. */
+const together = (texts: readonly string[]): string =>
+	texts.length === 1 ? texts[0]! : `(${texts.join(' ')})`;
+
 function beatText(
-	notes: readonly EngravedNote[],
+	line: Line,
 	piece: Piece,
 	first: boolean,
 	value: NoteValue,
 	beat: readonly string[],
 	engraving: Engraving
 ): string {
-	const words = (list: readonly string[]) => (list.length > 0 ? ` {${list.join(' ')}}` : '');
-	if (piece.note === null) return `r.${value.unit}${words(beat)}`;
-	const note = notes[piece.note]!;
-	const bent = note.technique === 'bend' ? notes[piece.note - 1] : undefined;
-	// A note that is bent into is the note before, held.
-	if (bent && bent.string === note.string) {
-		const up = 2 * (note.fret - bent.fret);
-		return `${bent.fret}.${note.string}{t be (hold 0 ${up} 60 ${up})}.${value.unit}${words(beat)}`;
-	}
-	if (piece.tied || !first) return `${note.fret}.${note.string}{t}.${value.unit}${words(beat)}`;
-	const own = noteWords(notes, piece.note, engraving);
-	const stroke = note.stroke ? [note.stroke === 'down' ? 'sd' : 'su'] : [];
-	const inner = own.length > 0 ? `{${own.join(' ')}}` : '';
-	return `${note.fret}.${note.string}${inner}.${value.unit}${words([...beat, ...stroke])}`;
+	const words = (list: readonly string[]) => (list.length > 0 ? ` ${inBraces(list)}` : '');
+	if (piece.notes.length === 0) return `r.${value.unit}${words(beat)}`;
+	const begun = piece.notes.filter(({ tied }) => !tied && first).map(({ note }) => line.notes[note]!);
+	const graces = begun.flatMap((note) => {
+		if (note.grace === undefined) return [];
+		const slur = slurWord(note);
+		return [`${note.grace}.${note.string}${inBraces(slur ? [slur] : [])}`];
+	});
+	const texts = piece.notes.map(({ note, tied }) =>
+		noteText(line, note, tied || !first, engraving)
+	);
+	const told = (also: Also) => begun.some((note) => isAlso(note, also));
+	const stroke = begun.find((note) => note.stroke)?.stroke ?? null;
+	const down = told('down-stroke') || (stroke === 'down' && !told('up-stroke'));
+	const up = told('up-stroke') || (stroke === 'up' && !told('down-stroke'));
+	const picked = down ? ['sd'] : up ? ['su'] : [];
+	const before = graces.length > 0 ? `${together(graces)}.16 {gr} ` : '';
+	return `${before}${together(texts)}.${value.unit}${words([...beat, ...picked])}`;
 }

@@ -1,5 +1,6 @@
 export { writeAlphaTex, type EngravedNote } from './alpha-tex';
 export { readNames, writeNames } from './note-names';
+export { placeNotes } from './place-notes';
 export { readTab } from './tab-read';
 export { writeTab } from './tab-write';
 export { writeTabPage } from './tab-page';

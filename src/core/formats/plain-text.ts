@@ -155,8 +155,9 @@ function notesOn(tab: string, chart: string, instrument: Instrument, left: LeftO
 	const read = readTab(tab, parseChart(chart), instrument);
 	for (const { line, message } of read.problems.slice(0, 5))
 		left.say(`Tab, line ${line}: ${message}`);
-	return read.notes.map(({ tick, durationTicks, string, fret, technique, finger }) => ({
-		...{ tick, durationTicks, technique, finger, midi: pitchAt(instrument, { string, fret }) },
+	return read.notes.map(({ string, fret, ...note }) => ({
+		...note,
+		midi: pitchAt(instrument, { string, fret }),
 		place: { string, fret }
 	}));
 }

@@ -100,7 +100,6 @@ function lineOf(
 		return [];
 	}
 	const missing = [
-		lost.early > 0 ? `${plural(lost.early, 'note')} before the first chord` : '',
 		lost.late > 0 ? `${plural(lost.late, 'note')} after the last bar` : '',
 		lost.unplayable > 0
 			? `${plural(lost.unplayable, 'note')} that this instrument does not have`

@@ -2,12 +2,17 @@ import { MEDIUM_HAND } from '$core/neck';
 import { describe, expect, it } from 'vitest';
 import fc from 'fast-check';
 import { eventAt } from '$core/chart';
-import { linesOn, plannedPiece, TEXTS, toRead } from '$core/formats/test-pieces';
+import { linesOn, onePiece, plannedPiece, TEXTS, toRead } from '$core/formats/test-pieces';
 import type { FileNote, Piece } from '$core/formats';
 import { instrumentInputOf, resolveChart } from './resolve';
 import { routeOfLine } from './line-route';
 import { runRoute } from './route';
 import { runs } from '$core/test-runs';
+import { playingOf } from '$core/route';
+import { writeTabPage } from '$core/formats';
+import { readPlainText } from '$core/formats/plain-text';
+import { licksOn } from '$core/formats/test-licks';
+import type { NoteAnswer } from './plan-schema';
 
 function planned(piece: Piece) {
 	const { route, lost } = routeOfLine(
@@ -46,7 +51,7 @@ describe('a line from a file as a route', () => {
 		(name) => {
 			const piece = plannedPiece(TEXTS[name], 'eighth', name === 'minor' ? 9 : 6);
 			const { notes, lost, route } = planned(piece);
-			expect(lost).toEqual({ early: 0, late: 0, unplayable: 0 });
+			expect(lost).toEqual({ late: 0, unplayable: 0 });
 			expect(notes.map(shape)).toEqual(piece.notes.map(shape));
 			expect(notes.map(({ finger }) => finger)).toEqual(piece.notes.map(({ finger }) => finger));
 			expect(route.position).toBe(name === 'minor' ? 9 : 6);
@@ -66,6 +71,24 @@ describe('a line from a file as a route', () => {
 		);
 	});
 
+	it('takes several notes at a time anywhere on the neck, through a page of tab and back', () => {
+		const exact = (note: FileNote | NoteAnswer) => [...shape(note), playingOf(note)];
+		fc.assert(
+			fc.property(licksOn(TEXTS.blues, 120), (piece) => {
+				const { notes, lost } = planned(piece);
+				expect(lost).toEqual({ late: 0, unplayable: 0 });
+				expect(notes.map(exact)).toEqual(piece.notes.map(exact));
+				const read = onePiece(readPlainText(writeTabPage({ ...piece, notes })));
+				const back = planned({
+					...piece,
+					notes: read.notes.map((note) => ({ ...note, ...note.place!, name: '' }))
+				});
+				expect(back.notes.map(exact)).toEqual(piece.notes.map(exact));
+			}),
+			{ numRuns: runs(25) }
+		);
+	});
+
 	it('finds places for bare pitches and tells what it cannot take', () => {
 		const piece = plannedPiece(TEXTS.ferry, 'eighth');
 		const bare = piece.notes.map((note) => ({ ...toRead(note), place: null, technique: null }));
@@ -76,7 +99,7 @@ describe('a line from a file as a route', () => {
 			[...bare.slice(1), { ...bare[1], midi: 20 }, high],
 			'Bare'
 		);
-		expect(lost).toEqual({ early: 0, late: 1, unplayable: 1 });
+		expect(lost).toEqual({ late: 1, unplayable: 1 });
 		const frets = route.anchors.frozen.flatMap(({ notes }) => notes.map(({ fret }) => fret));
 		expect(Math.max(...frets) - Math.min(...frets)).toBeLessThanOrEqual(5);
 	});

@@ -1,7 +1,7 @@
 import { NO_LINE, NO_ANCHORS, type RouteInput } from './route-schema';
 import { type Chart, chartTicks } from '$core/chart';
 import { toneAt } from '$core/chord';
-import type { ReadNote } from '$core/formats';
+import { placeNotes, type ReadNote } from '$core/formats';
 import {
 	inWindow,
 	lastPosition,
@@ -11,13 +11,14 @@ import {
 	type Instrument,
 	type Place
 } from '$core/neck';
-import { anchorOf } from '$core/route';
+import { anchorOf, playingOf } from '$core/route';
+import { leadIn } from './route-anchors';
 
 /** A line from elsewhere as a route of a tune: every way is the player's own. */
 export type LineRoute = {
 	readonly route: RouteInput;
 	/** Notes that could not be taken over, by what is wrong with them. */
-	readonly lost: { readonly early: number; readonly late: number; readonly unplayable: number };
+	readonly lost: { readonly late: number; readonly unplayable: number };
 };
 
 type Placed = ReadNote & { readonly place: Place };
@@ -61,11 +62,10 @@ function placed(
 	notes: readonly ReadNote[],
 	position: number
 ): { notes: Placed[]; unplayable: number } {
-	const places = placeLine(
-		instrument,
-		position,
-		notes.map((note) => note.midi)
-	);
+	const bare = notes.map(({ tick, durationTicks, midi }) => ({
+		...{ tick, end: tick + durationTicks, midi }
+	}));
+	const places = placeNotes(instrument, position, bare);
 	const found = notes.flatMap((note, i): Placed[] => {
 		const place = sounds(instrument, note) ? note.place : places[i];
 		return place ? [{ ...note, place }] : [];
@@ -74,8 +74,8 @@ function placed(
 }
 
 /**
- * Makes a route of a line: notes on the places that the file names, others on the easiest ones; a first
- * note on a change that is a tone of its chord is its landing.
+ * Makes a route of a line: notes on the places that the file names, others on the easiest ones, all of them as they are
+ * played there; the highest note on a change that is a tone of its chord is its landing.
  * @param name what the route is called
  */
 export function routeOfLine(
@@ -93,37 +93,34 @@ export function routeOfLine(
 					line.map((note) => note.midi)
 				);
 	const { notes, unplayable } = placed(instrument, line, position);
-	const first = chart.changes[0]?.tick ?? Infinity;
 	const end = chartTicks(chart);
-	const inside = notes.filter((note) => note.tick >= first && note.tick < end);
-	const early = notes.filter((note) => note.tick < first).length;
+	const inside = notes.filter((note) => note.tick >= 0 && note.tick < end);
 	const anchors: RouteInput['anchors'] = structuredClone(NO_ANCHORS);
-	// A line that was told without any technique leaves slurs to the hand.
-	const signed = line.some((note) => note.technique !== null || note.place !== null);
+	const first = chart.changes[0]?.tick ?? end;
+	const ownOf = (from: number, to: number) =>
+		inside
+			.filter((note) => note.tick >= from && note.tick < to)
+			.map((note) => ({
+				...note.place,
+				offset: note.tick - from,
+				durationTicks: Math.min(note.durationTicks, end - note.tick),
+				...(note.finger === null ? {} : { finger: note.finger }),
+				...playingOf(note)
+			}));
+	const lead = first > 0 ? ownOf(0, first) : [];
+	if (lead.length > 0) anchors.frozen.push({ ...leadIn(chart), notes: lead });
 	for (const change of chart.changes) {
 		const anchor = anchorOf(change);
-		const to = chart.changes[change.index + 1]?.tick ?? end;
-		const own = inside.filter((note) => note.tick >= change.tick && note.tick < to);
-		const [landing] = own;
-		const lands =
-			landing?.tick === change.tick &&
-			toneAt(change.to.chord, landing.midi) !== undefined &&
-			inWindow(instrument, position, landing.place);
-		if (lands) anchors.locks.push({ ...anchor, ...landing.place });
-		else anchors.letPass.push({ ...anchor, own: true });
-		if (lands && landing.finger !== null && landing.place.fret > 0) {
-			anchors.fingers.push({ ...anchor, ...landing.place, offset: 0, finger: landing.finger });
-		}
-		anchors.frozen.push({
-			...anchor,
-			notes: own.map(({ tick, durationTicks, place, finger, technique }) => ({
-				...place,
-				offset: tick - change.tick,
-				durationTicks: Math.min(durationTicks, end - tick),
-				...(finger === null ? {} : { finger }),
-				...(signed ? { technique } : {})
-			}))
-		});
+		const own = ownOf(change.tick, chart.changes[change.index + 1]?.tick ?? end);
+		const landing = own
+			.filter(({ offset }) => offset === 0)
+			.map(({ string, fret }) => ({ string, fret, midi: pitchAt(instrument, { string, fret }) }))
+			.filter(({ midi }) => toneAt(change.to.chord, midi) !== undefined)
+			.sort((a, b) => b.midi - a.midi)[0];
+		if (landing) {
+			anchors.locks.push({ ...anchor, string: landing.string, fret: landing.fret });
+		} else anchors.letPass.push({ ...anchor, own: true });
+		anchors.frozen.push({ ...anchor, notes: own });
 	}
 	const route: RouteInput = {
 		name: name.slice(0, 120),
@@ -132,5 +129,5 @@ export function routeOfLine(
 		line: { ...NO_LINE, grid: 'eighth' },
 		anchors
 	};
-	return { route, lost: { early, late: notes.length - inside.length - early, unplayable } };
+	return { route, lost: { late: notes.length - inside.length, unplayable } };
 }

@@ -14,7 +14,7 @@ import {
 type Way = Anchors['frozen'][number];
 
 /** The anchor of a lead-in: own notes before the first chord stand from the first beat on. */
-function leadIn(chart: Chart): Pick<Way, 'bar' | 'beat' | 'pass'> {
+export function leadIn(chart: Chart): Pick<Way, 'bar' | 'beat' | 'pass'> {
 	const first = chart.played[0];
 	return { bar: (first?.written ?? 0) + 1, beat: 1, pass: first?.pass ?? 1 };
 }

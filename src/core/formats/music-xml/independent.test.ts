@@ -3,9 +3,11 @@ import { VerovioToolkit } from 'verovio/esm';
 import createVerovioModule from 'verovio/wasm';
 import { strToU8 } from 'fflate';
 import { beforeAll, describe, expect, it, vi } from 'vitest';
-import { parsePitch } from '../../pitch';
+import { pitchAt } from '../../neck';
+import { parsePitch, plainName } from '../../pitch';
 import { comesOutOf, type FileNote, type Piece } from '../piece';
 import { plannedPiece, pieceOf, TEXTS } from '../test-pieces';
+import { readTab } from '../tab-read';
 import { packMxl } from './mxl';
 import { writeMusicXml } from '.';
 
@@ -125,6 +127,67 @@ describe.each(PIECES)('MusicXML of %s', (_, make) => {
 				.replace(/\([^()]*\)$/, '')
 		);
 		expect(told).toEqual(piece.chart.events.map(({ symbol }) => symbol));
+	});
+});
+
+/** A lick of our own with several notes at a time and most ways of playing. */
+function lick(): Piece {
+	const piece = pieceOf('key: A blues\ntempo: 92\n| A7 | D7 | A7 | E7 |');
+	const tab = [
+		'   1     2     3     4       1     2     3     4',
+		'e|-------5-----------------|-------------5-----------|',
+		'B|-5-----5-----8b10--5-----|-7-----------=-p5--8B10r8|',
+		'G|(4)/6--------------------|-5~----7_----=-----------|',
+		'D|-------------------7\\----|-------x-----------------|',
+		'A|-------------------------|-------------------------|',
+		'E|-------------------------|-------------------------|'
+	].join('\n');
+	const { notes, problems } = readTab(tab, piece.chart, piece.instrument);
+	if (problems.length > 0) throw new Error(problems[0].message);
+	return {
+		...piece,
+		notes: notes.map((note) => {
+			const midi = pitchAt(piece.instrument, note);
+			return { ...note, midi, name: plainName(midi) };
+		})
+	};
+}
+
+describe('MusicXML of several notes at a time', () => {
+	const piece = lick();
+	const xml = writeMusicXml(piece);
+	const place = ({ tick, string, fret, midi }: Sounding) => [tick, string, fret, midi];
+	const inOrder = (notes: readonly Sounding[]) =>
+		notes.map(place).sort((a, b) => a[0] - b[0] || b[1] - a[1]);
+
+	it('has them on equal strings and frets at equal times in an engraver, with what is done to them', () => {
+		const { staff } = byTheEngraver(strToU8(xml));
+		const all = staff.bars.flatMap((bar) => bar.voices.flatMap((voice) => voice.beats));
+		const struck = all.flatMap((beat) =>
+			beat.notes.filter((note) => !note.isTieDestination && beat.graceType === 0)
+		);
+		const found = struck.map((note): Sounding => ({
+			tick: Math.round(note.beat.absolutePlaybackStart / 2),
+			durationTicks: 0,
+			string: staff.tuning.length + 1 - note.string,
+			fret: note.fret,
+			midi: note.realValueWithoutHarmonic
+		}));
+		expect(inOrder(found)).toEqual(inOrder(piece.notes));
+		const graces = all.filter((beat) => beat.graceType !== 0).flatMap((beat) => beat.notes);
+		expect(graces.map(({ fret }) => fret)).toEqual([4]);
+		const bent = struck.filter(({ hasBend }) => hasBend);
+		expect(bent.map(({ fret }) => fret)).toEqual([8, 8]);
+	});
+
+	it('has equal pitches at equal times in another', () => {
+		// It counts the grace notes of tab as if they took time.
+		const plain = { ...piece, notes: piece.notes.map(({ grace: _, ...note }) => note) };
+		const { notes } = byTheOther(writeMusicXml(plain));
+		const own = piece.notes.map(({ tick, midi }) => [tick, midi]);
+		const found = notes.map(({ tick, midi }) => [tick, midi]);
+		const byTick = (a: number[], b: number[]) => a[0] - b[0] || a[1] - b[1];
+		expect(found.sort(byTick)).toEqual(own.sort(byTick));
 	});
 });
 
