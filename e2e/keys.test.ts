@@ -32,6 +32,12 @@ const WHERE: Readonly<Record<string, (page: Page, tune: string) => Promise<void>
 	Neck: (page, tune) => visit(page, `/tunes/${tune}/neck`),
 	Route: (page, tune) => visit(page, `/tunes/${tune}/route`),
 	'Route, notes of the line': (page, tune) => visit(page, `/tunes/${tune}/route`),
+	'Picked notes of a line, how they are played': async (page, tune) => {
+		await visit(page, `/tunes/${tune}/route`);
+		await page.locator('[data-part="note"]').first().waitFor();
+		await page.keyboard.press('e');
+		await page.getByRole('region', { name: 'How it is played' }).waitFor();
+	},
 	'Route, a line of your own': (page, tune) => visit(page, `/tunes/${tune}/route`),
 	Phrase: (page, tune) => visit(page, `/tunes/${tune}/phrase`),
 	'Phrase, while a motif is played in': async (page, tune) => {

@@ -71,7 +71,11 @@ function motionOf(note: Sounded, from: number): { start: number; moves: Move[] }
 	let start = from;
 	if (grace !== undefined && fret !== undefined && technique && HOW[technique]) {
 		start = from + grace - fret;
-		moves.push({ tick: tick + within(TIME.grace, TIME.share), semitones: from, how: HOW[technique]! });
+		moves.push({
+			tick: tick + within(TIME.grace, TIME.share),
+			semitones: from,
+			how: HOW[technique]
+		});
 	} else if (technique === 'slide-from-below' || technique === 'slide-from-above') {
 		start = from + (technique === 'slide-from-below' ? -NOWHERE : NOWHERE);
 		moves.push({ tick: tick + within(TIME.slide, TIME.share), semitones: from, how: 'slide' });
@@ -150,15 +154,15 @@ export function strokesOfLine(notes: readonly Sounded[]): Stroke[] {
 		const from = joined ? midi - joined.midi : 0;
 		const { start, moves } = motionOf(note, from);
 		const shakes = shakesOf(note, from, moves);
-		if (joined && how) {
+		if (joined && how && before) {
 			const move: Move = { tick, semitones: from, how };
-			strokes[before!.at] = {
+			strokes[before.at] = {
 				...joined,
 				durationTicks: end - joined.tick,
 				moves: [...joined.moves, move, ...moves],
 				shakes: [...joined.shakes, ...shakes]
 			};
-			last.set(key, { at: before!.at, end: tick + note.durationTicks });
+			last.set(key, { at: before.at, end: tick + note.durationTicks });
 			return;
 		}
 		const damped = isDead(note) ? 'dead' : isAlso(note, 'palm-mute') ? 'palm' : null;

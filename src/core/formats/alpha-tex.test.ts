@@ -145,10 +145,7 @@ describe('a line engraved', () => {
 		]);
 		const all = beats.flatMap((beat) => beat.notes);
 		const bent = all.filter(({ bendType }) => bendType !== BendType.None);
-		expect(bent.map(({ bendType }) => bendType)).toEqual([
-			BendType.Bend,
-			BendType.PrebendRelease
-		]);
+		expect(bent.map(({ bendType }) => bendType)).toEqual([BendType.Bend, BendType.PrebendRelease]);
 		expect(all.filter(({ isLetRing }) => isLetRing)).not.toHaveLength(0);
 		// The high note rings on while the other string is struck again.
 		const [, held] = beats.filter((beat) => beat.notes.some(({ fret }) => fret === 5));

@@ -126,11 +126,7 @@ function bendWords(line: Line, i: number): string | null {
 }
 
 const slurWord = ({ technique }: EngravedNote): string | null =>
-	technique === 'hammer-on' || technique === 'pull-off'
-		? 'h'
-		: technique === 'slide'
-			? 'sl'
-			: null;
+	technique === 'hammer-on' || technique === 'pull-off' ? 'h' : technique === 'slide' ? 'sl' : null;
 
 /** What a note says of how it is played; slurs are told by the note that they begin on. */
 function noteWords(line: Line, i: number, { fingers }: Engraving): string[] {
@@ -233,7 +229,8 @@ function cutAtChords(
 	return all.slice(1).map((to, i) => ({ from: all[i]!, to }));
 }
 
-const inBraces = (list: readonly string[]): string => (list.length > 0 ? `{${list.join(' ')}}` : '');
+const inBraces = (list: readonly string[]): string =>
+	list.length > 0 ? `{${list.join(' ')}}` : '';
 
 /** A note of a beat: as it is struck, or as it goes on. */
 function noteText(line: Line, i: number, tied: boolean, engraving: Engraving): string {
@@ -262,7 +259,9 @@ function beatText(
 ): string {
 	const words = (list: readonly string[]) => (list.length > 0 ? ` ${inBraces(list)}` : '');
 	if (piece.notes.length === 0) return `r.${value.unit}${words(beat)}`;
-	const begun = piece.notes.filter(({ tied }) => !tied && first).map(({ note }) => line.notes[note]!);
+	const begun = piece.notes
+		.filter(({ tied }) => !tied && first)
+		.map(({ note }) => line.notes[note]!);
 	const graces = begun.flatMap((note) => {
 		if (note.grace === undefined) return [];
 		const slur = slurWord(note);

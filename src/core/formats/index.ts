@@ -4,7 +4,7 @@ export { placeNotes } from './place-notes';
 export { readTab } from './tab-read';
 export { writeTab } from './tab-write';
 export { writeTabPage } from './tab-page';
-export type { PlayedText, TextNote, TextProblem } from './types';
+export type { LineText, PlayedText, TextNote, TextProblem } from './types';
 export { readNotes, writeMidiPiece, writeMidiTune } from './midi';
 export { packMxl, parseXml, writeMusicXml, type XmlNode } from './music-xml';
 export { writeChordPro } from './chord-pro-write';

@@ -34,6 +34,28 @@ describe('tab in plain text', () => {
 		);
 	});
 
+	it('is read where a grace note has moved its note, and under signs over the rows', () => {
+		const text = [
+			'PM---|      let ring---|',
+			'e|-------5----------------|',
+			'B|-5-----5-----8b10--5----|',
+			'G|-(4)/6------------------|',
+			...Array.from('DAE', (s) => `${s}|------------------------|`)
+		].join('\n');
+		const { notes, problems } = readTab(text, chart, guitar);
+		expect(problems).toEqual([]);
+		expect(notes.map(({ tick, string, fret }) => [tick, string, fret])).toEqual([
+			[0, 3, 6],
+			[0, 2, 5],
+			[480, 2, 5],
+			[480, 1, 5],
+			[960, 2, 8],
+			[1440, 2, 5]
+		]);
+		expect(notes[0]).toMatchObject({ technique: 'slide', grace: 4, also: ['palm-mute'] });
+		expect(notes[4]).toMatchObject({ technique: 'bend', bend: 2, also: ['let-ring'] });
+	});
+
 	it('looks like a page of tab', () => {
 		const notes = [
 			{ tick: 0, durationTicks: 480, string: 3, fret: 7, technique: null } as const,
@@ -182,7 +204,10 @@ describe('tab in plain text', () => {
 		],
 		[
 			'two frets on one string at once',
-			[`e|${'3-4-'.repeat(19)}----|`, ...Array.from('BGDAE', (s) => `${s}|${'-'.repeat(80)}|`)].join('\n'),
+			[
+				`e|${'3-4-'.repeat(19)}----|`,
+				...Array.from('BGDAE', (s) => `${s}|${'-'.repeat(80)}|`)
+			].join('\n'),
 			/Two frets on one string at once/,
 			1
 		],

@@ -164,7 +164,9 @@ export function writeNames<T extends TextNote>(
 			const [struck, on] = [begins.map(nameOf), holds.map((note) => `-${nameOf(note)}`)];
 			if (struck.length === 0 && ends.length === 0) return on.length > 0 ? '-' : '.';
 			if (struck.length + on.length === 0) return '.';
-			return struck.length === 1 && on.length === 0 ? struck[0]! : `<${[...on, ...struck].join(' ')}>`;
+			return struck.length === 1 && on.length === 0
+				? struck[0]!
+				: `<${[...on, ...struck].join(' ')}>`;
 		});
 		return `| ${words.join(' ')} |`;
 	});

@@ -52,7 +52,7 @@ export function placeNotes(
 ): (Place | null)[] {
 	const groups = new Map<number, number[]>();
 	found.forEach(({ tick }, i) => groups.set(tick, [...(groups.get(tick) ?? []), i]));
-	const single = [...groups.values()].filter((group) => group.length === 1).map(([i]) => i!);
+	const single = [...groups.values()].flatMap((group) => (group.length === 1 ? group : []));
 	const line = placeLine(
 		instrument,
 		position,
@@ -60,18 +60,18 @@ export function placeNotes(
 	);
 	const places: (Place | null)[] = found.map(() => null);
 	single.forEach((i, k) => (places[i] = line[k] ?? null));
+	let ringing: number[] = [];
 	for (const [tick, group] of groups) {
 		// Strings that still ring are taken.
-		const taken = new Set<number>();
-		found.forEach((note, i) => {
-			const place = places[i];
-			if (place && note.tick < tick && note.end > tick) taken.add(place.string);
-		});
-		const [only] = group;
-		if (group.length === 1 && !taken.has(places[only!]?.string ?? 0)) continue;
-		const pitches = group.map((i) => found[i]!.midi);
-		const together = placesTogether(instrument, position, pitches, taken);
-		group.forEach((i, k) => (places[i] = together[k] ?? null));
+		ringing = ringing.filter((i) => found[i]!.end > tick);
+		const taken = new Set(ringing.flatMap((i) => places[i]?.string ?? []));
+		const free = group.every((i) => !taken.has(places[i]?.string ?? 0));
+		if (group.length > 1 || !free) {
+			const pitches = group.map((i) => found[i]!.midi);
+			const together = placesTogether(instrument, position, pitches, taken);
+			group.forEach((i, k) => (places[i] = together[k] ?? null));
+		}
+		ringing.push(...group);
 	}
 	return places;
 }

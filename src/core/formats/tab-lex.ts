@@ -7,6 +7,8 @@ import { playing, type Also, type Playing } from '../route';
 export type TabSign = {
 	readonly kind: 'fret' | 'stop' | 'hold';
 	readonly column: number;
+	/** Where its grace note begins; its own column without one. */
+	readonly start: number;
 	readonly length: number;
 	readonly fret: number;
 	/** How it is reached, as it is written: `/` may begin at the note before or nowhere. */
@@ -86,12 +88,12 @@ function behind(text: string, fret: number) {
 export function signsIn(text: string): TabSign[] {
 	const found: TabSign[] = [];
 	const none = { fret: 0, reach: null, playing: {}, open: false };
-	for (let at = 0; at < text.length; ) {
+	for (let at = 0; at < text.length;) {
 		const start = at;
 		const rest = text.slice(at);
 		if (rest[0] === '.' || rest[0] === '=') {
 			const kind = rest[0] === '.' ? 'stop' : 'hold';
-			found.push({ kind, column: at, length: 1, ...none });
+			found.push({ kind, column: at, start: at, length: 1, ...none });
 			at += 1;
 			continue;
 		}
@@ -113,6 +115,7 @@ export function signsIn(text: string): TabSign[] {
 		found.push({
 			kind: 'fret',
 			column,
+			start: grace ? start : column,
 			length: at - column,
 			fret,
 			reach: (before?.[0].toLowerCase() ?? null) as Reach | null,

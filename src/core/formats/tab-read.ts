@@ -87,14 +87,30 @@ function marksIn(row: Row, string: number, from: number, to: number, { over }: S
 	return signsIn(row.text.slice(from, to)).map((sign): Mark => {
 		const { column, length } = sign;
 		const at = from + column;
-		const under = sign.kind === 'fret' ? underSigns(over, at) : [];
+		const under = sign.kind === 'fret' ? underSigns(over, from + sign.start) : [];
 		return { string, sign, column, line: row.line, length, at, finger: null, under };
 	});
 }
 
 /** Signs that stand over each other begin in one column, however many digits they have. */
-function inColumns(marks: readonly Mark[]): Mark[] {
-	const sorted = [...marks].sort((a, b) => a.column - b.column);
+function inColumns(marks: readonly Mark[], counted: boolean): Mark[] {
+	// A grace note moves its note to the right: what stands over the one belongs to the other.
+	const taken = new Set(marks.map(({ column }) => column));
+	const aligned = marks.map((mark) => {
+		const { start, column } = mark.sign;
+		// Where the beats are counted the columns are sure.
+		if (
+			counted ||
+			start === column ||
+			[...marks].some((one) => one !== mark && one.column === column)
+		) {
+			return mark;
+		}
+		const over = Array.from({ length: column - start }, (_, i) => start + i);
+		const led = over.find((at) => taken.has(at));
+		return led === undefined ? mark : { ...mark, column: led };
+	});
+	const sorted = aligned.sort((a, b) => a.column - b.column);
 	let [column, end] = [-1, -1];
 	return sorted.map((mark) => {
 		const digits = mark.sign.kind === 'fret' ? String(mark.sign.fret).length : 1;
@@ -165,7 +181,11 @@ function barsOf(system: System, instrument: Instrument, problems: TextProblem[])
 		for (const match of system.counts?.slice(from, to).matchAll(/\d+/g) ?? []) {
 			if (Number(match[0]) === counted.length + 1) counted.push(match.index);
 		}
-		return { marks: withFingers(inColumns(marks), from, system.fingers), width: to - from, counted };
+		return {
+			marks: withFingers(inColumns(marks, counted.length >= 2), from, system.fingers),
+			width: to - from,
+			counted
+		};
 	});
 }
 
@@ -174,7 +194,10 @@ const isFret = ({ sign }: Mark): boolean => sign.kind === 'fret';
 type OpenText = { -readonly [K in keyof PlayedText]: PlayedText[K] };
 
 /** The notes of columns in order of time, each as long as its string rings. */
-function sounded(columns: readonly (readonly [number, readonly Mark[]])[], until: number): PlayedText[] {
+function sounded(
+	columns: readonly (readonly [number, readonly Mark[]])[],
+	until: number
+): PlayedText[] {
 	const notes: OpenText[] = [];
 	const ringing = new Map<number, OpenText>();
 	/** When the last note of a string ended. */
@@ -257,7 +280,10 @@ export function readTab(
 			}
 			const tick = played.startTick + tickOf(mark, bar, played, reading);
 			const column = columns.get(tick) ?? [];
-			if (kind === 'fret' && column.some((other) => isFret(other) && other.string === mark.string)) {
+			if (
+				kind === 'fret' &&
+				column.some((other) => isFret(other) && other.string === mark.string)
+			) {
 				const message =
 					'Two frets on one string at once: a string sounds one note at a time. Take one of them out.';
 				problems.push(problem(mark, message));

@@ -59,15 +59,27 @@ export const licksOn = (text: string, unit: number): fc.Arbitrary<Piece> => {
 			/** When each string is free again, and the last note on it. */
 			const free = new Map<number, FileNote>();
 			const notes: FileNote[] = [];
-			for (const { gap, long, string, fret, how, also, bend, before, down, trill, grace } of parts) {
+			for (const {
+				gap,
+				long,
+				string,
+				fret,
+				how,
+				also,
+				bend,
+				before,
+				down,
+				trill,
+				grace
+			} of parts) {
 				const last = free.get(string);
 				const from = last ? last.tick + last.durationTicks : 0;
 				const tick = from + gap * unit;
 				if (tick >= end) continue;
 				const durationTicks = Math.min(long * unit, end - tick);
 				const list = last && gap === 0 ? OUT_OF : ALONE;
-				const technique = list[how % list.length]!;
-				const rest = ALSO[also % ALSO.length]!;
+				const technique = list[how % list.length];
+				const rest = ALSO[also % ALSO.length];
 				const dead = rest.includes('dead');
 				const struck = technique === null || ['vibrato', 'trill', 'curl'].includes(technique);
 				const bent = bend > 0 && struck && !dead && fret > 0;

@@ -113,7 +113,11 @@ function judgeChange(
 	const after = tones.find((event) => events[event]!.timeMs > dueMs);
 	if (rules.colours !== undefined && rules.colours !== 'miss' && after === undefined) {
 		const there = [...around.filter((event) => off(event) <= toleranceMs), ...rings];
-		const leaning = best(there.filter((event) => colour(event) !== null), () => true, off);
+		const leaning = best(
+			there.filter((event) => colour(event) !== null),
+			() => true,
+			off
+		);
 		if (leaning !== undefined) return is('leaning', leaning);
 	}
 	const before = tones.filter((event) => events[event]!.timeMs < dueMs).at(-1);

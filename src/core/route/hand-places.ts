@@ -7,7 +7,14 @@ type Met = Place & { readonly tick: number; readonly durationTicks: number };
 export type HandPlace = { readonly tick: number; readonly position: number };
 
 /** What the hand pays for a note beside its four fingers, for one that it cannot reach, and for moving. */
-const PRICE = { reach: 3, outside: 40, outsideFret: 4, shift: 12, shiftFret: 1, away: 0.1 } as const;
+const PRICE = {
+	reach: 3,
+	outside: 40,
+	outsideFret: 4,
+	shift: 12,
+	shiftFret: 1,
+	away: 0.1
+} as const;
 
 /** What a moment's frets cost a hand, or a slide, in a position; open strings need none. */
 function priceAt(
@@ -20,7 +27,8 @@ function priceAt(
 	for (const fret of frets) {
 		const bar = slide?.[position];
 		if (bar) {
-			if (!bar.includes(fret)) price += PRICE.outside + PRICE.outsideFret * Math.abs(fret - position);
+			if (!bar.includes(fret))
+				price += PRICE.outside + PRICE.outsideFret * Math.abs(fret - position);
 			continue;
 		}
 		const off = fret < position ? position - fret : Math.max(0, fret - position - 3);
@@ -37,11 +45,7 @@ function priceAt(
  * @param usual where the hand is if the notes leave it a choice
  * @returns the first place at the first note, then each shift at the note that asks for it; empty without notes
  */
-export function handPlaces(
-	instrument: Instrument,
-	notes: readonly Met[],
-	usual = 1
-): HandPlace[] {
+export function handPlaces(instrument: Instrument, notes: readonly Met[], usual = 1): HandPlace[] {
 	const moments: { tick: number; frets: number[] }[] = [];
 	for (const { tick, fret } of notes) {
 		let last = moments.at(-1);
@@ -62,8 +66,7 @@ export function handPlaces(
 			for (let position = 1; position <= most; position++) {
 				let least = cost[position]!;
 				for (let other = 1; other <= most; other++) {
-					const moved =
-						cost[other]! + PRICE.shift + PRICE.shiftFret * Math.abs(other - position);
+					const moved = cost[other]! + PRICE.shift + PRICE.shiftFret * Math.abs(other - position);
 					if (other !== position && moved < least) {
 						least = moved;
 						into[position] = other;
@@ -78,7 +81,8 @@ export function handPlaces(
 		cost = next;
 	});
 	let at = 1;
-	for (let position = 2; position <= most; position++) if (cost[position]! < cost[at]!) at = position;
+	for (let position = 2; position <= most; position++)
+		if (cost[position]! < cost[at]!) at = position;
 	const path = new Array<number>(fretted.length);
 	for (let i = fretted.length - 1; i >= 0; i--) {
 		path[i] = at;

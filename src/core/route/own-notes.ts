@@ -1,5 +1,5 @@
 import { chartTicks, eventIndexAt, type Chart } from '../chart';
-import { keyOf, nameOver, type Scale } from '../harmony';
+import type { Scale } from '../harmony';
 import { toneAt } from '../chord';
 import { notation } from '../pitch';
 import { pitchAt, placeUnder, type Instrument } from '../neck';
@@ -35,7 +35,10 @@ const handAt = (places: readonly HandPlace[], tick: number): number =>
  * Own notes as notes of the line: on their places, with their lengths and as they are played; fingers where the hand that
  * was read off them has one, none where two notes of a moment would share it on different frets.
  */
-function ownLine({ chart, instrument, fingers, position }: Setting, notes: readonly OwnNote[]): LineNote[] {
+function ownLine(
+	{ chart, instrument, fingers, position }: Setting,
+	notes: readonly OwnNote[]
+): LineNote[] {
 	const places = handPlaces(instrument, notes, position);
 	const wanted = new Map((fingers ?? []).map((f) => [`${f.tick} ${f.string} ${f.fret}`, f.finger]));
 	const end = chartTicks(chart);
@@ -64,9 +67,8 @@ function ownLine({ chart, instrument, fingers, position }: Setting, notes: reado
 	const together = new Map<number, LineNote[]>();
 	for (const note of line) together.set(note.tick, [...(together.get(note.tick) ?? []), note]);
 	return line.map((note) => {
-		const shared = together
-			.get(note.tick)!
-			.some((other) => other.finger === note.finger && other.fret > note.fret);
+		const others = together.get(note.tick) ?? [];
+		const shared = others.some((other) => other.finger === note.finger && other.fret > note.fret);
 		return shared && note.finger !== null ? { ...note, finger: null } : note;
 	});
 }
@@ -135,21 +137,22 @@ export function withOwnNotes(
 	}));
 	const all = [...free, ...told].sort((a, b) => a.tick - b.tick || b.string - a.string);
 	const notes = spellLine(chart, scales, all, true);
-	const key = keyOf(chart);
-	const made = [...landings].map(([index, note]): Target => {
+	const made = [...landings].flatMap(([index, note]): Target[] => {
 		const change = chart.changes[index]!;
 		const { chord } = change.to;
 		const midi = arrivalOf(note);
-		const tone = toneAt(chord, midi)!;
+		const tone = toneAt(chord, midi);
+		if (!tone) return [];
 		const { string, fret, tick, finger } = note;
-		return {
+		const target: Target = {
 			...{ change: index, tick, string, fret, midi, finger },
-			name: tone.name ?? nameOver(midi, { chord, scale: scales[change.to.index] ?? null, key }),
+			name: tone.name,
 			role: tone.role,
 			reach: false,
 			locked: true,
 			reasons: ['Your own note.']
 		};
+		return [target];
 	});
 	return { notes, targets: [...targets, ...made].sort((a, b) => a.change - b.change) };
 }

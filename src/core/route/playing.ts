@@ -1,5 +1,6 @@
 import { ALSO, type Also, type Playing, type Technique } from './line/types';
 
+export type { Playing };
 type Played = Partial<Playing>;
 
 const OUT_OF: readonly (Technique | null | undefined)[] = [
@@ -61,7 +62,8 @@ export function playing(told: Partial<Playing>): Partial<Playing> & Pick<Playing
 		technique = 'bend';
 	}
 	if (rings(technique)) also.add(technique);
-	if (technique === null || rings(technique)) technique = RINGS.find((one) => also.has(one)) ?? null;
+	if (technique === null || rings(technique))
+		technique = RINGS.find((one) => also.has(one)) ?? null;
 	if (rings(technique)) also.delete(technique);
 	const trilled = technique === 'trill' || also.has('trill');
 	const trill = trilled ? told.trill : undefined;

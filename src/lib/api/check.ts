@@ -1,7 +1,22 @@
 import { lastPosition, isPosition } from '$core/neck';
-import { checkLine, scalesAlong, unplayable } from '$core/route';
+import { checkLine, scalesAlong, unplayable, type PlayedNote } from '$core/route';
 import type { CheckAnswer, CheckInput } from './plan-schema';
 import { resolveHeld, type Outcome } from './resolve';
+
+/** Notes with their bends: one out of the note before arrives where it is bent to, another is bent from its place. */
+function played(notes: CheckInput['notes']): PlayedNote[] {
+	const ends = new Set(
+		notes.map((note) => `${note.string ?? ''} ${note.tick + note.durationTicks}`)
+	);
+	return notes.map(({ toMidi, ...note }) => {
+		if (toMidi === undefined) return note;
+		const follows = ends.has(`${note.string ?? ''} ${note.tick}`);
+		const reached = note.technique === 'bend' || note.technique === 'release';
+		return reached && follows
+			? { ...note, midi: Math.round(toMidi) }
+			: { ...note, bend: toMidi - note.midi };
+	});
+}
 
 /** Judges a line; the answer of `POST /api/v1/check`, the same in the browser and on the server. */
 export function runCheck(input: CheckInput): Outcome<CheckAnswer> {
@@ -21,9 +36,7 @@ export function runCheck(input: CheckInput): Outcome<CheckAnswer> {
 	const scales = scalesAlong(chart, scale, 'one');
 	const { changes, metrics, verdict } = checkLine({
 		...{ chart, instrument, scales, position, colours: input.colours },
-		notes: notes.map(({ toMidi, ...note }) =>
-			toMidi === undefined ? note : { ...note, bend: toMidi - note.midi }
-		)
+		notes: played(notes)
 	});
 	return {
 		value: {

@@ -26,7 +26,10 @@ export const rulesInput = z.strictObject({
 		'Bars as played, from 1, that are left to the others'
 	),
 	fret: optionally(wholeFrom(0, 24, 'A fret from 0 to 24.'), 'The one fret that is played'),
-	colours: optionally(z.enum(COLOURS), 'What a colour of the scale is at a change; a miss where left out')
+	colours: optionally(
+		z.enum(COLOURS),
+		'What a colour of the scale is at a change; a miss where left out'
+	)
 });
 
 export const rangeInput = z

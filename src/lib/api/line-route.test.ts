@@ -9,8 +9,7 @@ import { routeOfLine } from './line-route';
 import { runRoute } from './route';
 import { runs } from '$core/test-runs';
 import { playingOf } from '$core/route';
-import { writeTabPage } from '$core/formats';
-import { readPlainText } from '$core/formats/plain-text';
+import { readFile, writeTabPage } from '$core/formats';
 import { licksOn } from '$core/formats/test-licks';
 import type { NoteAnswer } from './plan-schema';
 
@@ -78,10 +77,16 @@ describe('a line from a file as a route', () => {
 				const { notes, lost } = planned(piece);
 				expect(lost).toEqual({ late: 0, unplayable: 0 });
 				expect(notes.map(exact)).toEqual(piece.notes.map(exact));
-				const read = onePiece(readPlainText(writeTabPage({ ...piece, notes })));
+				const read = onePiece(
+					readFile('line.txt', new TextEncoder().encode(writeTabPage({ ...piece, notes })))
+				);
 				const back = planned({
 					...piece,
-					notes: read.notes.map((note) => ({ ...note, ...note.place!, name: '' }))
+					notes: read.notes.map((note) => ({
+						...note,
+						...(note.place ?? { string: 1, fret: 0 }),
+						name: ''
+					}))
 				});
 				expect(back.notes.map(exact)).toEqual(piece.notes.map(exact));
 			}),

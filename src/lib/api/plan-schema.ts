@@ -1,5 +1,13 @@
 import { alternateInput, PLAYING } from './route-schema';
-import { COLOURS, GRIDS, KINDS, LANDING_RESULTS, SCALE_PLANS, STYLES, TECHNIQUES } from '$core/route';
+import {
+	COLOURS,
+	GRIDS,
+	KINDS,
+	LANDING_RESULTS,
+	SCALE_PLANS,
+	STYLES,
+	TECHNIQUES
+} from '$core/route';
 import { z } from 'zod';
 import {
 	chartText,
@@ -175,9 +183,7 @@ export const checkAnswer = z.object({
 			name: notationAnswer.nullable(),
 			role: roleAnswer.nullable(),
 			beside: z
-				.array(
-					z.object({ midi: z.int(), name: notationAnswer, role: roleAnswer.nullable() })
-				)
+				.array(z.object({ midi: z.int(), name: notationAnswer, role: roleAnswer.nullable() }))
 				.describe('What is struck together with it'),
 			fix: z.object({ tick: z.int(), toMidi: z.int(), text: z.string() }).nullable()
 		})

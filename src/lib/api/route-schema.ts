@@ -1,4 +1,13 @@
-import { ALSO, APPROACHES, COLOURS, GRIDS, LEANS, SCALE_PLANS, STYLES, TECHNIQUES } from '$core/route';
+import {
+	ALSO,
+	APPROACHES,
+	COLOURS,
+	GRIDS,
+	LEANS,
+	SCALE_PLANS,
+	STYLES,
+	TECHNIQUES
+} from '$core/route';
 // Named one by one: taken out of the namespace they would bring all of the library to the page.
 import * as z from 'zod/mini';
 import { describe, gte, lte, maxLength } from 'zod/mini';
@@ -49,10 +58,10 @@ export const PLAYING = {
 		.check(describe('Semitones that it is bent up by from its place; a quarter tone is a curl')),
 	trill: z
 		.optional(int(1, 4))
-		.check(describe('Semitones up to the other note of its trill; the scale’s neighbour where left out')),
-	grace: z
-		.optional(int(0, 24))
-		.check(describe('Fret of a grace note before it, on its string'))
+		.check(
+			describe('Semitones up to the other note of its trill; the scale’s neighbour where left out')
+		),
+	grace: z.optional(int(0, 24)).check(describe('Fret of a grace note before it, on its string'))
 };
 
 const ownNote = z.strictObject({

@@ -214,7 +214,11 @@ function wishOf(chart: Chart, instrument: Instrument, asked: RouteRequest['route
 			byHand: scalesOf(chart, anchors)
 		}
 	};
-	return { wish, own: { ways: own, passed: passedBy(chart, anchors) }, warnings: [...warnings, ...waits, ...waiting] };
+	return {
+		wish,
+		own: { ways: own, passed: passedBy(chart, anchors) },
+		warnings: [...warnings, ...waits, ...waiting]
+	};
 }
 
 /** Reads a route's wishes: what the planner works on, and what of them cannot be. */

@@ -93,10 +93,14 @@ describe('what is fixed', () => {
 		expect(air.letPass.map(({ bar, own }) => [bar, own])).toEqual([[2, undefined]]);
 		// Without being silenced a change without a first note keeps its landing.
 		expect(edit.setWays(NO_ANCHORS, context, [ways[2]]).letPass).toEqual([]);
-		const moved = edit.moveAnchors(anchors, context, 5);
+		const { anchors: moved } = edit.moveAnchors(anchors, context, 5);
 		expect(moved.locks[0].fret).toBe(12);
 		expect(moved.frozen[1].notes[0].fret).toBe(12);
-		expect(edit.moveAnchors(anchors, context, 16).locks).toEqual([]);
+		const far = edit.moveAnchors(anchors, context, 16);
+		expect(far.anchors.locks).toEqual([]);
+		// Own notes are never lost: what leaves the neck goes on elsewhere, and that is counted.
+		expect(far.refingered).toBe(4);
+		expect(far.anchors.frozen.map((way) => way.notes.length)).toEqual([2, 1, 1]);
 		expect(edit.locksWithin(anchors, context, () => 12).locks).toEqual([]);
 	});
 });

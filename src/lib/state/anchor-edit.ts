@@ -3,6 +3,7 @@ import { samePlace, highestFret, inWindow, pitchAt, type Instrument, type Place 
 import { changeIndexAt, type Chart } from '$core/chart';
 import { toneAt } from '$core/chord';
 import { anchorOf, changeOfAnchor, sameAnchor, type Approach } from '$core/route';
+import { leadIn } from '$lib/api/route-anchors';
 import { without, withoutFirst, type WayNote } from './ways';
 
 /** What fixed things are told against. */
@@ -54,9 +55,12 @@ export function lockAt(
 	};
 }
 
+/** Leaves the landing to the plan, an own note that stands on it too. */
 export function unlock(anchors: Anchors, context: AnchorContext, change: number): Anchors {
 	const anchor = at(context, change);
-	return anchor ? { ...anchors, locks: without(anchors.locks, anchor) } : anchors;
+	if (!anchor) return anchors;
+	const { locks, frozen } = anchors;
+	return { ...anchors, locks: without(locks, anchor), frozen: withoutFirst(frozen, anchor) };
 }
 
 /** Leaves the way after a change to the plan again; own notes that stood on the change itself are gone with it. */
@@ -177,8 +181,8 @@ export function fingerOf(
 }
 
 /**
- * Sets the notes of several ways. A first note on a change that is a tone of its chord is its landing; any
- * other takes the landing's place. The changes of `silent` lose theirs. Both are judged all the same, but
+ * Sets the notes of several ways; −1 is what comes before the first chord. The highest note on a change that is a tone of
+ * its chord is its landing; any other takes the landing's place. The changes of `silent` lose theirs. Both are judged all the same, but
  * those of `air` are let pass.
  */
 export function setWays(
@@ -190,9 +194,15 @@ export function setWays(
 ): Anchors {
 	let { frozen, locks, letPass } = anchors;
 	for (const [change, notes] of ways) {
-		const anchor = at(context, change);
+		const anchor = change < 0 ? leadIn(context.chart) : at(context, change);
 		if (!anchor) continue;
-		const first = notes.find((note) => note.offset === 0);
+		const there = notes.filter((note) => note.offset === 0 && change >= 0);
+		const pitch = (note: WayNote) => pitchAt(context.instrument, note);
+		const [top] = [...there].sort((a, b) => pitch(b) - pitch(a));
+		const first =
+			[...there]
+				.filter((note) => lands(context, change, note))
+				.sort((a, b) => pitch(b) - pitch(a))[0] ?? top;
 		const landed = first !== undefined && lands(context, change, first);
 		if (first || silent.includes(change)) {
 			locks = without(locks, anchor);
@@ -205,24 +215,101 @@ export function setWays(
 	return { ...anchors, frozen, locks, letPass };
 }
 
-/** Everything fixed, so many frets along the neck; what would leave it is given up. */
+/** An own note so many frets along the neck; on another string, or by an octave, where the neck ends. */
+function moveNote(
+	instrument: Instrument,
+	note: WayNote,
+	frets: number,
+	taken: ReadonlySet<number>
+): WayNote {
+	const highest = highestFret(instrument);
+	const on = (place: Place): WayNote => {
+		const { grace, ...rest } = note;
+		const led = grace === undefined ? undefined : grace + place.fret - note.fret;
+		const kept = led !== undefined && led >= 0 && led <= highest ? { grace: led } : {};
+		return {
+			...rest,
+			...place,
+			...kept,
+			finger: note.finger && place.fret > 0 ? note.finger : null
+		};
+	};
+	const fret = note.fret + frets;
+	// An open string that is stopped now, or the other way round, is played by another hand.
+	if (fret >= 0 && fret <= highest) {
+		const moved = on({ string: note.string, fret });
+		return note.fret === 0 || fret === 0 ? { ...moved, finger: null } : moved;
+	}
+	const goal = pitchAt(instrument, note) + frets;
+	for (const octave of [0, fret < 0 ? 12 : -12]) {
+		const places = instrument.open
+			.map((open, i): Place => ({ string: i + 1, fret: goal + octave - open - instrument.capo }))
+			.filter(({ string, fret: at }) => at >= 0 && at <= highest && !taken.has(string))
+			.sort((a, b) => Math.abs(a.string - note.string) - Math.abs(b.string - note.string));
+		if (places[0]) return { ...on(places[0]), finger: null };
+	}
+	return {
+		...on({ string: note.string, fret: Math.max(0, Math.min(highest, fret)) }),
+		finger: null
+	};
+}
+
+/** Own ways so many frets along the neck: no note is lost, and those that had to go elsewhere are counted. */
+function moveWays(
+	instrument: Instrument,
+	frozen: Anchors['frozen'],
+	frets: number
+): { frozen: Anchors['frozen']; refingered: number } {
+	let refingered = 0;
+	const moved = frozen.map((way) => {
+		const strings = new Map<number, Set<number>>();
+		const stays = (note: WayNote) => {
+			const fret = note.fret + frets;
+			return fret >= 0 && fret <= highestFret(instrument);
+		};
+		const at = (offset: number) => {
+			const found = strings.get(offset) ?? new Set<number>();
+			strings.set(offset, found);
+			return found;
+		};
+		for (const note of way.notes) if (stays(note)) at(note.offset).add(note.string);
+		const notes = way.notes.map((note) => {
+			const taken = at(note.offset);
+			const next = moveNote(instrument, note, frets, taken);
+			if (!stays(note)) {
+				refingered += 1;
+				taken.add(next.string);
+			}
+			return next;
+		});
+		return { ...way, notes };
+	});
+	return { frozen: moved, refingered };
+}
+
+/**
+ * Everything fixed, so many frets along the neck. Own notes that would leave it go on on other strings, or an octave
+ * off; locks, fingers and places left out that would leave it are given up.
+ */
 export function moveAnchors(
 	anchors: Anchors,
 	{ instrument }: Pick<AnchorContext, 'instrument'>,
 	frets: number
-): Anchors {
+): { anchors: Anchors; refingered: number } {
 	const on = <T extends Place>(places: readonly T[]): T[] =>
 		places
 			.map((place) => ({ ...place, fret: place.fret + frets }))
 			.filter((place) => place.fret >= 0 && place.fret <= highestFret(instrument));
-	return {
+	const { frozen, refingered } = moveWays(instrument, anchors.frozen, frets);
+	const moved = {
 		...anchors,
 		locks: on(anchors.locks),
 		forbid: on(anchors.forbid),
 		fingers: on(anchors.fingers),
-		frozen: anchors.frozen.map((way) => ({ ...way, notes: on(way.notes) })),
+		frozen,
 		scales: []
 	};
+	return { anchors: moved, refingered };
 }
 
 /** Locks that the hand reaches where it is at their changes; the others are given up. */

@@ -15,8 +15,10 @@ import {
 	placeFor,
 	removeNotes,
 	setPlace,
+	setPlaying,
 	type EditContext
 } from './line-edit';
+import { noteKey, tickOfKey } from './note-key';
 import { wayNotes, wayOf } from './ways';
 
 const text = 'key: Bb blues\n| Bb7 | Eb7 | Bb7 | F7 |';
@@ -46,9 +48,14 @@ const note = (tick: number) => {
 	return found;
 };
 
+/** The keys of the notes at some moments, and the moments of keys. */
+const keys = (...at: number[]) =>
+	new Set(context.line.filter(({ tick }) => at.includes(tick)).map(noteKey));
+const ticks = (moved: { readonly keys: ReadonlySet<number> }) => [...moved.keys].map(tickOfKey);
+
 describe('edits of a line', () => {
 	it('touch one way and leave its other notes as they are', () => {
-		const [[change, notes]] = movePitch(context, new Set([2400]), 1, 'semitone');
+		const [[change, notes]] = movePitch(context, keys(2400), 1, 'semitone');
 		expect(change).toBe(1);
 		expect(notes).toHaveLength(7);
 		for (const { offset, string, fret } of notes) {
@@ -84,16 +91,16 @@ describe('edits of a line', () => {
 
 	it('move in time by the grid, never onto another note, a landing, or out of the way', () => {
 		const thin = { ...context, line: context.line.filter((n) => ![2400, 2640].includes(n.tick)) };
-		const moved = moveTime(thin, new Set([2160]), 1);
-		expect([...moved.ticks]).toEqual([2400]);
+		const moved = moveTime(thin, keys(2160), 1);
+		expect(ticks(moved)).toEqual([2400]);
 		expect(moved.ways[0][1].map((n) => n.offset)).toContain(480);
-		expect([...moveTime(thin, new Set([2160]), -1).ticks]).toEqual([2160]);
-		expect([...moveTime(thin, new Set([2880]), 1).ticks]).toEqual([2880]);
-		expect([...moveTime(thin, new Set([1920]), 1).ticks]).toEqual([1920]);
+		expect(ticks(moveTime(thin, keys(2160), -1))).toEqual([2160]);
+		expect(ticks(moveTime(thin, keys(2880), 1))).toEqual([2880]);
+		expect(ticks(moveTime(thin, keys(1920), 1))).toEqual([1920]);
 	});
 
 	it('take out, add and place notes, shortening what rings into them', () => {
-		const [[, fewer]] = removeNotes(context, new Set([2160, 2400]));
+		const [[, fewer]] = removeNotes(context, keys(2160, 2400));
 		expect(fewer.map((n) => n.offset)).toEqual([720, 960, 1200, 1440, 1680]);
 		const thin = { ...context, line: context.line.filter((n) => n.tick !== 2400) };
 		expect(freePlaceAfter(thin, 2160)).toBe(2400);
@@ -104,15 +111,46 @@ describe('edits of a line', () => {
 			fret: 8,
 			durationTicks: 240
 		});
-		const [[, placed]] = setPlace(context, 2400, { string: 1, fret: 9 });
+		const [[, placed]] = setPlace(context, [...keys(2400)][0], { string: 1, fret: 9 });
 		expect(placed.find((n) => n.offset === 480)).toMatchObject({ string: 1, fret: 9 });
 	});
 
+	it('leave the other notes of a moment, their lengths and how all are played', () => {
+		const played = context.line.map((entry) =>
+			entry.tick === 2160 ? { ...entry, technique: 'hammer-on' as const, bend: 2 } : entry
+		);
+		const low = { ...note(2160), string: 6, fret: 6, midi: 46, durationTicks: 960 };
+		const both = { ...context, line: [...played, low].sort((a, b) => a.tick - b.tick) };
+		const [[, lifted]] = movePitch(both, new Set([noteKey(low)]), 1, 'semitone');
+		const at = lifted.filter(({ offset }) => offset === 240);
+		expect(at).toHaveLength(2);
+		expect(at.find(({ string }) => string === 6)).toMatchObject({ fret: 7, durationTicks: 960 });
+		expect(at.find(({ string }) => string !== 6)).toMatchObject({
+			technique: 'hammer-on',
+			bend: 2
+		});
+		const [[, joined]] = addNote(context, { tick: 2160, string: 6, fret: 8 }, true);
+		expect(joined.filter(({ offset }) => offset === 240)).toHaveLength(2);
+		const [[, alone]] = addNote(context, { tick: 2160, string: 6, fret: 8 });
+		expect(alone.filter(({ offset }) => offset === 240)).toHaveLength(1);
+		const [[, bent]] = setPlaying(both, new Set([noteKey(low)]), (entry) => ({
+			...entry,
+			also: ['palm-mute']
+		}));
+		expect(bent.find(({ string }) => string === 6)).toMatchObject({ also: ['palm-mute'] });
+	});
+
+	it('keep an own landing with its way', () => {
+		const own = { ...context, owns: (tick: number) => tick === 1920 };
+		const [[, notes]] = movePitch(own, keys(2400), 1, 'semitone');
+		expect(notes.map(({ offset }) => offset)).toContain(0);
+	});
+
 	it('a moved landing becomes the first note of its way', () => {
-		const [[change, notes]] = movePitch(context, new Set([1920]), 1, 'semitone');
+		const [[change, notes]] = movePitch(context, keys(1920), 1, 'semitone');
 		expect(change).toBe(1);
 		expect(notes[0].offset).toBe(0);
-		expect(editNotes(context, new Set([0, 1920]), (n) => n)).toHaveLength(2);
+		expect(editNotes(context, keys(0, 1920), (n) => n)).toHaveLength(2);
 	});
 });
 

@@ -4,6 +4,8 @@ import { toneAt, type Chord } from '$core/chord';
 import type { Scale } from '$core/harmony';
 import { highestFret, windowPlaces, type Instrument, type Place } from '$core/neck';
 import type { NoteAnswer } from '$lib/api/plan-schema';
+import { playing, playingOf, type Playing } from '$core/route';
+import { noteKey, tickOfKey } from './note-key';
 import { wayOf, type WayNote } from './ways';
 
 /** What an edit of a line needs to know. */
@@ -15,12 +17,19 @@ export type EditContext = {
 	readonly line: readonly NoteAnswer[];
 	/** Ticks of one place of the grid. */
 	readonly grid: number;
+	/** Whether what stands at a tick is the player's own. */
+	readonly owns?: (tick: number) => boolean;
 };
 
 /** New notes for some ways, by the change that each begins with. */
 export type EditedWays = [number, WayNote[]][];
 
-type Edited = { tick: number; durationTicks: number; string: number; fret: number };
+type Edited = Place &
+	Partial<Playing> & {
+		readonly tick: number;
+		readonly durationTicks: number;
+		readonly finger?: number | null;
+	};
 
 /** The place for a pitch nearest to another: in the hand's window where it holds it, else anywhere. */
 export function placeFor(
@@ -68,102 +77,138 @@ export function nextPitch(
 	return note.midi + direction;
 }
 
+/** What of a note is the player's own once it is edited: its finger and how it is played stay with it. */
+const asWay = (note: Edited, from: number, durationTicks: number): WayNote => ({
+	offset: note.tick - from,
+	durationTicks,
+	string: note.string,
+	fret: note.fret,
+	...(note.finger == null || note.fret === 0 ? {} : { finger: note.finger }),
+	...playingOf(note)
+});
+
 /**
- * Applies an edit to some notes of a line (told by their ticks) and gives the ways that it touches, whole:
- * the other notes stay as they are. An edit that gives null takes the note out. Notes stay on their way
- * and never on top of each other; `added` joins as new.
+ * Applies an edit to some notes of a line (told by their keys) and gives the ways that it touches, whole: the other notes
+ * stay as they are, with their lengths and ways of being played. An edit that gives null takes the note out. Notes stay
+ * on their way and never on top of each other; `added` joins as new and ends what sounds there, or with `together` joins it.
  */
 export function editNotes(
-	{ chart, line }: Pick<EditContext, 'chart' | 'line'>,
-	ticks: ReadonlySet<number>,
+	{ chart, line, owns }: Pick<EditContext, 'chart' | 'line' | 'owns'>,
+	keys: ReadonlySet<number>,
 	edit: (note: NoteAnswer) => Edited | null,
-	added: readonly Edited[] = []
+	added: readonly Edited[] = [],
+	together = false
 ): EditedWays {
 	const touched = new Set<number>();
-	for (const tick of ticks) touched.add(changeIndexAt(chart, tick));
+	for (const key of keys) touched.add(changeIndexAt(chart, tickOfKey(key)));
 	for (const note of added) touched.add(changeIndexAt(chart, note.tick));
-	touched.delete(-1);
 	return [...touched].map((change) => {
 		const { from, to } = wayOf(chart, change);
-		const byTick = new Map<number, Edited>();
+		const made = new Map<number, { note: Edited; moved: boolean }>();
 		const inside = line.filter((note) => note.tick >= from && note.tick < to);
-		// A landing that is not touched stays the planner's.
+		const isEdited = (note: NoteAnswer) => keys.has(noteKey(note));
+		// A landing that is not touched stays the planner's, unless it is the player's own.
+		const isLeft = (note: NoteAnswer) => note.kind === 'target' && !owns?.(note.tick);
+		const put = (note: Edited, moved: boolean) => made.set(noteKey(note), { note, moved });
+		for (const note of inside) if (!isEdited(note) && !isLeft(note)) put(note, false);
 		for (const note of inside) {
-			if (!ticks.has(note.tick) && note.kind !== 'target') byTick.set(note.tick, note);
+			const next = isEdited(note) ? edit(note) : null;
+			if (!next) continue;
+			const tick = clamp(next.tick, from, to - 1);
+			put({ ...next, tick }, tick !== note.tick);
 		}
-		for (const note of inside) {
-			const made = ticks.has(note.tick) ? edit(note) : null;
-			if (made) byTick.set(clamp(made.tick, from, to - 1), made);
-		}
-		for (const note of added) {
-			if (note.tick >= from && note.tick < to) byTick.set(note.tick, note);
-		}
-		const landing = inside.find((note) => note.kind === 'target' && !ticks.has(note.tick));
-		const starts = [...byTick.keys(), ...(landing ? [landing.tick] : [])].sort((a, b) => a - b);
-		// Where nothing is struck on the next change a note may ring over it.
-		const after = line.find((note) => note.tick >= to)?.tick ?? chartTicks(chart);
-		const notes = [...byTick]
-			.sort(([a], [b]) => a - b)
-			.map(([tick, note]): WayNote => {
-				const next = starts.find((start) => start > tick) ?? after;
-				return {
-					offset: tick - from,
-					durationTicks: Math.max(1, Math.min(note.durationTicks, next - tick)),
-					string: note.string,
-					fret: note.fret
-				};
-			});
+		for (const note of added) if (note.tick >= from && note.tick < to) put(note, !together);
+		const landing = inside.find((note) => isLeft(note) && !isEdited(note));
+		const all = [...made.values()].sort((a, b) => a.note.tick - b.note.tick);
+		const notes = all.map(({ note, moved }): WayNote => {
+			// What was moved, or came in, is cut by what comes next and cuts what sounds; else each string rings by itself.
+			const ends = all
+				.filter(({ note: other }) => other.tick > note.tick)
+				.filter((other) => moved || other.moved || other.note.string === note.string)
+				.map(({ note: other }) => other.tick);
+			if (landing && landing.tick > note.tick) ends.push(landing.tick);
+			const after = line.find(
+				(other) => other.tick >= to && (moved || other.string === note.string)
+			);
+			const until = Math.min(...ends, after?.tick ?? chartTicks(chart));
+			return asWay(note, from, Math.max(1, Math.min(note.durationTicks, until - note.tick)));
+		});
 		return [change, notes];
 	});
 }
 
-/** Moves notes by a scale step or a semitone. Notes that would leave the instrument stay. */
+/** Moves notes by a scale step or a semitone. Notes that would leave the instrument, or fall on another, stay. */
 export function movePitch(
 	context: EditContext,
-	ticks: ReadonlySet<number>,
+	keys: ReadonlySet<number>,
 	direction: 1 | -1,
 	by: 'step' | 'semitone'
 ): EditedWays {
-	return editNotes(context, ticks, (note) => ({
-		...note,
-		...(placeFor(context, nextPitch(context, note, direction, by), note) ?? {})
-	}));
+	const goals = new Map<number, Place>();
+	for (const note of context.line) {
+		if (!keys.has(noteKey(note))) continue;
+		const place = placeFor(context, nextPitch(context, note, direction, by), note);
+		if (place) goals.set(noteKey(note), place);
+	}
+	return editNotes(context, keys, (note) => {
+		const place = goals.get(noteKey(note));
+		const taken = context.line.some((other) => {
+			if (other.tick !== note.tick || other === note) return false;
+			const there = goals.get(noteKey(other)) ?? other;
+			return there.string === place?.string;
+		});
+		return taken ? note : { ...note, ...(place ?? {}) };
+	});
 }
 
 /** Puts one note on a place. */
-export const setPlace = (context: EditContext, tick: number, place: Place): EditedWays =>
-	editNotes(context, new Set([tick]), (note) => ({ ...note, ...place }));
+export const setPlace = (context: EditContext, key: number, place: Place): EditedWays =>
+	editNotes(context, new Set([key]), (note) => ({ ...note, ...place }));
+
+/** Says how notes are played. */
+export const setPlaying = (
+	context: EditContext,
+	keys: ReadonlySet<number>,
+	how: (note: NoteAnswer) => Partial<Playing>
+): EditedWays =>
+	editNotes(context, keys, (note) => {
+		const { tick, durationTicks, string, fret, finger } = note;
+		return { tick, durationTicks, string, fret, finger, ...playing(how(note)) };
+	});
 
 /**
- * Moves notes in time by places of the grid; landings stay on their change, and a note that would land on
+ * Moves notes in time by places of the grid; planned landings stay on their change, and a note that would land on
  * another, or leave its way, stays where it is. Also says where each moved note went.
  */
 export function moveTime(
 	context: EditContext,
-	ticks: ReadonlySet<number>,
+	keys: ReadonlySet<number>,
 	places: number
-): { ways: EditedWays; ticks: Set<number> } {
-	const { chart, line, grid } = context;
+): { ways: EditedWays; keys: Set<number> } {
+	const { chart, line, grid, owns } = context;
 	const moved = new Map<number, number>();
-	const kept = new Set(line.filter((note) => !ticks.has(note.tick)).map((note) => note.tick));
+	const kept = new Set(line.filter((note) => !keys.has(noteKey(note))).map(({ tick }) => tick));
 	for (const note of line) {
-		if (!ticks.has(note.tick)) continue;
+		if (!keys.has(noteKey(note))) continue;
 		const { from, to } = wayOf(chart, changeIndexAt(chart, note.tick));
 		const tick = note.tick + places * grid;
-		const free = note.kind !== 'target' && tick > from && tick < to && !kept.has(tick);
+		const own = owns?.(note.tick) ?? false;
+		const bound = note.kind === 'target' && !own;
+		const free = !bound && tick >= (own ? from : from + 1) && tick < to && !kept.has(tick);
 		moved.set(note.tick, free ? tick : note.tick);
 	}
 	// Where one of them cannot move and another would fall on it, all stay.
 	const goals = [...moved.values()];
 	const clash = new Set(goals).size < goals.length;
 	const goal = (tick: number) => (clash ? tick : (moved.get(tick) ?? tick));
-	const ways = editNotes(context, ticks, (note) => ({ ...note, tick: goal(note.tick) }));
-	return { ways, ticks: new Set([...ticks].map(goal)) };
+	const ways = editNotes(context, keys, (note) => ({ ...note, tick: goal(note.tick) }));
+	const shifted = [...keys].map((key) => key + 8 * (goal(tickOfKey(key)) - tickOfKey(key)));
+	return { ways, keys: new Set(shifted) };
 }
 
 /** Takes notes out. */
-export const removeNotes = (context: EditContext, ticks: ReadonlySet<number>): EditedWays =>
-	editNotes(context, ticks, () => null);
+export const removeNotes = (context: EditContext, keys: ReadonlySet<number>): EditedWays =>
+	editNotes(context, keys, () => null);
 
 /** The first free place of the grid after a note on its way; null when there is none. */
 export function freePlaceAfter({ chart, line, grid }: EditContext, tick: number): number | null {
@@ -175,14 +220,21 @@ export function freePlaceAfter({ chart, line, grid }: EditContext, tick: number)
 	return null;
 }
 
-/** Adds a note; one that stands there already gives way. */
-export const addNote = (
+/** Adds a note; what stands there gives way, or with `together` only what stands on its string. */
+export function addNote(
 	context: EditContext,
-	note: { readonly tick: number } & Place
-): EditedWays =>
-	editNotes(
-		context,
-		new Set(context.line.some((n) => n.tick === note.tick) ? [note.tick] : []),
-		() => null,
-		[{ ...note, durationTicks: context.grid }]
+	note: { readonly tick: number } & Place,
+	together = false
+): EditedWays {
+	const there = context.line.filter(
+		({ tick, string }) => tick === note.tick && (!together || string === note.string)
 	);
+	const beside = context.line.find(({ tick }) => together && tick === note.tick);
+	return editNotes(
+		context,
+		new Set(there.map(noteKey)),
+		() => null,
+		[{ ...note, durationTicks: beside?.durationTicks ?? context.grid }],
+		together
+	);
+}

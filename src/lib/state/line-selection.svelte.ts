@@ -1,6 +1,6 @@
 import { changeIndexAt, barAt } from '$core/chart';
 import { QUARTER } from '$core/kernel';
-import { PER_QUARTER } from '$core/route';
+import { PER_QUARTER, playingOf, type Playing } from '$core/route';
 import type { Place } from '$core/neck';
 import type { NoteAnswer } from '$lib/api/plan-schema';
 import {
@@ -10,16 +10,19 @@ import {
 	movePitch,
 	moveTime,
 	removeNotes,
-	setPlace,
+	setPlaying,
 	type EditContext
 } from './line-edit';
 import type { OpenTune } from './open-tune.svelte';
 import type { RoutePlan } from './route-plan.svelte';
-import { waysOver } from './own-line';
+import { noteKey, tickOfKey, type Struck } from './note-key';
 import { wayNotes, wayOf, type WayNote } from './ways';
 
+/** A note, or every note of a moment. */
+type At = number | Struck;
+
 /**
- * The notes of the line that are picked out, by their ticks, and what can be done with them. The last one
+ * The notes of the line that are picked out, each by its moment and string, and what can be done with them. The last one
  * picked leads: steps go on from it.
  */
 export class LineSelection {
@@ -35,14 +38,14 @@ export class LineSelection {
 	) {}
 
 	readonly notes: readonly NoteAnswer[] = $derived.by(() =>
-		this.plan.line.filter((note) => this.picked.has(note.tick))
+		this.plan.line.filter((note) => this.picked.has(noteKey(note)))
 	);
 	readonly leading: NoteAnswer | null = $derived(
-		this.notes.find((note) => note.tick === this.lead) ?? this.notes[0] ?? null
+		this.notes.find((note) => noteKey(note) === this.lead) ?? this.notes[0] ?? null
 	);
 
-	has(tick: number): boolean {
-		return this.picked.has(tick);
+	has(note: Struck): boolean {
+		return this.picked.has(noteKey(note));
 	}
 
 	get size(): number {
@@ -58,43 +61,65 @@ export class LineSelection {
 		this.lead = null;
 	}
 
-	/** Picks one note; with `add` beside those that are picked (again: lets it go); with `range` all between. */
-	pick(tick: number, { add = false, range = false } = {}): void {
+	/** The keys of a note, or of all notes of a moment, the highest first. */
+	private keysAt(at: At): number[] {
+		if (typeof at !== 'number') return [noteKey(at)];
+		const there = this.plan.line.filter((note) => note.tick === at);
+		return there.sort((a, b) => b.midi - a.midi).map(noteKey);
+	}
+
+	/**
+	 * Picks a note, or the notes of a moment; with `add` beside those that are picked (again: lets them go); with `range`
+	 * all between.
+	 */
+	pick(at: At, { add = false, range = false } = {}): void {
+		const keys = this.keysAt(at);
+		const [first] = keys;
+		if (first === undefined) return;
 		if (range && this.lead !== null) {
-			const [from, to] = [Math.min(this.lead, tick), Math.max(this.lead, tick)];
+			const ticks = [tickOfKey(this.lead), tickOfKey(first)];
+			const [from, to] = [Math.min(...ticks), Math.max(...ticks)];
 			this.picked = new Set(
-				this.plan.line.map((note) => note.tick).filter((at) => at >= from && at <= to)
+				this.plan.line.filter(({ tick }) => tick >= from && tick <= to).map(noteKey)
 			);
 			return;
 		}
 		const next = new Set(add ? this.picked : []);
-		if (add && next.has(tick)) next.delete(tick);
-		else next.add(tick);
+		const all = add && keys.every((key) => next.has(key));
+		for (const key of keys) {
+			if (all) next.delete(key);
+			else next.add(key);
+		}
 		this.picked = next;
-		this.lead = tick;
+		this.lead = first;
 	}
 
-	/** Picks the next or previous note of the line; from nothing the first on the way of the cursor. */
+	/** The moments of the line, in order. */
+	private get moments(): number[] {
+		return [...new Set(this.plan.line.map(({ tick }) => tick))];
+	}
+
+	/** Picks what is struck next or before; from nothing the first on the way of the cursor. */
 	step(by: 1 | -1): NoteAnswer | null {
-		const { line } = this.plan;
-		const { leading } = this;
+		const { leading, moments } = this;
 		const from = this.open.change?.tick ?? 0;
 		const at = leading
-			? line.findIndex((note) => note.tick === leading.tick) + by
-			: line.findIndex((note) => note.tick >= from);
-		const note = line[at] ?? leading;
-		if (note) this.pick(note.tick);
-		return note ?? null;
+			? moments.indexOf(leading.tick) + by
+			: moments.findIndex((tick) => tick >= from);
+		const tick = moments[at] ?? leading?.tick;
+		if (tick !== undefined) this.pick(tick);
+		return this.leading;
 	}
 
-	/** Picks the next or previous note beside those that are picked. */
+	/** Picks what is struck next or before, beside what is picked. */
 	extend(by: 1 | -1): void {
-		const { line } = this.plan;
-		const at = line.findIndex((note) => note.tick === this.leading?.tick);
-		const note = line[at + by];
-		if (at < 0 || !note) return;
-		this.picked = new Set([...this.picked, note.tick]);
-		this.lead = note.tick;
+		const { leading, moments } = this;
+		if (!leading) return;
+		const tick = moments[moments.indexOf(leading.tick) + by];
+		if (tick === undefined) return;
+		const keys = this.keysAt(tick);
+		this.picked = new Set([...this.picked, ...keys]);
+		this.lead = keys[0] ?? null;
 	}
 
 	/** Picks every note on the way of the leading one, or of the cursor. */
@@ -102,12 +127,19 @@ export class LineSelection {
 		const change = this.leading
 			? changeIndexAt(this.open.chart, this.leading.tick)
 			: this.open.cursor;
-		const { from, to } = wayOf(this.open.chart, change);
-		const ticks = this.plan.line
-			.map((note) => note.tick)
-			.filter((tick) => tick >= from && tick < to);
-		this.picked = new Set(ticks);
-		this.lead = ticks[0] ?? null;
+		this.pickBetween(wayOf(this.open.chart, change));
+	}
+
+	/** Picks every note that begins in a bar: of the leading note, or of the cursor. */
+	pickBar(): void {
+		const { startTick, lengthTicks } = this.bar;
+		this.pickBetween({ from: startTick, to: startTick + lengthTicks });
+	}
+
+	private pickBetween({ from, to }: { readonly from: number; readonly to: number }): void {
+		const keys = this.plan.line.filter(({ tick }) => tick >= from && tick < to).map(noteKey);
+		this.picked = new Set(keys);
+		this.lead = keys[0] ?? null;
 	}
 
 	private context(): EditContext {
@@ -119,6 +151,7 @@ export class LineSelection {
 			position: this.plan.handAt(cursor),
 			scales: this.plan.scales,
 			line: this.plan.line,
+			owns: (tick) => this.plan.ownsAt(tick),
 			grid: grid === 'targets' ? QUARTER : QUARTER / PER_QUARTER[grid]
 		};
 	}
@@ -129,45 +162,48 @@ export class LineSelection {
 
 	moveTime(places: number): void {
 		if (this.size === 0) return;
-		const { ways, ticks } = moveTime(this.context(), this.picked, places);
-		const lead = this.leading?.tick ?? null;
+		const { ways, keys } = moveTime(this.context(), this.picked, places);
+		const lead = this.leading ? noteKey(this.leading) : null;
 		const order = [...this.picked];
 		this.plan.setWays(ways);
-		this.lead = lead === null ? null : ([...ticks][order.indexOf(lead)] ?? null);
-		this.picked = ticks;
+		this.lead = lead === null ? null : ([...keys][order.indexOf(lead)] ?? null);
+		this.picked = keys;
 	}
 
 	/** Puts one note on a place, and elsewhere in time where it is dragged there. */
-	drop(tick: number, place: Place | null, places: number): void {
-		const moved = moveTime(this.context(), new Set([tick]), places);
-		const [to] = moved.ticks;
+	drop(at: At, place: Place | null, places: number): void {
+		const [key] = this.keysAt(at);
+		const note = this.plan.line.find((entry) => noteKey(entry) === key);
+		if (key === undefined || !note) return;
 		const context = this.context();
-		const ways = place
-			? setPlace(context, tick, place).map(([change, notes]): [number, WayNote[]] => {
-					const { from } = wayOf(context.chart, change);
-					return [
-						change,
-						notes.map((note) =>
-							note.offset === tick - from ? { ...note, offset: to - from } : note
-						)
-					];
-				})
-			: moved.ways;
-		this.plan.setWays(ways);
-		this.pick(to);
+		const [to] = moveTime(context, new Set([key]), places).keys;
+		const goal = place ?? note;
+		const tick = tickOfKey(to ?? key);
+		this.plan.setWays(
+			editNotes(context, new Set([key]), (entry) => ({
+				...entry,
+				...{ tick, string: goal.string, fret: goal.fret }
+			}))
+		);
+		this.pick({ tick, string: goal.string });
+	}
+
+	/** Says how the picked notes are played. */
+	play(how: (note: NoteAnswer) => Partial<Playing>): void {
+		if (this.size > 0) this.plan.setWays(setPlaying(this.context(), this.picked, how));
 	}
 
 	remove(): void {
 		if (this.size === 0) return;
 		const at = this.leading?.tick ?? 0;
 		const ways = removeNotes(this.context(), this.picked);
-		const before = this.plan.line.findLast((note) => note.tick < at && !this.picked.has(note.tick));
+		const before = this.plan.line.findLast((note) => note.tick < at && !this.has(note));
 		const landings = this.notes.filter((note) => note.kind === 'target');
 		this.plan.setWays(
 			ways,
 			landings.map((note) => changeIndexAt(this.open.chart, note.tick))
 		);
-		if (before) this.pick(before.tick);
+		if (before) this.pick(before);
 		else this.clear();
 	}
 
@@ -179,24 +215,25 @@ export class LineSelection {
 		const tick = freePlaceAfter(context, leading.tick);
 		if (tick === null) return;
 		this.plan.setWays(addNote(context, { tick, string: leading.string, fret: leading.fret }));
-		this.pick(tick);
+		this.pick({ tick, string: leading.string });
 	}
 
-	/** Adds a note at a moment. */
-	add(tick: number, place: Place): void {
+	/** Adds a note at a moment; with `together` to what is struck there. */
+	add(tick: number, place: Place, together = false): void {
 		const context = this.context();
 		const at = Math.round(tick / context.grid) * context.grid;
-		this.plan.setWays(addNote(context, { tick: at, ...place }));
-		this.pick(at);
+		this.plan.setWays(addNote(context, { tick: at, ...place }, together));
+		this.pick({ tick: at, string: place.string });
 	}
 
-	/** Lets one note ring for so many ticks; notes that it would ring over give way. */
+	/** Lets what is struck at a moment ring for so many ticks; notes that it would ring over give way. */
 	stretch(tick: number, durationTicks: number): void {
+		const own = this.keysAt(tick);
 		const over = this.plan.line
 			.filter((note) => note.tick > tick && note.tick < tick + durationTicks)
 			.filter((note) => note.kind !== 'target')
-			.map((note) => note.tick);
-		const ways = editNotes(this.context(), new Set([tick, ...over]), (note) =>
+			.map(noteKey);
+		const ways = editNotes(this.context(), new Set([...own, ...over]), (note) =>
 			note.tick === tick ? { ...note, durationTicks } : null
 		);
 		this.plan.setWays(ways);
@@ -220,8 +257,10 @@ export class LineSelection {
 		const { startTick, lengthTicks } = this.bar;
 		const notes = this.plan.line
 			.filter((note) => note.tick >= startTick && note.tick < startTick + lengthTicks)
-			.map(({ tick, durationTicks, string, fret }) => ({
-				...{ offset: tick - startTick, durationTicks, string, fret }
+			.map((note) => ({
+				...{ offset: note.tick - startTick, durationTicks: note.durationTicks },
+				...{ string: note.string, fret: note.fret },
+				...playingOf(note)
 			}));
 		this.copied = { bar: true, notes };
 		return notes.length;
@@ -244,6 +283,6 @@ export class LineSelection {
 			}));
 		if (!copied.bar) return this.plan.setWays([[cursor, notes]]);
 		const typed = notes.map(({ offset, ...note }) => ({ ...note, tick: from + offset }));
-		void this.plan.write(waysOver(chart, this.plan.line, { from, to }, typed));
+		void this.plan.write(this.plan.laid({ from, to }, typed));
 	}
 }

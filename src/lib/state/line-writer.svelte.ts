@@ -78,12 +78,16 @@ export class LineWriter {
 		if (this.caret !== null) this.goTo(this.caret + places * this.grid);
 	}
 
-	/** Puts a note at the caret, or at a moment, and goes on behind it. */
-	put(place: Place, tick = this.caret): void {
+	/**
+	 * Puts a note at the caret, or at a moment, and goes on behind it; with `together` it joins what was written last, on
+	 * another string.
+	 */
+	put(place: Place, tick = this.caret, together = false): void {
 		if (tick === null) return;
 		const at = Math.round(tick / this.grid) * this.grid;
-		this.selection.add(at, place);
-		this.goTo(at + this.grid);
+		const last = together ? this.plan.line.findLast((entry) => entry.tick < at)?.tick : undefined;
+		this.selection.add(last ?? at, place, together);
+		this.goTo(last === undefined ? at + this.grid : at);
 	}
 
 	/** Lets the note before the caret ring one place longer. */

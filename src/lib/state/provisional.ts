@@ -2,7 +2,7 @@ import { chartTicks, eventAt, type Chart } from '$core/chart';
 import { toneAt } from '$core/chord';
 import { keyOf, nameOver, type Scale } from '$core/harmony';
 import { pitchAt, type Instrument } from '$core/neck';
-import { spellLine } from '$core/route';
+import { arrivalOf, isDead, playing, spellLine } from '$core/route';
 import type { NoteAnswer } from '$lib/api/plan-schema';
 import { wayOf, type WayNote } from './ways';
 
@@ -30,11 +30,12 @@ export function provisionalLine(
 		notes = notes.filter(
 			(note) => note.tick < from || note.tick >= to || (note.kind === 'target' && !first)
 		);
-		for (const { offset, durationTicks, string, fret, finger } of own) {
+		for (const { offset, durationTicks, string, fret, finger, ...how } of own) {
 			const tick = from + offset;
 			const event = eventAt(chart, tick);
 			const midi = pitchAt(instrument, { string, fret });
-			const tone = event?.chord && toneAt(event.chord, midi);
+			const sounds = arrivalOf({ midi, ...how });
+			const tone = event?.chord && !isDead(how) && toneAt(event.chord, sounds);
 			notes.push({
 				tick,
 				durationTicks,
@@ -46,17 +47,25 @@ export function provisionalLine(
 					scale: scales[event?.index ?? 0] ?? null,
 					key: keyOf(chart)
 				}),
-				role: tone?.role ?? null,
+				role: tone ? tone.role : null,
 				kind: offset === 0 && tone ? 'target' : tone ? 'chord' : 'passing',
 				finger: finger ?? null,
-				technique: null,
+				...playing(how),
 				chord: event?.index ?? 0
 			});
 		}
 	}
-	notes.sort((a, b) => a.tick - b.tick);
+	notes.sort((a, b) => a.tick - b.tick || b.string - a.string);
+	// What was planned ends where an own note begins; own notes end on their string.
+	const written = ways.map(([change]) => wayOf(chart, change));
+	const isOwn = (tick: number) => written.some(({ from, to }) => tick >= from && tick < to);
 	return spellLine(chart, scales, notes).map((note, i) => {
-		const until = notes[i + 1]?.tick ?? chartTicks(chart);
+		const next = notes
+			.slice(i + 1)
+			.find(
+				(other) => other.tick > note.tick && (!isOwn(note.tick) || other.string === note.string)
+			);
+		const until = next?.tick ?? chartTicks(chart);
 		return { ...note, durationTicks: Math.max(1, Math.min(note.durationTicks, until - note.tick)) };
 	});
 }

@@ -1,3 +1,4 @@
+import { settleOwn } from '$lib/api/route-anchors';
 import { wishesOf, firstWishes, type Wishes } from '$lib/api/route-schema';
 import {
 	arrivalsOf,
@@ -18,7 +19,7 @@ import { boundAnchors, requestOf, scalesUnder } from './plan-request';
 import { ringing } from './ringing';
 import { Refusal, store } from './api';
 import type { OpenTune } from './open-tune.svelte';
-import type { OwnWays } from './own-line';
+import { waysOver, type OwnWays } from './own-line';
 import { savedTargets } from './played-route';
 import { provisionalLine } from './provisional';
 import { keepWishes, keptWishes } from './route-draft';
@@ -83,7 +84,9 @@ export class RoutePlan extends RouteWishes {
 		const { chart, held: instrument, position } = this.open;
 		const { scales } = this;
 		const notes = this.line.length > 0 ? this.line : ringing(chart, this.targets);
-		return checkLine({ chart, instrument, scales, position: this.roams ? null : position, notes });
+		const { colours } = this.wishes.line;
+		const place = this.roams ? null : position;
+		return checkLine({ chart, instrument, scales, position: place, notes, colours });
 	});
 
 	constructor(
@@ -152,7 +155,8 @@ export class RoutePlan extends RouteWishes {
 			return;
 		}
 		this.open.moveTo(route.position);
-		this.history.reset(wishesOf(route));
+		const wishes = wishesOf(route);
+		this.history.reset({ ...wishes, anchors: settleOwn(this.open.chart, wishes.anchors) });
 		this.targets = savedTargets(route, this.open.chart, this.open.instrument);
 	}
 
@@ -191,7 +195,7 @@ export class RoutePlan extends RouteWishes {
 			}
 			const { targets, notes, windows, arrivals, warnings } = outcome.value;
 			this.targets = targets;
-			this.line = wishes.line.grid === 'targets' ? [] : notes;
+			this.line = wishes.line.grid === 'targets' && wishes.anchors.frozen.length === 0 ? [] : notes;
 			this.windows = windows;
 			this.arrivals = arrivals;
 			this.warnings = warnings;
@@ -267,6 +271,15 @@ export class RoutePlan extends RouteWishes {
 		};
 		this.history.push(next);
 		await this.plan();
+	}
+
+	/** Own notes laid over stretches of the line. */
+	laid(
+		over: Parameters<typeof waysOver>[2],
+		notes: Parameters<typeof waysOver>[3],
+		air: readonly number[] = []
+	): OwnWays {
+		return waysOver(this.open.chart, this.line, over, notes, air, (tick) => this.ownsAt(tick));
 	}
 
 	get name(): string {

@@ -10,6 +10,7 @@ import {
 	type Style
 } from '$core/route';
 import type { NoteAnswer } from '$lib/api/plan-schema';
+import { frozenOf } from '$lib/api/route-anchors';
 import * as edit from './anchor-edit';
 import { History } from './history.svelte';
 import type { OpenTune } from './open-tune.svelte';
@@ -53,6 +54,16 @@ export abstract class RouteWishes {
 	/** The way from a change to the next holds the player's own notes. */
 	isFrozen(change: number): boolean {
 		return edit.entryAt(this.wishes.anchors.frozen, this.open, change) !== undefined;
+	}
+
+	private readonly ownTicks = $derived.by(() => {
+		const ways = frozenOf(this.open.chart, this.wishes.anchors);
+		return new Set(ways.flatMap(({ notes }) => notes.map(({ tick }) => tick)));
+	});
+
+	/** What stands at a tick is the player's own. */
+	ownsAt(tick: number): boolean {
+		return this.ownTicks.has(tick);
 	}
 
 	/** How the player wants to arrive at a change, if at all in a special way. */
@@ -183,8 +194,11 @@ export abstract class RouteWishes {
 		});
 	}
 
-	/** Moves the whole route along the neck with the tune's key: everything fixed keeps its shape. */
-	transpose(semitones: number): void {
+	/**
+	 * Moves the whole route along the neck with the tune's key: everything fixed keeps its shape.
+	 * @returns how many own notes had to go to another string, or an octave off
+	 */
+	transpose(semitones: number): number {
 		const { instrument } = this.open;
 		const { position, anchors, line } = this.wishes;
 		const [low, high] = [1, lastPosition(instrument)];
@@ -192,13 +206,15 @@ export abstract class RouteWishes {
 		const shift = [semitones, semitones - 12, semitones + 12]
 			.sort((a, b) => Math.abs(a) - Math.abs(b))
 			.find((frets) => all.every((at) => at + frets >= low && at + frets <= high));
-		if (shift === undefined) return;
+		if (shift === undefined) return 0;
 		const places = line.places.map((entry) => ({ ...entry, position: entry.position + shift }));
+		const moved = edit.moveAnchors(anchors, this.open, shift);
 		this.wish({
 			position: position + shift,
 			line: { ...line, places },
-			anchors: edit.moveAnchors(anchors, this.open, shift)
+			anchors: moved.anchors
 		});
+		return moved.refingered;
 	}
 
 	/** Fixes a change to a place, which must sound a tone of its chord; the rest adapts. */

@@ -1,6 +1,6 @@
 import type { Anchors } from '$lib/api/route-schema';
 import { chartTicks, type Chart } from '$core/chart';
-import { sameAnchor } from '$core/route';
+import { playingOf, sameAnchor } from '$core/route';
 import type { NoteAnswer } from '$lib/api/plan-schema';
 
 type Anchor = Parameters<typeof sameAnchor>[0];
@@ -17,13 +17,13 @@ export const withoutFirst = (frozen: Anchors['frozen'], anchor: Anchor): Anchors
 		sameAnchor(way, anchor) ? { ...way, notes: way.notes.filter((note) => note.offset > 0) } : way
 	);
 
-/** From where to where the way after a change goes, in ticks; the end is exclusive. */
+/** From where to where the way after a change goes, in ticks; the end is exclusive. −1 is what comes before the first. */
 export function wayOf(chart: Chart, change: number): { from: number; to: number } {
 	const from = chart.changes[change]?.tick ?? 0;
 	return { from, to: chart.changes[change + 1]?.tick ?? chartTicks(chart) };
 }
 
-/** The notes of a line on the way after a change, without the landing it begins with. */
+/** The notes of a line on the way after a change, as they are, without the landing it begins with. */
 export function wayNotes(chart: Chart, line: readonly NoteAnswer[], change: number): WayNote[] {
 	const { from, to } = wayOf(chart, change);
 	return line.flatMap((note) =>
@@ -34,7 +34,8 @@ export function wayNotes(chart: Chart, line: readonly NoteAnswer[], change: numb
 						durationTicks: note.durationTicks,
 						string: note.string,
 						fret: note.fret,
-						finger: note.finger
+						finger: note.finger,
+						...playingOf(note)
 					}
 				]
 			: []

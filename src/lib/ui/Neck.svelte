@@ -48,7 +48,8 @@
 		every?: boolean;
 		onposition: (position: number) => void;
 		/** A place was chosen: click, Enter or Space. */
-		onplace?: (place: Place) => void;
+		/** A place was chosen; with Shift together with what was chosen before. */
+		onplace?: (place: Place, together: boolean) => void;
 	};
 	let {
 		instrument,
@@ -175,7 +176,7 @@
 			svg.querySelector<SVGGElement>(`[data-place="${found.string}-${found.fret}"]`)?.focus();
 		} else if ((event.key === 'Enter' || event.key === ' ') && onplace) {
 			event.preventDefault();
-			onplace(mark);
+			onplace(mark, event.shiftKey);
 		}
 	}
 </script>
@@ -222,7 +223,7 @@
 								aria-selected={samePlace(target, mark)}
 								transform="translate({x(mark.fret)},{y(mark)})"
 								onkeydown={(event) => walk(event, mark)}
-								onclick={() => onplace?.(mark)}
+								onclick={(event) => onplace?.(mark, event.shiftKey)}
 								onfocus={() => (active = { string: mark.string, fret: mark.fret })}
 							>
 								<circle

@@ -1,4 +1,5 @@
 import type { Role } from '$core/chord';
+import { TAB_SIGNS } from './tab-signs';
 
 /** The marks of a tone: what is drawn, and what it says. */
 export const MARKS: readonly {
@@ -103,10 +104,11 @@ export const TABLES = [
 ] as const;
 
 export const LINES = [
-	['e|--7---8h9-.--|', 'tab: a row a string, thinnest on top; signs between frets are passed over'],
-	['.', 'on a string of tab: the note that rings there ends'],
+	['e|--7---8h9-.--|', 'tab: a row a string, thinnest on top; one column is one moment'],
+	...TAB_SIGNS.map(([sign, means]) => [sign, `in tab: ${means}`] as const),
 	['| D4 F Ab - . G |', 'names share the time of their bar; a dash holds, a point is silent'],
-	['D4  or  D', 'with its octave, or the pitch nearest to the note before']
+	['D4  or  D', 'with its octave as it sounds, or the pitch nearest to the note before'],
+	['<D4 F4>  <-D4 A4>', 'names at one time; D4 rings on while A4 is struck']
 ] as const;
 /** How a chart is written. */
 export const ROWS = [

@@ -28,12 +28,13 @@ function restOf(value: unknown): Rest | null {
 	if (value === undefined) return {};
 	if (typeof value !== 'object' || value === null) return null;
 	const { also = [], bend, trill, grace, ...other } = value as Record<string, unknown>;
-	const known = Array.isArray(also) && also.every((one) => (ALSO as readonly unknown[]).includes(one));
+	const known =
+		Array.isArray(also) && also.every((one) => (ALSO as readonly unknown[]).includes(one));
 	const within = (field: unknown, least: number, most: number) =>
 		field === undefined || whole(field, least, most);
 	if (!known || Object.keys(other).length > 0) return null;
 	if (!within(bend, 1, 4) || !within(trill, 1, 4) || !within(grace, 0, 24)) return null;
-	return playingOf({ also, bend, trill, grace } as Rest);
+	return playingOf({ also, bend, trill, grace });
 }
 
 function noteOf(row: unknown): ReadNote | null {

@@ -122,9 +122,7 @@ function soundsLike(chart: Chart, notes: readonly ReadNote[], struck: Voice['not
 		heard.length === read.length &&
 		heard
 			.sort(byKey)
-			.every(
-				({ from, midi }, i) => midi === read[i]!.midi && Math.abs(from - read[i]!.from) <= 1
-			)
+			.every(({ from, midi }, i) => midi === read[i]!.midi && Math.abs(from - read[i]!.from) <= 1)
 	);
 }
 
@@ -183,7 +181,9 @@ export function readMidi(bytes: Uint8Array): FileReading {
 	const scale = QUARTER / ticksPerBeat;
 	const events = merged(data);
 	const frame = frameOf(events, scale, left);
-	const voices = voicesOf(events, scale, data.header.format).filter(({ channel }) => channel !== DRUMS);
+	const voices = voicesOf(events, scale, data.header.format).filter(
+		({ channel }) => channel !== DRUMS
+	);
 	const line = chooseLine(voices);
 	const named = frame.chords.some(({ symbol }) => symbol !== 'N.C.');
 	if (!named && !line) return { error: 'The file has neither notes nor chord names.' };

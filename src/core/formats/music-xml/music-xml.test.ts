@@ -149,9 +149,7 @@ describe('MusicXML from elsewhere', () => {
 				[5760, 1920, 65]
 			]
 		);
-		expect(reading.value.leftOut).toEqual([
-			'One grace note is left out.'
-		]);
+		expect(reading.value.leftOut).toEqual(['One grace note is left out.']);
 	});
 
 	it('reads measures that hold parts, a transposing part, a bend of one note, two voices', () => {

@@ -189,7 +189,7 @@ function notations(
 	if (begins) {
 		marks.push(...bendsOf(line, index));
 		if (note.technique === 'tap') marks.push(el('tap'));
-		for (const [one, name] of entriesOf(STROKES)) if (isAlso(note, one as Also)) marks.push(el(name));
+		for (const [one, name] of entriesOf(STROKES)) if (isAlso(note, one)) marks.push(el(name));
 	}
 	const all = [...marks, ...joint.technical];
 	const [ornaments, articulations] = begins ? [ornamentsOf(note), articulationsOf(note)] : [[], []];
@@ -214,10 +214,7 @@ function graceNode(note: FileNote, staff: 1 | 2, voice: Node, chord: boolean): N
 	joint.add(note, 'start');
 	const places = staff === 2 ? [el('string', note.string), el('fret', fret)] : [];
 	const technical = [...places, ...joint.technical];
-	const parts = [
-		...joint.around,
-		...(technical.length > 0 ? [el('technical', technical)] : [])
-	];
+	const parts = [...joint.around, ...(technical.length > 0 ? [el('technical', technical)] : [])];
 	return el('note', [
 		el('grace', [], { slash: 'yes' }),
 		chord ? el('chord') : null,

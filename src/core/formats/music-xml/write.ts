@@ -204,7 +204,10 @@ function withChords(
 	const chords = chordsIn(piece.chart, bar);
 	return slices.flatMap((slice, i) => {
 		const here = chords.filter(({ at }) => at >= slice.from && at < slice.to);
-		return [...here.map(({ at, event }) => harmonyNode(event.chord, at - slice.from)), ...notes[i]!];
+		return [
+			...here.map(({ at, event }) => harmonyNode(event.chord, at - slice.from)),
+			...notes[i]!
+		];
 	});
 }
 

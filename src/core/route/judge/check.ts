@@ -89,7 +89,7 @@ function checkChange(
 		if (isDead(notes[i]!) || notes[i]!.tick <= change.tick) continue;
 		if (toneAt(chord, pitchOf(i))) return is('late', i, fix);
 	}
-	if (meant !== null) return is('leaning', leaning!, null);
+	if (meant !== null && leaning !== undefined) return is('leaning', leaning, null);
 	return is('missed', wrong, fix);
 }
 
@@ -103,8 +103,8 @@ const isInside = (
 		? inWindow(instrument, position, { string, fret })
 		: windowPlaces(instrument, position).some((place) => place.midi === midi);
 
-const topOf = (notes: readonly PlayedNote[], { notes: [first] }: Moment): number =>
-	arrivalOf(notes[first!]!);
+const topOf = (notes: readonly PlayedNote[], moment: Moment): number =>
+	arrivalOf(notes[moment.notes[0]!]!);
 
 /**
  * Judges any line, of one note at a time or of several: every change landed, leaning, late, missed or silent, with the
@@ -127,7 +127,11 @@ export function checkLine(asked: CheckRequest): Check {
 		const event = events[at[i]!];
 		const by = { chord: event?.chord ?? null, scale: scales[at[i]!] ?? null, key };
 		const after = moment.of(i).after?.[0];
-		const name = nameOver(arrivalOf(notes[i]!), by, after === undefined ? null : notes[after]!.midi);
+		const name = nameOver(
+			arrivalOf(notes[i]!),
+			by,
+			after === undefined ? null : notes[after]!.midi
+		);
 		names.set(i, name);
 		return name;
 	};

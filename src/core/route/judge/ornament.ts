@@ -15,7 +15,11 @@ const sameString = (a: PlayedNote, b: PlayedNote): boolean =>
  * @param notes in order of time
  * @returns an index into the notes; null where no chord tone is reached
  */
-export function goesOnInto(notes: readonly PlayedNote[], note: number, chord: Chord): number | null {
+export function goesOnInto(
+	notes: readonly PlayedNote[],
+	note: number,
+	chord: Chord
+): number | null {
 	const struck = notes[note]!;
 	if (isDead(struck)) return null;
 	const isTone = (one: PlayedNote) => toneAt(chord, arrivalOf(one)) !== undefined;

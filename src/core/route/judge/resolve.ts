@@ -70,12 +70,14 @@ export function resolvedBy(
 	over: Over
 ): boolean {
 	const midi = arrivalOf(notes[note]!);
-	const [next, after] = line.next(note).map((group) => group.map((i) => arrivalOf(notes[i]!)));
-	if (line.next(note)[0].includes(note)) return false;
-	return next!.some((to) => {
+	const [next, after] = line.next(note);
+	if (next.includes(note)) return false;
+	const goals = after.map((i) => arrivalOf(notes[i]!));
+	return next.some((i) => {
+		const to = arrivalOf(notes[i]!);
 		const step = Math.abs(to - midi);
 		if (step === 1 || step === 2 || stepsInScale(midi, to, over)) return true;
-		return after!.some((goal) => {
+		return goals.some((goal) => {
 			const [a, b] = [midi - goal, to - goal];
 			return a * b < 0 && Math.abs(a) <= 2 && Math.abs(b) <= 2;
 		});

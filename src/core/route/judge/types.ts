@@ -3,7 +3,7 @@ import type { Role } from '../../chord';
 import type { Scale } from '../../harmony';
 import type { Instrument, Place } from '../../neck';
 import type { Notation } from '../../pitch';
-import type { Playing } from '../line/types';
+import type { Playing } from '../playing';
 
 /**
  * A note of any line; several may share a tick. Ticks from the first beat; the place and the way of playing where they

@@ -62,16 +62,17 @@ export type Playing = {
 };
 
 /** A note of a line. Ticks from the first beat; `chord` is the event that sounds when it is struck. */
-export type LineNote = Place & Playing & {
-	readonly tick: number;
-	readonly durationTicks: number;
-	readonly midi: number;
-	readonly name: Notation;
-	readonly role: Role | null;
-	readonly kind: NoteKind;
-	readonly finger: number | null;
-	readonly chord: number;
-};
+export type LineNote = Place &
+	Playing & {
+		readonly tick: number;
+		readonly durationTicks: number;
+		readonly midi: number;
+		readonly name: Notation;
+		readonly role: Role | null;
+		readonly kind: NoteKind;
+		readonly finger: number | null;
+		readonly chord: number;
+	};
 
 /**
  * A note that the player has set, on any place of the neck; notes on different strings may share a time. `finger` where

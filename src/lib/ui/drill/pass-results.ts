@@ -1,7 +1,16 @@
 import type { JudgedChange, Judgement, Result } from '$core/practice';
 
 /** From what is not asked for to what is worst. */
-const ORDER: readonly Result[] = ['passed', 'landed', 'held', 'leaning', 'early', 'late', 'missed', 'silent'];
+const ORDER: readonly Result[] = [
+	'passed',
+	'landed',
+	'held',
+	'leaning',
+	'early',
+	'late',
+	'missed',
+	'silent'
+];
 
 /** How the changes of a whole pass came out, by index: of several times through the worst. */
 export function worstResults(judgement: Judgement | null): Map<number, JudgedChange> {

@@ -9,7 +9,11 @@
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
+	import { isDead } from '$core/route';
+	import { noteKey } from '$lib/state/note-key';
 	import RoleMark from '../RoleMark.svelte';
+	import TechniqueMarks from '../TechniqueMarks.svelte';
+	import { playedWords } from './line-words';
 	import type { TimeAxis } from '$lib/draw/strip-geometry';
 
 	/** The notes between landings, at true pitch on stems from their arc; each can be picked and dragged. */
@@ -53,26 +57,40 @@
 			return [{ note, x, end, tense, rises: (plan.line[i + 1]?.midi ?? 0) > note.midi }];
 		})
 	);
+	/** Notes at one moment hang on one stem. */
+	const stems = $derived.by(() => {
+		const moments = new Map<number, number[]>();
+		for (const { tick, midi } of plan.line) moments.set(tick, [...(moments.get(tick) ?? []), midi]);
+		return [...moments].flatMap(([tick, pitches]) => {
+			const x = axis.x(tick);
+			if (pitches.length < 2 || x < 4 || x > width - 4) return [];
+			return [{ tick, x, low: y(Math.min(...pitches)), high: y(Math.max(...pitches)) }];
+		});
+	});
+	const spot = ({ tick, durationTicks, midi }: NoteAnswer) => {
+		const x = axis.x(tick);
+		return x < 4 || x > width - 4 ? null : { x, y: y(midi), end: axis.x(tick + durationTicks) };
+	};
 	const words = ({ note }: Shown): string => {
 		const symbol = proseSigns(open.chart.events[note.chord]?.symbol ?? '');
 		const what = note.role ? `${roleWords(note.role)} of ${symbol}` : `over ${symbol}`;
 		const beat = Number((1 + (note.tick - axis.startTick) / QUARTER).toFixed(2));
-		const how = note.technique ? `, ${note.technique}` : '';
-		return `Note, ${beat} quarters into the strip: ${prefs.name(note.name)}, ${what}, string ${note.string}, fret ${note.fret}${how}`;
+		const how = playedWords(note);
+		return `Note, ${beat} quarters into the strip: ${prefs.name(note.name)}, ${what}, string ${note.string}, fret ${note.fret}${how === '' ? '' : `, ${how}`}`;
 	};
 
 	/** A note that is being dragged: by how many semitones and places of the grid. */
-	let drag: { tick: number; x: number; y: number; semitones: number; places: number } | null =
+	let drag: { key: number; x: number; y: number; semitones: number; places: number } | null =
 		$state(null);
 	function down(event: PointerEvent, note: NoteAnswer): void {
 		if (event.button !== 0 || still) return;
 		hear(note.midi);
-		selection.pick(note.tick, {
+		selection.pick(note, {
 			add: event.ctrlKey || event.metaKey,
 			range: event.shiftKey
 		});
 		(event.currentTarget as Element).setPointerCapture(event.pointerId);
-		drag = { tick: note.tick, x: event.clientX, y: event.clientY, semitones: 0, places: 0 };
+		drag = { key: noteKey(note), x: event.clientX, y: event.clientY, semitones: 0, places: 0 };
 	}
 	function moved(event: PointerEvent): void {
 		if (!drag) return;
@@ -88,24 +106,27 @@
 		const position = plan.handAt(changeIndexAt(chart, note.tick));
 		const place =
 			semitones === 0 ? null : placeFor({ instrument, position }, note.midi + semitones, note);
-		selection.drop(note.tick, place, places);
+		selection.drop(note, place, places);
 	}
 </script>
 
-{#each shown as entry (entry.note.tick)}
+{#each stems as stem (stem.tick)}
+	<line class="stroke-ink stroke-2" x1={stem.x} x2={stem.x} y1={stem.low} y2={stem.high} />
+{/each}
+{#each shown as entry (noteKey(entry.note))}
 	{@const { note, tense } = entry}
-	{@const dragged = drag?.tick === note.tick ? drag : null}
+	{@const dragged = drag?.key === noteKey(note) ? drag : null}
 	{@const x = entry.x + (dragged ? dragged.places * spacing : 0)}
 	{@const at = y(note.midi + (dragged?.semitones ?? 0))}
 	{@const base = arcY(note.tick)}
 	{@const small = spacing < ROOMY}
-	{@const picked = selection.has(note.tick)}
+	{@const picked = selection.has(note)}
 	<g
 		role="button"
 		data-part="note"
 		class="cursor-grab touch-none outline-offset-2 active:cursor-grabbing"
 		data-tense={tense}
-		tabindex={selection.leading?.tick === note.tick ? 0 : -1}
+		tabindex={selection.leading && noteKey(selection.leading) === noteKey(note) ? 0 : -1}
 		aria-pressed={picked}
 		aria-label={words(entry)}
 		data-tick={note.tick}
@@ -114,7 +135,7 @@
 		onpointerup={() => up(note)}
 		onpointercancel={() => (drag = null)}
 	>
-		{#if base !== null}
+		{#if base !== null && !stems.some(({ tick }) => tick === note.tick)}
 			<line class="stroke-strong stroke-[1.25]" x1={x} x2={x} y1={base} y2={at} />
 			<circle class="fill-second" cx={x} cy={base} r="1.6" />
 		{/if}
@@ -137,7 +158,9 @@
 		{/if}
 		<g transform="translate({x},{at})">
 			{#if picked}<circle class="fill-paper stroke-ink stroke-2" r={small ? 9 : 13.5} />{/if}
-			{#if note.role}
+			{#if isDead(note)}
+				<path class="fill-none stroke-ink stroke-[2.4] cap-round" d="M-5,-5L5,5M5,-5L-5,5" />
+			{:else if note.role}
 				<RoleMark
 					{...{ [tense]: note.role }}
 					label={small ? '' : prefs.label({ role: note.role, name: note.name, pc: note.midi % 12 })}
@@ -165,3 +188,4 @@
 		</g>
 	</g>
 {/each}
+{#if spacing >= ROOMY}<TechniqueMarks notes={plan.line} {spot} size={20} />{/if}

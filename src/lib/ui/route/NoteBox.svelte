@@ -10,7 +10,8 @@
 	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 	import RoleMark from '../RoleMark.svelte';
 	import type { RouteActions } from './route-actions.svelte';
-	import { TECHNIQUE_WORDS } from './line-words';
+	import HowPlayed from './HowPlayed.svelte';
+	import { playedWords } from './line-words';
 
 	/** The notes of the line that are picked: what they are, and which finger plays them. */
 	type Props = { plan: RoutePlan; selection: LineSelection; actions: RouteActions };
@@ -18,6 +19,7 @@
 	const open = useTune();
 	const note = $derived(selection.leading);
 	const many = $derived(selection.size);
+	const how = $derived(note ? playedWords(note) : '');
 	const chord = $derived(note ? (open.chart.events[note.chord]?.symbol ?? '') : '');
 	const FINGERS = [
 		{ value: 'hand', name: 'As the hand lies' },
@@ -51,9 +53,9 @@
 			<p class="grid leading-snug">
 				<b>{prefs.name(note.name)}, {what}</b>
 				<small class="text-reason text-second"
-					>string {note.string}, {note.fret === 0 ? 'open' : `fret ${note.fret}`}{note.technique
-						? `, ${TECHNIQUE_WORDS[note.technique]}`
-						: ''}{many > 1 ? `, and ${many - 1} more picked` : ''}</small
+					>string {note.string}, {note.fret === 0 ? 'open' : `fret ${note.fret}`}{how === ''
+						? ''
+						: `, ${how}`}{many > 1 ? `, and ${many - 1} more picked` : ''}</small
 				>
 			</p>
 		</div>
@@ -85,4 +87,5 @@
 			>
 		</div>
 	</section>
+	<HowPlayed {plan} {selection} writer={actions.writer} />
 {/if}

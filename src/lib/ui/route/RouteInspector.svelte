@@ -96,6 +96,7 @@
 			{:else if plan.isLetPass(open.cursor)}
 				<Empty>This change is let pass. Choose a place to land after all.</Empty>
 			{:else if plan.isOwn(open.cursor)}
+				{#await fetched(() => import('./LeanBox.svelte')) then Box}<Box.default {plan} />{/await}
 				<Empty>Your own notes stand here. Choose a place to land there instead.</Empty>
 			{/if}
 			{#if plan.planned}

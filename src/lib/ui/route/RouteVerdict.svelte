@@ -2,6 +2,7 @@
 	import { ROUTE } from '$lib/words/keys/route';
 	import Button from '$lib/ui/parts/Button.svelte';
 	import ScreenHead from '$lib/ui/parts/ScreenHead.svelte';
+	import { roleWords } from '$core/chord';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
 	import { STYLE_NAMES } from '$lib/words/styles';
@@ -28,6 +29,10 @@
 					(change) => change.result === 'landed' && !plan.isLetPass(change.index)
 				).length
 			: plan.targets.length
+	);
+	/** Bars whose landing leans on a colour. */
+	const leaning = $derived(
+		(plan.check?.changes ?? []).filter(({ result }) => result === 'leaning')
 	);
 	const moves = $derived(
 		plan.targets
@@ -80,6 +85,9 @@
 		</h1>
 		<p>
 			{#if plan.told}<b class="text-ink">{TOLD[plan.told]}</b>{/if}
+			{#if leaning.length === 1}Bar {open.chart.changes[leaning[0].index]?.bar} leans on the {roleWords(
+					leaning[0].role ?? 'R'
+				)}.{:else if leaning.length > 1}{capital(inWords(leaning.length))} lean on a colour.{/if}
 			{#if passed > 0}{capital(inWords(passed))} let pass.{/if}
 			{#if semitones > 0}{capital(inWords(semitones))} by a semitone{stays > 0
 					? `, ${inWords(stays)} ${stays === 1 ? 'stays' : 'stay'} put`

@@ -25,7 +25,10 @@
 		if (!plan.isOwn(change)) return 'no place';
 		const judged = plan.check?.changes[change];
 		if (!judged || judged.result === 'silent') return 'silent';
+		if (judged.result === 'leaning') return `leans: ${proseSigns(judged.role ?? '')}`;
 		if (judged.result !== 'landed') return judged.result;
+		if (plan.line.some(({ tick }) => tick === open.chart.changes[change]?.tick))
+			return `${proseSigns(judged.role ?? '')} lands`;
 		return `${proseSigns(judged.role ?? '')} rings on`;
 	}
 </script>

@@ -1,11 +1,13 @@
 <script lang="ts">
 	import { changeIndexAt, beatTicks } from '$core/chart';
 	import { strokesOf } from '$core/route';
+	import type { NoteAnswer } from '$lib/api/plan-schema';
 	import { useTune } from '$lib/state/open-tune.svelte';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
 	import { useTransport } from '$lib/state/transport.svelte';
-	import { techniqueSign } from './line-words';
+	import TechniqueMarks from '../TechniqueMarks.svelte';
+	import { ownStroke, tabSign } from '$lib/draw/technique-marks';
 	import type { TimeAxis } from '$lib/draw/strip-geometry';
 
 	/** Counts, tab and strokes of the pick under the strip, on the same time axis. */
@@ -34,7 +36,16 @@
 		const { picking } = prefs.current;
 		return picking === 'none' || plan.line.length === 0 ? [] : strokesOf(plan.line, picking, grid);
 	});
-	const foot = $derived(bottom + (strokes.length > 0 ? 20 : 14));
+	const stroked = $derived(
+		strokes.length > 0 || plan.line.some((note) => ownStroke(note) !== null)
+	);
+	const foot = $derived(bottom + (stroked ? 20 : 14));
+	const spot = ({ tick, durationTicks, string }: NoteAnswer) => {
+		const x = axis.x(tick);
+		return x < 8 || x >= width - 4
+			? null
+			: { x, y: row(string), end: axis.x(tick + durationTicks) };
+	};
 	const digits = $derived(
 		notes.flatMap((note, i) => {
 			const x = axis.x(note.tick);
@@ -42,11 +53,11 @@
 			const landing = !('kind' in note) || note.kind === 'target';
 			const change = changeIndexAt(open.chart, note.tick);
 			const end = 'kind' in note ? axis.x(note.tick + note.durationTicks) : x;
-			const technique = 'technique' in note ? note.technique : null;
-			const sign = 'kind' in note ? techniqueSign(note, notes[i - 1]) : '';
-			const held = landing && end - x > 60 ? end - 8 : null;
-			const rings = technique === 'vibrato' || technique === 'curl' || technique === 'trill';
-			return [{ note, x, landing, change, sign, rings, held, stroke: strokes[i] ?? null }];
+			const said = 'kind' in note ? tabSign(note) : String(note.fret);
+			const shaken = 'kind' in note && (note.technique !== null || note.also !== undefined);
+			const held = landing && end - x > 60 && !shaken ? end - 8 : null;
+			const own = 'kind' in note ? ownStroke(note) : null;
+			return [{ note, x, landing, change, said, held, stroke: own ?? strokes[i] ?? null }];
 		})
 	);
 </script>
@@ -74,7 +85,7 @@
 			y2={bottom}
 		/>
 	{/each}
-	{#each digits as { note, x, landing, change, held, sign, rings, stroke } (note.tick)}
+	{#each digits as { note, x, landing, change, held, said, stroke } (8 * note.tick + note.string)}
 		{@const now = landing && change === open.before?.index}
 		{@const next = landing && change === open.cursor && open.next !== null}
 		{#if held !== null}
@@ -103,16 +114,8 @@
 			data-small={!landing || undefined}
 			{x}
 			y={row(note.string)}
-			dy="0.35em">{note.fret}</text
+			dy="0.35em">{said}</text
 		>
-		{#if sign}
-			<text
-				class="fill-second stroke-paper stroke-[3px] text-count font-semibold [paint-order:stroke] anchor-end data-rings:anchor-start"
-				data-rings={rings || undefined}
-				x={x + (rings ? 1 : -1) * (landing ? 9 : 6)}
-				y={row(note.string) - 4}>{sign}</text
-			>
-		{/if}
 		{#if stroke}
 			<path
 				data-part="stroke"
@@ -123,4 +126,5 @@
 			/>
 		{/if}
 	{/each}
+	<TechniqueMarks notes={plan.line} {spot} size={15} />
 </svg>

@@ -7,12 +7,22 @@
 	import { clamp } from '$core/kernel';
 	import { changeIndexAt, chartTicks } from '$core/chart';
 	import { prefs } from '$lib/state/prefs.svelte';
-	import { readNames, readTab, writeNames, writeTab, type TextProblem } from '$core/formats';
-	import { spelledPitch } from '$core/pitch';
+	import {
+		readNames,
+		readTab,
+		writeNames,
+		writeTab,
+		type LineText,
+		type PlayedText,
+		type TextNote,
+		type TextProblem
+	} from '$core/formats';
+	import { pitchAt } from '$core/neck';
+	import { pitchName, spelledPitch } from '$core/pitch';
 	import { checkLine } from '$core/route';
 	import type { NoteAnswer } from '$lib/api/plan-schema';
 	import { useTune } from '$lib/state/open-tune.svelte';
-	import { waysOver } from '$lib/state/own-line';
+	import { noteKey } from '$lib/state/note-key';
 	import { provisionalLine } from '$lib/state/provisional';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
 	import { untrack } from 'svelte';
@@ -20,6 +30,7 @@
 	import Choice from '$lib/ui/parts/Choice.svelte';
 	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 	import { plural } from '$lib/words/words';
+	import { NAME_SIGNS, TAB_SIGNS } from '$lib/words/tab-signs';
 	import { weakSpots } from './weak-spots';
 
 	/** A line of the player's own as text: tab or note names, judged while it is written. */
@@ -53,11 +64,35 @@
 			: writeNames(chart, plan.line, nameOf, bars);
 	}
 	let text = $state(untrack(() => written('tab')));
+	type Read = LineText<TextNote & Partial<PlayedText>>;
+	/** The text that the other way of writing was made from, and what it says: while nobody edits it, this is the line. */
+	let source: {
+		readonly kind: Kind;
+		readonly text: string;
+		readonly made: string;
+		readonly read: Read;
+	} | null = $state.raw(null);
 	function change(to: Kind): void {
-		kind = to;
-		text = written(to);
+		if (to === kind) return;
+		if (source?.kind === to && source.made === text) {
+			// Nothing was changed there: what was typed is back as it was typed.
+			[kind, text, source] = [to, source.text, null];
+			return;
+		}
+		const { chart, instrument } = open;
+		const bars = chart.played.slice(read.fromBar - 1, read.toBar);
+		const named = new Map(whole.map((note) => [noteKey(note), nameOf(note)]));
+		const name = (note: TextNote) =>
+			named.get(noteKey(note)) ?? pitchName(pitchAt(instrument, note));
+		const made =
+			to === 'tab'
+				? writeTab(chart, instrument, read.notes, { bars })
+				: writeNames(chart, read.notes, name, bars);
+		source = { kind, text, made, read };
+		[kind, text] = [to, made];
 	}
-	const read = $derived.by(() => {
+	const read: Read = $derived.by(() => {
+		if (source && source.kind !== kind && source.made === text) return source.read;
 		const { chart, instrument } = open;
 		const start = chart.played[fromBar - 1]?.startTick ?? 0;
 		const position = plan.handAt(changeIndexAt(chart, start));
@@ -70,15 +105,21 @@
 		const from = chart.played[read.fromBar - 1]?.startTick ?? 0;
 		const last = chart.played[read.toBar - 1];
 		const to = last ? last.startTick + last.lengthTicks : chartTicks(chart);
-		return waysOver(chart, plan.line, { from, to }, read.notes);
+		return plan.laid({ from, to }, read.notes);
 	});
-	/** The judgement of the whole line as it would be with this text. */
+	/** The whole line as it would be with this text. */
+	const whole = $derived.by(() => {
+		const { chart, held: instrument } = open;
+		const context = { chart, instrument, scales: plan.scales };
+		return provisionalLine(context, plan.line, own.ways, own.silent);
+	});
 	const check = $derived.by(() => {
 		const { chart, held: instrument, position } = open;
-		const { scales } = plan;
-		const context = { chart, instrument, scales };
-		const notes = provisionalLine(context, plan.line, own.ways, own.silent);
-		return checkLine({ ...context, position: plan.roams ? null : position, notes });
+		const { colours } = plan.wishes.line;
+		return checkLine({
+			...{ chart, instrument, scales: plan.scales, notes: whole, colours },
+			position: plan.roams ? null : position
+		});
 	});
 	const weak = $derived(weakSpots(open.chart, check, (index) => plan.isLetPass(index)));
 	const ready = $derived(read.problems.length === 0 && read.notes.length > 0);
@@ -118,10 +159,10 @@
 >
 	{#snippet lead()}
 		{#if kind === 'tab'}
-			One row a string, thinnest on top. A point on a string ends the note that rings there.
+			One row a string, thinnest on top. What stands in one column is struck at once.
 		{:else}
-			Names share the time of their bar: eight in a bar of four beats are eighths. A dash holds, a
-			point is silent.
+			Names share the time of their bar: eight in a bar of four beats are eighths. Octaves are those
+			that sound: the thickest string is E2, which notation writes an octave higher.
 		{/if}
 	{/snippet}
 	<div class="flex flex-wrap items-end gap-x-6 gap-y-2">
@@ -155,6 +196,17 @@
 		onkeydown={(event) => {
 			if (event.key === 'Enter' && (event.ctrlKey || event.metaKey)) void put();
 		}}></textarea>
+	<details class="pb-2 text-reason">
+		<summary class="cursor-pointer py-1 font-bold">Signs</summary>
+		<dl class="grid grid-cols-[repeat(auto-fill,minmax(17rem,1fr))] gap-x-6 gap-y-0.5">
+			{#each kind === 'tab' ? TAB_SIGNS : NAME_SIGNS as [sign, means] (sign)}
+				<div class="flex gap-2">
+					<dt class="w-22 shrink-0 font-mono font-bold">{sign}</dt>
+					<dd>{means}</dd>
+				</div>
+			{/each}
+		</dl>
+	</details>
 	<div class="min-h-19.5 text-line" id="{id}-said" aria-live="polite">
 		{#if read.problems.length > 0}
 			<ul>
@@ -178,7 +230,6 @@
 			<p>
 				<b>{prefs.prose(check.verdict)}</b>
 				{plural(read.notes.length, 'note')} in bars {read.fromBar} to {read.toBar}.
-				{#if own.lost > 0}{plural(own.lost, 'note')} before the first chord are left out.{/if}
 			</p>
 			{#if weak.length > 0}
 				<ul>

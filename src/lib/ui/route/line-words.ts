@@ -1,5 +1,6 @@
 import type { LineSettings } from '$lib/api/route-schema';
-import { CELLS, type Grid, type ScalePlan } from '$core/route';
+import { CELLS, type Grid, type Playing, type ScalePlan } from '$core/route';
+import { bendWords } from '$lib/draw/technique-marks';
 import type { NoteAnswer } from '$lib/api/plan-schema';
 import type { ALL_TERMS } from '$lib/api/terms';
 
@@ -23,7 +24,7 @@ export const SCALE_PLAN_WORDS: Record<ScalePlan, { name: string; says: string }>
 };
 
 /** How a note is played, in words. */
-export const TECHNIQUE_WORDS: Record<NonNullable<NoteAnswer['technique']>, string> = {
+const TECHNIQUE_WORDS: Record<NonNullable<NoteAnswer['technique']>, string> = {
 	'hammer-on': 'hammered on',
 	'pull-off': 'pulled off',
 	slide: 'slid into',
@@ -38,30 +39,32 @@ export const TECHNIQUE_WORDS: Record<NonNullable<NoteAnswer['technique']>, strin
 	vibrato: 'with vibrato'
 };
 
-/** Signs of the techniques in tab; a slide goes the way of the pitch. */
-const TECHNIQUE_SIGNS: Record<NonNullable<NoteAnswer['technique']>, string> = {
-	'hammer-on': 'h',
-	'pull-off': 'p',
-	slide: '/',
-	bend: 'b',
-	release: 'r',
-	'pre-bend': 'B',
-	tap: 't',
-	'slide-from-below': '/',
-	'slide-from-above': '\\',
-	curl: '^',
-	trill: 'tr',
-	vibrato: '~'
+/** What else is done with a note, in words. */
+const ALSO_WORDS: Record<NonNullable<NoteAnswer['also']>[number], string> = {
+	curl: 'curled a little sharp',
+	trill: 'trilled',
+	vibrato: 'with vibrato',
+	release: 'let down again',
+	'slide-away-up': 'slid away upward',
+	'slide-away-down': 'slid away downward',
+	'palm-mute': 'palm muted',
+	dead: 'dead',
+	'let-ring': 'left ringing',
+	staccato: 'short',
+	'down-stroke': 'down-stroke',
+	'up-stroke': 'up-stroke'
 };
 
-/** The sign of how a note is played in tab; `before` is the note that it comes out of. */
-export function techniqueSign(
-	{ technique, fret }: Pick<NoteAnswer, 'technique' | 'fret'>,
-	before: { readonly fret: number } | undefined
-): string {
-	if (technique === null) return '';
-	const down = technique === 'slide' && before !== undefined && before.fret > fret;
-	return down ? '\\' : TECHNIQUE_SIGNS[technique];
+/** How a note is played, in words; empty where it is simply struck. */
+export function playedWords(note: Partial<Playing>): string {
+	const { technique, also = [], bend, grace } = note;
+	const words: string[] = [];
+	if (bend !== undefined) words.push(`bent up ${bendWords(bend)} ${bend > 2 ? 'tones' : 'tone'}`);
+	if (technique && !(technique === 'bend' && bend !== undefined)) {
+		words.push(TECHNIQUE_WORDS[technique]);
+	}
+	if (grace !== undefined) words.push(`from fret ${grace}`);
+	return [...words, ...also.map((one) => ALSO_WORDS[one])].join(', ');
 }
 
 /** What the terms of a plan's cost weigh. */

@@ -32,7 +32,7 @@ export class RouteActions {
 		private readonly open: OpenTune,
 		private readonly plan: RoutePlan,
 		private readonly selection: LineSelection,
-		private readonly writer: LineWriter
+		readonly writer: LineWriter
 	) {}
 
 	/** Ranks the landings of the cursor's change; an answer that comes late is dropped. */
@@ -123,13 +123,14 @@ export class RouteActions {
 	}
 
 	/** A place of the neck was chosen: for the note that is written or picked, or to land on. */
-	choosePlace(place: Place): void {
+	choosePlace(place: Place, together = false): void {
 		const { open, plan, selection, writer } = this;
 		hear(pitchAt(open.held, place));
 		const at = { string: place.string, fret: place.fret };
-		if (writer.on) return writer.put(at);
+		if (writer.on) return writer.put(at, undefined, together);
 		const picked = selection.leading;
-		if (picked && picked.kind !== 'target') selection.drop(picked.tick, at, 0);
+		if (picked && (picked.kind !== 'target' || plan.ownsAt(picked.tick)))
+			selection.drop(picked, at, 0);
 		else if (plan.planned) plan.lockAt(open.cursor, at);
 	}
 

@@ -180,7 +180,7 @@ describe('writing note by note', () => {
 		for (let i = 0; i < 5; i++) writer.hold();
 		await settled();
 		expect(places().at(-1)).toEqual([960, 1440, 6]);
-		expect(plan.check?.changes[1].result).toBe('missed');
+		expect(plan.check?.changes[1].result).toBe('leaning');
 		for (let i = 0; i < 5; i++) plan.undo();
 		writer.move(-5);
 		await settled();

@@ -64,6 +64,7 @@ export function useRouteKeys(
 		letGo: () => (writer.on ? writer.stop() : selection.clear()),
 		extend: (by) => selection.extend(by),
 		all: () => selection.pickWay(),
+		bar: () => selection.pickBar(),
 		copy: () => actions.copy(),
 		copyBar: () => actions.copy('bar'),
 		paste: () => selection.paste()

@@ -20,7 +20,7 @@ export async function layIn({ open, plan }: Pick<RouteParts, 'open' | 'plan'>): 
 		plan.setHolding({ slide, block });
 		await plan.plan();
 	}
-	await plan.write(waysOver(open.chart, plan.line, over, notes, air));
+	await plan.write(plan.laid(over, notes, air));
 	toast(`“${incoming.name}” stands in the line.`, {
 		action: { label: 'Undo', onClick: () => plan.undo() }
 	});

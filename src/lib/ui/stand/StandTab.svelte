@@ -2,7 +2,8 @@
 	import { countsOf } from '$core/band';
 	import type { PlayedBar } from '$core/chart';
 	import type { NoteAnswer } from '$lib/api/plan-schema';
-	import { techniqueSign } from '../route/line-words';
+	import { tabSign } from '$lib/draw/technique-marks';
+	import TechniqueMarks from '../TechniqueMarks.svelte';
 	import type { Box } from './stand-layout';
 
 	/** The tab of this bar and the beginning of the next, large enough for a music stand. */
@@ -41,8 +42,16 @@
 			.map((note) => ({ note, x: atNext(note.tick) }))
 			.filter(({ x }) => x < box.w - 6)
 	]);
+	const spot = (note: NoteAnswer) => {
+		const found = shown.find((entry) => entry.note === note);
+		return found
+			? { x: found.x, y: row(note.string), end: found.x + note.durationTicks * scale }
+			: null;
+	};
 	const closest = $derived(
-		shown.slice(1).reduce((least, { x }, i) => Math.min(least, x - shown[i].x), 60)
+		shown
+			.slice(1)
+			.reduce((least, { x }, i) => (x > shown[i].x ? Math.min(least, x - shown[i].x) : least), 60)
 	);
 	const size = $derived(Math.min(box.h / 4.4, Math.max(16, closest * 0.9)));
 	const counts = $derived(
@@ -81,13 +90,9 @@
 		<line class="stroke-ink stroke-2" x1={x} x2={x} y1="0" y2={box.h} />
 	{/each}
 	<g clip-path="url(#{uid}-tab)">
-		{#each shown as { note, x } (note.tick)}
+		{#each shown as { note, x } (8 * note.tick + note.string)}
 			{@const now = note.tick === landings.now}
 			{@const next = note.tick === landings.next}
-			{@const sign = techniqueSign(
-				note,
-				notes.findLast((other) => other.tick < note.tick)
-			)}
 			{@const until = x + note.durationTicks * scale}
 			{#if (now || next) && until - x > size * 2}
 				<line
@@ -116,17 +121,10 @@
 				y={row(note.string)}
 				dy="0.35em"
 				font-size={now || next ? size * 1.12 : size}
-				stroke-width={size * 0.34}>{note.fret}</text
+				stroke-width={size * 0.34}>{tabSign(note)}</text
 			>
-			{#if sign}
-				<text
-					class="fill-second font-semibold anchor-end"
-					x={x - size * 0.46}
-					y={row(note.string) - size * 0.3}
-					font-size={size * 0.5}>{sign}</text
-				>
-			{/if}
 		{/each}
+		<TechniqueMarks notes={shown.map(({ note }) => note)} {spot} size={size * 1.1} />
 	</g>
 	{#each counts as { count, x } (count)}
 		<text

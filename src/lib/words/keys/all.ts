@@ -6,6 +6,7 @@ import { NECK } from './neck';
 import { NOTEBOOK } from './notebook';
 import { LOG, SET, SHEET } from './pages';
 import { PHRASE, PHRASE_PLACE, PLAY_IN } from './phrase';
+import { PLAYING } from './playing';
 import { NOTES, ROUTE, WRITING } from './route';
 
 /** The keys of every screen, as the help lists them. */
@@ -20,6 +21,7 @@ export const KEY_MAPS: readonly (readonly [where: string, map: KeyMap])[] = [
 	['Route', ROUTE],
 	['Route, notes of the line', NOTES],
 	['Route, a line of your own', WRITING],
+	['Picked notes of a line, how they are played', PLAYING],
 	['Phrase', { ...PHRASE, ...PHRASE_PLACE }],
 	['Phrase, while a motif is played in', PLAY_IN],
 	['Drill', DRILL],

@@ -41,6 +41,7 @@ export const NOTES = {
 	letGo: { key: 'Escape', does: 'let go of what is picked; stop writing' },
 	extend: { back: 'Mod+ArrowLeft', on: 'Mod+ArrowRight', does: 'pick the neighbour too' },
 	all: { key: 'Mod+a', does: 'all notes of the way' },
+	bar: { key: 'Mod+b', does: 'all notes of the bar' },
 	copy: { key: 'Mod+c', does: 'copy the way' },
 	copyBar: { key: 'Mod+Shift+c', does: 'copy the bar' },
 	paste: { key: 'Mod+v', does: 'put it on another' }
@@ -51,5 +52,6 @@ export const WRITING = {
 	text: { key: 'o', does: 'as tab or note names' },
 	write: { key: 'g', does: 'note by note: begin, end', foot: 'note by note' },
 	put: { shown: 'Enter', does: 'the place on the neck that has the focus' },
+	more: { shown: 'Shift Enter', does: 'one string more, at the same time' },
 	hold: { key: 'h', does: 'hold the last note' }
 } as const satisfies KeyMap;

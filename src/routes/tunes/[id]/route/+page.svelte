@@ -218,7 +218,7 @@
 					picked={selection.leading}
 					forbidden={plan.wishes.anchors.forbid}
 					onposition={(position) => actions.moveTo(position)}
-					onplace={(place) => actions.choosePlace(place)}
+					onplace={(place, together) => actions.choosePlace(place, together)}
 				/>
 			</Later>
 		</div>

@@ -1,0 +1,32 @@
+<script lang="ts" generics="T extends DrawnNote">
+	import { techniqueMarks, type DrawnNote, type Spot } from '$lib/draw/technique-marks';
+
+	/** How notes are played, drawn at them: the same in strip, tab and stand view. */
+	type Props = {
+		notes: readonly T[];
+		/** Where a note stands; null where it is out of sight. */
+		spot: (note: T) => Spot | null;
+		/** Of a note, in px. */
+		size: number;
+	};
+	let { notes, spot, size }: Props = $props();
+	const marks = $derived(techniqueMarks(notes, spot, { size }));
+</script>
+
+<g class="pointer-events-none" aria-hidden="true">
+	{#each marks as { key, d, head, text } (key)}
+		{#if d}<path
+				data-part="technique"
+				class="fill-none stroke-ink stroke-[1.8] cap-round"
+				{d}
+			/>{/if}
+		{#if head}<path class="fill-ink" d={head} />{/if}
+		{#if text}
+			<text
+				class="fill-ink stroke-paper stroke-[3px] text-count font-bold [paint-order:stroke] anchor-middle"
+				x={text.x}
+				y={text.y}>{text.says}</text
+			>
+		{/if}
+	{/each}
+</g>
