@@ -18,7 +18,7 @@ export type TabSign = {
 	readonly open: boolean;
 };
 
-export type Reach = 'h' | 'p' | 'b' | 'r' | 't' | '/' | '\\' | '//' | '\\\\';
+type Reach = 'h' | 'p' | 'b' | 'r' | 't' | '/' | '\\' | '//' | '\\\\';
 
 const BEFORE = /^(\/\/|\\\\|[hprtb/\\])(?=[x\d])/i;
 const GRACE = /^\((\d+)\)(?=(?:[hpb/\\])?[x\d])/i;

@@ -16,7 +16,6 @@ export {
 	type Check,
 	type Colours,
 	type Fix,
-	type LandingResult,
 	type PlayedNote
 } from './judge/types';
 export { unplayable } from './judge/unplayable';
@@ -28,8 +27,7 @@ export type { ArrivalOption } from './line/plan-line';
 export { airBars, airChanges } from './line/talk';
 export { strokesOf } from './line/strokes';
 export { spellLine } from './spelling';
-export { handPlaces, type HandPlace } from './hand-places';
-export { topLine, type OwnLine } from './own-notes';
+export type { OwnLine } from './own-notes';
 export {
 	ALSO,
 	KINDS,
@@ -38,12 +36,11 @@ export {
 	type Also,
 	type Frozen,
 	type LineNote,
-	type OwnNote,
 	type Playing,
 	type Technique,
 	type LineWishes
 } from './line/types';
-export { arrivalOf, does, isAlso, isDead, isReached, isTold, playing, playingOf } from './playing';
+export { arrivalOf, does, isAlso, isDead, isReached, playing, playingOf } from './playing';
 export { handAlong, heldInstrument, type Setting } from './holding';
 export { placeHand, planRoute, planTargets } from './plan';
 export { readyRoute, type ReadyRoute, type RouteWish } from './ready-route';

@@ -69,9 +69,3 @@ export function playing(told: Partial<Playing>): Partial<Playing> & Pick<Playing
 	const trill = trilled ? told.trill : undefined;
 	return { ...playingOf({ ...told, trill, also: [...also] }), technique };
 }
-
-/** True when the player has said how a note is played. */
-export const isTold = ({ technique, also, bend, trill, grace }: Played): boolean =>
-	technique !== undefined ||
-	(also?.length ?? 0) > 0 ||
-	[bend, trill, grace].some((field) => field !== undefined);

@@ -2,7 +2,7 @@ import type { Technique } from '../../route';
 import { Bends, DRUMS, fromBytes, type Timed } from './events';
 
 /** A pitch that sounds: ticks of 480 to the quarter, and how it was reached. */
-export type Sounded = {
+type Sounded = {
 	readonly from: number;
 	readonly to: number;
 	readonly midi: number;

@@ -5,7 +5,20 @@
 	import { useKeys } from '$lib/state/keys';
 	import type { LineSelection } from '$lib/state/line-selection.svelte';
 	import type { LineWriter } from '$lib/state/line-writer.svelte';
-	import * as edit from '$lib/state/play-edit';
+	import {
+		neighbourOf,
+		nextBend,
+		nextGrace,
+		nextHammer,
+		nextSlide,
+		nextSound,
+		nextStroke,
+		type PlayContext,
+		togglePreBend,
+		toggleRelease,
+		toggleTrill,
+		toggleVibrato
+	} from '$lib/state/play-edit';
 	import { prefs } from '$lib/state/prefs.svelte';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
 	import { PLAYING } from '$lib/words/keys/playing';
@@ -18,12 +31,12 @@
 	let { plan, selection, writer }: Props = $props();
 	const note = $derived(selection.leading);
 	const joined = $derived(joinedTo(plan.line));
-	const contextOf = (of: NoteAnswer): edit.PlayContext => ({
+	const contextOf = (of: NoteAnswer): PlayContext => ({
 		from: joined.get(of)?.fret ?? null,
 		fret: of.fret,
-		neighbour: edit.neighbourOf(plan.scales[of.chord] ?? null, of.midi)
+		neighbour: neighbourOf(plan.scales[of.chord] ?? null, of.midi)
 	});
-	type Change = (note: Partial<Playing>, context: edit.PlayContext) => Partial<Playing>;
+	type Change = (note: Partial<Playing>, context: PlayContext) => Partial<Playing>;
 	const play = (change: Change) => selection.play((of) => change(of, contextOf(of)));
 
 	const has = (one: NonNullable<Playing['also']>[number]) => note?.also?.includes(one) ?? false;
@@ -82,34 +95,34 @@
 	const shaken = $derived(note?.technique === 'vibrato' || has('vibrato') ? 'on' : '');
 	const grace = $derived(note?.grace === undefined ? '' : `fret ${note.grace}`);
 	const rows = $derived([
-		{ of: PLAYING.slide, name: 'Slide', now: slide, change: edit.nextSlide },
-		{ of: PLAYING.hammer, name: 'Hammer, pull, tap', now: hammer, change: edit.nextHammer },
-		{ of: PLAYING.bend, name: 'Bend ¼ ½ 1 1½', now: bend, change: edit.nextBend },
+		{ of: PLAYING.slide, name: 'Slide', now: slide, change: nextSlide },
+		{ of: PLAYING.hammer, name: 'Hammer, pull, tap', now: hammer, change: nextHammer },
+		{ of: PLAYING.bend, name: 'Bend ¼ ½ 1 1½', now: bend, change: nextBend },
 		...(note?.bend === undefined
 			? []
 			: [
-					{ of: PLAYING.release, name: 'Let it down', now: '', change: edit.toggleRelease },
-					{ of: PLAYING.before, name: 'Bent before', now: '', change: edit.togglePreBend }
+					{ of: PLAYING.release, name: 'Let it down', now: '', change: toggleRelease },
+					{ of: PLAYING.before, name: 'Bent before', now: '', change: togglePreBend }
 				]),
-		{ of: PLAYING.vibrato, name: 'Vibrato', now: shaken, change: edit.toggleVibrato },
-		{ of: PLAYING.trill, name: 'Trill', now: trill, change: edit.toggleTrill },
-		{ of: PLAYING.sound, name: 'Short, dead, ringing, muted', now: sound, change: edit.nextSound },
-		{ of: PLAYING.stroke, name: 'Stroke', now: stroke, change: edit.nextStroke },
-		{ of: PLAYING.grace, name: 'Grace note', now: grace, change: edit.nextGrace }
+		{ of: PLAYING.vibrato, name: 'Vibrato', now: shaken, change: toggleVibrato },
+		{ of: PLAYING.trill, name: 'Trill', now: trill, change: toggleTrill },
+		{ of: PLAYING.sound, name: 'Short, dead, ringing, muted', now: sound, change: nextSound },
+		{ of: PLAYING.stroke, name: 'Stroke', now: stroke, change: nextStroke },
+		{ of: PLAYING.grace, name: 'Grace note', now: grace, change: nextGrace }
 	]);
 	useKeys(
 		PLAYING,
 		{
-			slide: () => play(edit.nextSlide),
-			hammer: () => play(edit.nextHammer),
-			bend: () => play(edit.nextBend),
-			release: () => play(edit.toggleRelease),
-			before: () => play(edit.togglePreBend),
-			vibrato: () => play(edit.toggleVibrato),
-			trill: () => play(edit.toggleTrill),
-			sound: () => play(edit.nextSound),
-			stroke: () => play(edit.nextStroke),
-			grace: () => play(edit.nextGrace)
+			slide: () => play(nextSlide),
+			hammer: () => play(nextHammer),
+			bend: () => play(nextBend),
+			release: () => play(toggleRelease),
+			before: () => play(togglePreBend),
+			vibrato: () => play(toggleVibrato),
+			trill: () => play(toggleTrill),
+			sound: () => play(nextSound),
+			stroke: () => play(nextStroke),
+			grace: () => play(nextGrace)
 		},
 		{ level: 'part', when: () => selection.size > 0 && !writer.on }
 	);
