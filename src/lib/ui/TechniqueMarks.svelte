@@ -1,5 +1,6 @@
 <script lang="ts" generics="T extends DrawnNote">
-	import { techniqueMarks, type DrawnNote, type Spot } from '$lib/draw/technique-marks';
+	import type { DrawnNote } from '$lib/draw/played-signs';
+	import { techniqueMarks, type Spot } from '$lib/draw/technique-marks';
 
 	/** How notes are played, drawn at them: the same in strip, tab and stand view. */
 	type Props = {

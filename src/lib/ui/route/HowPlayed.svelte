@@ -1,6 +1,6 @@
 <script lang="ts">
 	import { isReached, type Playing } from '$core/route';
-	import { bendWords, joinedTo } from '$lib/draw/technique-marks';
+	import { bendWords, joinedTo } from '$lib/draw/played-signs';
 	import type { NoteAnswer } from '$lib/api/plan-schema';
 	import { useKeys } from '$lib/state/keys';
 	import type { LineSelection } from '$lib/state/line-selection.svelte';

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { fetched } from '$lib/state/fetched';
 	import { QUARTER } from '$core/kernel';
 	import { changeIndexAt } from '$core/chart';
 	import { roleWords, proseSigns } from '$core/chord';
@@ -12,7 +13,6 @@
 	import { isDead } from '$core/route';
 	import { noteKey } from '$lib/state/note-key';
 	import RoleMark from '../RoleMark.svelte';
-	import TechniqueMarks from '../TechniqueMarks.svelte';
 	import { playedWords } from './line-words';
 	import type { TimeAxis } from '$lib/draw/strip-geometry';
 
@@ -188,4 +188,8 @@
 		</g>
 	</g>
 {/each}
-{#if spacing >= ROOMY}<TechniqueMarks notes={plan.line} {spot} size={20} />{/if}
+{#if spacing >= ROOMY}{#await fetched(() => import('../TechniqueMarks.svelte')) then Marks}<Marks.default
+			notes={plan.line}
+			{spot}
+			size={20}
+		/>{/await}{/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { fetched } from '$lib/state/fetched';
 	import { changeIndexAt, beatTicks } from '$core/chart';
 	import { strokesOf } from '$core/route';
 	import type { NoteAnswer } from '$lib/api/plan-schema';
@@ -6,8 +7,7 @@
 	import { prefs } from '$lib/state/prefs.svelte';
 	import type { RoutePlan } from '$lib/state/route-plan.svelte';
 	import { useTransport } from '$lib/state/transport.svelte';
-	import TechniqueMarks from '../TechniqueMarks.svelte';
-	import { ownStroke, tabSign } from '$lib/draw/technique-marks';
+	import { ownStroke, tabSign } from '$lib/draw/played-signs';
 	import type { TimeAxis } from '$lib/draw/strip-geometry';
 
 	/** Counts, tab and strokes of the pick under the strip, on the same time axis. */
@@ -126,5 +126,9 @@
 			/>
 		{/if}
 	{/each}
-	<TechniqueMarks notes={plan.line} {spot} size={15} />
+	{#await fetched(() => import('../TechniqueMarks.svelte')) then Marks}<Marks.default
+			notes={plan.line}
+			{spot}
+			size={15}
+		/>{/await}
 </svg>

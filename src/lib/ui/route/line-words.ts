@@ -1,6 +1,6 @@
 import type { LineSettings } from '$lib/api/route-schema';
 import { CELLS, type Grid, type Playing, type ScalePlan } from '$core/route';
-import { bendWords } from '$lib/draw/technique-marks';
+import { bendWords } from '$lib/draw/played-signs';
 import type { NoteAnswer } from '$lib/api/plan-schema';
 import type { ALL_TERMS } from '$lib/api/terms';
 

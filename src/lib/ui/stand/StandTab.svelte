@@ -1,9 +1,9 @@
 <script lang="ts">
+	import { fetched } from '$lib/state/fetched';
 	import { countsOf } from '$core/band';
 	import type { PlayedBar } from '$core/chart';
 	import type { NoteAnswer } from '$lib/api/plan-schema';
-	import { tabSign } from '$lib/draw/technique-marks';
-	import TechniqueMarks from '../TechniqueMarks.svelte';
+	import { tabSign } from '$lib/draw/played-signs';
 	import type { Box } from './stand-layout';
 
 	/** The tab of this bar and the beginning of the next, large enough for a music stand. */
@@ -124,7 +124,11 @@
 				stroke-width={size * 0.34}>{tabSign(note)}</text
 			>
 		{/each}
-		<TechniqueMarks notes={shown.map(({ note }) => note)} {spot} size={size * 1.1} />
+		{#await fetched(() => import('../TechniqueMarks.svelte')) then Marks}<Marks.default
+				notes={shown.map(({ note }) => note)}
+				{spot}
+				size={size * 1.1}
+			/>{/await}
 	</g>
 	{#each counts as { count, x } (count)}
 		<text
