@@ -1,4 +1,5 @@
 <script lang="ts">
+	import { fetched } from '$lib/state/fetched';
 	import { WRITING } from '$lib/words/keys/route';
 	import { field } from '$lib/ui/parts/field';
 	import Dialog from '$lib/ui/parts/Dialog.svelte';
@@ -30,7 +31,6 @@
 	import Choice from '$lib/ui/parts/Choice.svelte';
 	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 	import { plural } from '$lib/words/words';
-	import { NAME_SIGNS, TAB_SIGNS } from '$lib/words/tab-signs';
 	import { weakSpots } from './weak-spots';
 
 	/** A line of the player's own as text: tab or note names, judged while it is written. */
@@ -199,12 +199,14 @@
 	<details class="pb-2 text-reason">
 		<summary class="cursor-pointer py-1 font-bold">Signs</summary>
 		<dl class="grid grid-cols-[repeat(auto-fill,minmax(17rem,1fr))] gap-x-6 gap-y-0.5">
-			{#each kind === 'tab' ? TAB_SIGNS : NAME_SIGNS as [sign, means] (sign)}
-				<div class="flex gap-2">
-					<dt class="w-22 shrink-0 font-mono font-bold">{sign}</dt>
-					<dd>{means}</dd>
-				</div>
-			{/each}
+			{#await fetched(() => import('$lib/words/tab-signs')) then { NAME_SIGNS, TAB_SIGNS }}
+				{#each kind === 'tab' ? TAB_SIGNS : NAME_SIGNS as [sign, means] (sign)}
+					<div class="flex gap-2">
+						<dt class="w-22 shrink-0 font-mono font-bold">{sign}</dt>
+						<dd>{means}</dd>
+					</div>
+				{/each}
+			{/await}
 		</dl>
 	</details>
 	<div class="min-h-19.5 text-line" id="{id}-said" aria-live="polite">
