@@ -100,7 +100,7 @@
 		if (takes === 0) return [day];
 		const grown =
 			first === null || last === null ? '' : `, ${percent(first)} to ${percent(last)} % landed`;
-		return [day, { name: 'Last six weeks', value: `${plural(takes, 'take')}${grown}` }];
+		return [day, { name: 'Last six weeks', value: `${plural(takes, 'take')}${grown}`, long: true }];
 	});
 	const waiting = $derived(book.tunes.find((tune) => tune.routes.length === 0));
 

@@ -3,8 +3,8 @@
 
 	type Props = {
 		title: string;
-		/** What stands beside the title: pairs of a small name and a value. */
-		facts?: readonly { name: string; value: string }[];
+		/** What stands beside the title: pairs of a small name and a value; `long` ones need more room than most. */
+		facts?: readonly { name: string; value: string; long?: boolean }[];
 		/** In place of the facts: what is heard. */
 		instead?: Snippet;
 		actions?: Snippet;
@@ -43,7 +43,11 @@
 		{:else}
 			<dl class="flex">
 				{#each facts as fact, i (fact.name)}
-					<div class="border-l border-hair pr-5 pl-4 whitespace-nowrap {ROOM[i] ?? ''}">
+					<div
+						class="border-l border-hair pr-5 pl-4 whitespace-nowrap {fact.long
+							? '@max-[30rem]:hidden'
+							: (ROOM[i] ?? '')}"
+					>
 						<dt class="text-count leading-snug text-second">{fact.name}</dt>
 						<dd class="leading-tight font-bold">{fact.value}</dd>
 					</div>
