@@ -169,7 +169,8 @@ function layoutOf(bars: readonly (readonly Cell[][])[], unit: number): Layout {
 				const next = columns[i + 1]?.[string];
 				const prefix = next?.prefix ?? '';
 				const close = prefix === '' ? /^[\dx]/.test(next?.body ?? '') : needsDash(prefix, body);
-				const dash = body !== '' && close ? 1 : 0;
+				// A grace note leaves the column before it free: what stands over it would belong to its note.
+				const dash = (body !== '' && close) || prefix.startsWith('(') ? 1 : 0;
 				wide = Math.max(wide, body.length + dash + prefix.length);
 			});
 		});

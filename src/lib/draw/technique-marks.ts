@@ -25,12 +25,12 @@ const arrow = (x: number, y: number, down = false): string =>
  * How the notes of a line are played, drawn one way in strip, tab and stand view: slides as lines, hammers and pulls as
  * slurs, bends as arrows with their amount, vibrato as a wave, a grace note small before its note.
  * @param size of a note, in px
- * @param grace how a grace note is told: its fret
+ * @param ring a grace note is a small ring, as on the strip, instead of its fret
  */
 export function techniqueMarks<T extends DrawnNote>(
 	notes: readonly T[],
 	spotOf: (note: T) => Spot | null,
-	{ size, grace = true }: { readonly size: number; readonly grace?: boolean }
+	{ size, ring = false }: { readonly size: number; readonly ring?: boolean }
 ): TechniqueMark[] {
 	const joined = joinedTo(notes);
 	const marks: TechniqueMark[] = [];
@@ -67,14 +67,12 @@ export function techniqueMarks<T extends DrawnNote>(
 				arrow(x - r - 2, to, !up)
 			);
 		}
-		if (note.grace !== undefined && grace) {
+		if (note.grace !== undefined) {
 			const gx = x - size - 7;
 			const rise = note.grace < note.fret ? 4 : -4;
-			put('grace', `M${gx + 5},${y + rise}L${x - r},${y}`, {
-				x: gx,
-				y: y + 4,
-				says: String(note.grace)
-			});
+			const lead = `M${gx + 5},${y + rise}L${x - r},${y}`;
+			if (ring) put('grace', `${lead}M${gx - 3},${y + rise}a4,4 0 1,0 8,0a4,4 0 1,0 -8,0`);
+			else put('grace', lead, { x: gx, y: y + 4, says: String(note.grace) });
 		}
 		if (technique === 'slide-from-below' || technique === 'slide-from-above') {
 			const dy = technique === 'slide-from-below' ? 6 : -6;

@@ -3,6 +3,7 @@ import { parseChart } from '$core/chart';
 import { standardGuitar } from '$core/neck';
 import { describe, expect, it } from 'vitest';
 import * as edit from './anchor-edit';
+import { moveAnchors } from './anchor-move';
 
 const chart = parseChart('key: Bb blues\n| Bb7 | Eb7 | Bb7 | F7 |');
 const context = { chart, instrument: standardGuitar() };
@@ -93,10 +94,10 @@ describe('what is fixed', () => {
 		expect(air.letPass.map(({ bar, own }) => [bar, own])).toEqual([[2, undefined]]);
 		// Without being silenced a change without a first note keeps its landing.
 		expect(edit.setWays(NO_ANCHORS, context, [ways[2]]).letPass).toEqual([]);
-		const { anchors: moved } = edit.moveAnchors(anchors, context, 5);
+		const { anchors: moved } = moveAnchors(anchors, context, 5);
 		expect(moved.locks[0].fret).toBe(12);
 		expect(moved.frozen[1].notes[0].fret).toBe(12);
-		const far = edit.moveAnchors(anchors, context, 16);
+		const far = moveAnchors(anchors, context, 16);
 		expect(far.anchors.locks).toEqual([]);
 		// Own notes are never lost: what leaves the neck goes on elsewhere, and that is counted.
 		expect(far.refingered).toBe(4);

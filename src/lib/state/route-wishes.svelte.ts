@@ -12,6 +12,7 @@ import {
 import type { NoteAnswer } from '$lib/api/plan-schema';
 import { frozenOf } from '$lib/api/route-anchors';
 import * as edit from './anchor-edit';
+import { moveAnchors } from './anchor-move';
 import { History } from './history.svelte';
 import type { OpenTune } from './open-tune.svelte';
 
@@ -208,7 +209,7 @@ export abstract class RouteWishes {
 			.find((frets) => all.every((at) => at + frets >= low && at + frets <= high));
 		if (shift === undefined) return 0;
 		const places = line.places.map((entry) => ({ ...entry, position: entry.position + shift }));
-		const moved = edit.moveAnchors(anchors, this.open, shift);
+		const moved = moveAnchors(anchors, this.open, shift);
 		this.wish({
 			position: position + shift,
 			line: { ...line, places },

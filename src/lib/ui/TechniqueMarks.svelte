@@ -9,9 +9,11 @@
 		spot: (note: T) => Spot | null;
 		/** Of a note, in px. */
 		size: number;
+		/** Grace notes are small rings instead of frets. */
+		ring?: boolean;
 	};
-	let { notes, spot, size }: Props = $props();
-	const marks = $derived(techniqueMarks(notes, spot, { size }));
+	let { notes, spot, size, ring = false }: Props = $props();
+	const marks = $derived(techniqueMarks(notes, spot, { size, ring }));
 </script>
 
 <g class="pointer-events-none" aria-hidden="true">

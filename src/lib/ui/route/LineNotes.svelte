@@ -192,4 +192,5 @@
 			notes={plan.line}
 			{spot}
 			size={20}
+			ring
 		/>{/await}{/if}

@@ -138,6 +138,8 @@
 			action: { label: 'Undo', onClick: () => plan.undo() }
 		});
 	}
+	/** The field is as long as its text, within reason. */
+	const rows = $derived(clamp(text.split('\n').length + 1, 8, 15));
 	const KINDS = [
 		{ value: 'tab', name: 'Tab' },
 		{ value: 'names', name: 'Note names' }
@@ -187,7 +189,7 @@
 		class="my-2.5 block max-h-[44vh] w-full resize-y border-[1.5px] border-ink bg-lit px-3 py-2.5 font-mono text-line leading-snug text-ink"
 		bind:this={area}
 		bind:value={text}
-		rows="15"
+		{rows}
 		spellcheck="false"
 		autocomplete="off"
 		aria-label={kind === 'tab' ? 'Your line as tab' : 'Your line as note names'}
