@@ -68,7 +68,7 @@ export function techniqueMarks<T extends DrawnNote>(
 			);
 		}
 		if (note.grace !== undefined) {
-			const gx = x - size - 7;
+			const gx = Math.max(6, x - size - 4);
 			const rise = note.grace < note.fret ? 4 : -4;
 			const lead = `M${gx + 5},${y + rise}L${x - r},${y}`;
 			if (ring) put('grace', `${lead}M${gx - 3},${y + rise}a4,4 0 1,0 8,0a4,4 0 1,0 -8,0`);
