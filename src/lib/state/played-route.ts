@@ -24,9 +24,16 @@ export const savedTargets = (
 		return [{ ...target, change: change.index, tick, name: tone.name, role: tone.role }];
 	});
 
+const handWords = (position: number, roams: boolean): string =>
+	roams ? 'the hand moves' : `stay in position ${position}`;
+
 /** What a route asks of the player, in a few words. */
 export const ruleOf = (style: RouteSummary['style'], position: number, roams: boolean): string =>
-	`${STYLE_NAMES[style].name}, ${roams ? 'the hand moves' : `stay in position ${position}`}`;
+	`${STYLE_NAMES[style].name}, ${handWords(position, roams)}`;
+
+/** The same where all of it is the player's own line. */
+export const ownRule = (position: number, roams: boolean): string =>
+	`Your own line, ${handWords(position, roams)}`;
 
 type Held = Pick<RouteAnswer['line'], 'slide' | 'block'>;
 

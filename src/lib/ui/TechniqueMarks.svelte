@@ -20,15 +20,17 @@
 	{#each marks as { key, d, head, text } (key)}
 		{#if d}<path
 				data-part="technique"
-				class="fill-none stroke-ink stroke-[1.8] cap-round"
+				class="fill-none stroke-ink cap-round"
+				stroke-width={Math.max(1.8, size * 0.08)}
 				{d}
 			/>{/if}
 		{#if head}<path class="fill-ink" d={head} />{/if}
 		{#if text}
 			<text
-				class="fill-ink stroke-paper stroke-[3px] text-count font-bold [paint-order:stroke] anchor-middle"
+				class="fill-ink stroke-paper stroke-[3px] font-bold [paint-order:stroke] anchor-middle"
 				x={text.x}
-				y={text.y}>{text.says}</text
+				y={text.y}
+				font-size={Math.max(12, size * 0.55)}>{text.says}</text
 			>
 		{/if}
 	{/each}

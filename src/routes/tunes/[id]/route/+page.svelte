@@ -32,7 +32,7 @@
 	import TabRow from '$lib/ui/route/TabRow.svelte';
 	import TuneBar from '$lib/ui/TuneBar.svelte';
 	import { Planner } from '$lib/workers/planner';
-	import { ruleOf } from '$lib/state/played-route';
+	import { handOn, ownRule, ruleOf } from '$lib/state/played-route';
 	import { useTransport } from '$lib/state/transport.svelte';
 	import { onMount, untrack } from 'svelte';
 	import type { PageData } from './$types';
@@ -118,12 +118,15 @@
 	$effect(() => {
 		const { line, targets } = plan;
 		const { style, position } = plan.wishes;
-		const handAt = (change: number) => plan.handAt(change);
+		// An own landing may lie anywhere: the hand is where it lies.
+		const handAt = plan.roams
+			? (change: number) => plan.handAt(change)
+			: handOn(open, targets, position);
 		const roams = targets.some(({ change }) => handAt(change) !== position);
+		const own = open.chart.changes.every(({ index }) => plan.isFrozen(index));
+		const rule = own ? ownRule(position, roams) : ruleOf(style, position, roams);
 		transport.route =
-			targets.length === 0 && line.length === 0
-				? null
-				: { notes: line, targets, handAt, rule: ruleOf(style, position, roams) };
+			targets.length === 0 && line.length === 0 ? null : { notes: line, targets, handAt, rule };
 	});
 
 	const VIEWS = ['strip', 'tab', 'notation'] as const;
