@@ -1,4 +1,4 @@
-import type { Chart } from '../chart';
+import type { Chart, PlayedBar } from '../chart';
 import type { Scale } from '../harmony';
 import { withSlide, type Instrument } from '../neck';
 import { blockWindows, chordsPlayed } from './block';
@@ -16,6 +16,27 @@ export type Setting = {
 /** A section that has a position of its own. */
 export type SectionPlace = { readonly section: string; readonly position: number };
 
+/** Where the hand is from a written bar on; bars count from 1, null is back where it was without this. */
+export type BarPlace = { readonly bar: number; readonly position: number | null };
+
+/** Where the hand is by what the player says of sections and bars: a bar's place goes before that of its section. */
+export type HandWish = {
+	readonly places?: readonly SectionPlace[];
+	readonly hand?: readonly BarPlace[];
+};
+
+/** Where the hand is in each bar; null where all of it is in one position, for all that is said. */
+export function handByBar(
+	position: number,
+	{ places = [], hand = [] }: HandWish
+): ((bar: PlayedBar) => number) | null {
+	if (places.length === 0 && hand.length === 0) return null;
+	const own = new Map(places.map((entry) => [entry.section, entry.position]));
+	const moves = [...hand].sort((a, b) => a.bar - b.bar);
+	return ({ written, section }) =>
+		moves.findLast(({ bar }) => bar <= written + 1)?.position ?? own.get(section ?? '') ?? position;
+}
+
 /**
  * The instrument as it is held in a position: with a slide, a position is what lies on its fret.
  * @param position null where the hand is not settled yet
@@ -31,7 +52,7 @@ export function heldInstrument(
 }
 
 /**
- * Where the hand is at each change, where it moves with the roots or single sections have their places; undefined
+ * Where the hand is at each change, where it moves with the roots or single sections and bars have their places; undefined
  * where it stays.
  * @param held the instrument as it is held
  */
@@ -39,10 +60,9 @@ export function handAlong(
 	chart: Chart,
 	held: Instrument,
 	position: number,
-	{ block, places = [] }: Pick<Holding, 'block'> & { readonly places?: readonly SectionPlace[] }
+	{ block, ...wish }: Pick<Holding, 'block'> & HandWish
 ): number[] | undefined {
 	if (block) return blockWindows(chart, held, position);
-	if (places.length === 0) return undefined;
-	const own = new Map(places.map((entry) => [entry.section, entry.position]));
-	return chart.changes.map(({ bar }) => own.get(chart.played[bar - 1]!.section ?? '') ?? position);
+	const at = handByBar(position, wish);
+	return at ? chart.changes.map(({ bar }) => at(chart.played[bar - 1]!)) : undefined;
 }

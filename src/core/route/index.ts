@@ -41,12 +41,21 @@ export {
 	type LineWishes
 } from './line/types';
 export { arrivalOf, does, isAlso, isDead, isReached, playing, playingOf } from './playing';
-export { handAlong, heldInstrument, type Setting } from './holding';
+export { handAlong, handByBar, heldInstrument, type HandWish, type Setting } from './holding';
+export { isHeld, LANDS, timedChart, type LandingTimes, type TimedChart } from './landing-times';
 export { placeHand, planRoute, planTargets } from './plan';
 export { readyRoute, type ReadyRoute, type RouteWish } from './ready-route';
 export { planWhole, type WholePlan } from './plan-lines';
 export { leanOf } from './rest';
-export { blendScale, SCALE_PLANS, scalesAlong, type HandScale, type ScalePlan } from './scale-plan';
+export {
+	blendScale,
+	SCALE_PLANS,
+	scalesAlong,
+	scalesFrom,
+	type HandScale,
+	type ScaleFrom,
+	type ScalePlan
+} from './scale-plan';
 export { checkRequest } from './targets/candidates';
 export { rankLandings, type Landing } from './targets/landings';
 export {

@@ -1,4 +1,4 @@
-import { chartTicks, type Chart } from '../chart';
+import { chartTicks, eventAt, type Chart } from '../chart';
 import { lineMeasures, type LineMeasures } from './line/measures';
 import { LineWork } from './line/work';
 import { leadingOf, topLine, withOwnNotes, type OwnLine } from './own-notes';
@@ -25,8 +25,9 @@ export type WholePlan = {
 function targetNotes(chart: Chart, { targets }: Plan): LineNote[] {
 	return targets.map((target, i) => {
 		const { to } = chart.changes[target.change]!;
+		const sounding = eventAt(chart, target.tick) ?? to;
 		const next = targets[i + 1]?.tick ?? chartTicks(chart);
-		const end = Math.min(next, to.startTick + to.durationTicks);
+		const end = Math.min(next, sounding.startTick + sounding.durationTicks);
 		return {
 			tick: target.tick,
 			durationTicks: end - target.tick,

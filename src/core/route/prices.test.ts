@@ -2,6 +2,7 @@ import { describe, expect, it, vi } from 'vitest';
 import { parseChart } from '../chart';
 import { scaleInUse } from '../harmony';
 import { buildInstrument, standardGuitar } from '../neck';
+import { timedChart } from './landing-times';
 import type { RouteWish } from './ready-route';
 import type { Style } from './types';
 import type { LineWishes } from './line/types';
@@ -25,6 +26,9 @@ type Asked = {
 	readonly seed?: number;
 	readonly spice?: number;
 	readonly leans?: RouteWish['leans'];
+	readonly land?: 'bar';
+	/** Fixes a change to a place. */
+	readonly locks?: RouteWish['locks'];
 	/** Strings that leave tones out of a place, so that others must serve. */
 	readonly few?: true;
 	readonly small?: true;
@@ -54,10 +58,11 @@ async function planner(change: Change) {
 	];
 	const { STEADY } = await import('./line/cells');
 	return (name: Name, position: RouteWish['position'], style: Style, asked: Asked = {}): string => {
-		const chart = parseChart(CHARTS[name]);
+		const { land = 'change', locks = [] } = asked;
+		const { chart } = timedChart(parseChart(CHARTS[name]), { land });
 		const { grid, plan = 'one', direction, seed = 0, spice = 0.4, leans, few, small } = asked;
 		const ready = readyRoute({
-			...{ chart, position, style, leans, locks: [], forbid: [], letPass: [] },
+			...{ chart, position, style, leans, locks, forbid: [], letPass: [] },
 			instrument: {
 				...((few && buildInstrument('E2 E2 E2 E2')) || standardGuitar()),
 				...(small ? { hand: { comfortableMm: 60 } } : {})
@@ -93,6 +98,7 @@ const LANDINGS: readonly Case[] = [
 	['thirdIdentical', 'circle', 8, 'blend'],
 	['backAndForth', 'turnaround', 5, 'nearest'],
 	['turn', 'turnaround', 5, 'mirror'],
+	['outOfTurn', 'plain', 5, 'nearest', { land: 'bar', locks: [{ change: 1, string: 3, fret: 7 }] }],
 	['registerPerSemitone', 'turnaround', 5, 'guide-tones'],
 	['crossing', 'turnaround', 8, 'roots'],
 	['lowString', 'turnaround', 5, 'roots'],

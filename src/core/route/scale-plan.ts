@@ -19,6 +19,26 @@ export type AlternateWish = {
 /** A scale chosen by hand for one event of a chart. */
 export type HandScale = { readonly event: number; readonly scale: Scale };
 
+/** A scale from a moment of the written chart on; null goes back to what stood there without it. */
+export type ScaleFrom = {
+	readonly bar: number;
+	readonly beat: number;
+	readonly scale: Scale | null;
+};
+
+/** What moments of the written chart say of the scales of its events, whichever time they are played. */
+export function scalesFrom(chart: Chart, from: readonly ScaleFrom[]): HandScale[] {
+	if (from.length === 0) return [];
+	const moments = [...from].sort((a, b) => a.bar - b.bar || a.beat - b.beat);
+	return chart.events.flatMap(({ index, bar, beat }) => {
+		const written = chart.played[bar - 1]!.written + 1;
+		const here = moments.findLast(
+			(moment) => moment.bar < written || (moment.bar === written && moment.beat <= beat)
+		);
+		return here?.scale ? [{ event: index, scale: here.scale }] : [];
+	});
+}
+
 const onTonic = (key: Key, name: string): Scale => {
 	const scale = buildScale(key.tonic, name);
 	if (!scale) throw new Error(`the library lacks ${name}`);

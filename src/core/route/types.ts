@@ -2,7 +2,7 @@ import type { Chart } from '../chart';
 import type { Role, RoleKind } from '../chord';
 import type { Scale } from '../harmony';
 import type { Instrument, Place } from '../neck';
-import type { Notation } from '../pitch';
+import type { Notation, Note } from '../pitch';
 
 /** Landing styles: what the planner prefers to land on. */
 export const STYLES = ['roots', 'guide-tones', 'nearest', 'arpeggio', 'blend', 'mirror'] as const;
@@ -30,6 +30,10 @@ export type PlanRequest = {
 	readonly leans?: readonly LeanWish[];
 	/** Scales by event, whose notes alone are landed on; an event without one takes every tone. */
 	readonly only?: readonly (Scale | null)[];
+	/** Colours of these scales, by event, may be locked as landings; where `free` the planner may choose them, too. */
+	readonly colours?: { readonly scales: readonly (Scale | null)[]; readonly free: boolean };
+	/** The tonic of home: every change lands on it, whatever its chord. */
+	readonly home?: Note;
 	/** Mirror: the kind of tone that every change lands on. */
 	readonly mirrored?: RoleKind;
 };

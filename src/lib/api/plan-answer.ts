@@ -1,5 +1,5 @@
 import { mean } from '$core/kernel';
-import type { WholePlan } from '$core/route';
+import type { TimedChart, WholePlan } from '$core/route';
 import type { PlanAnswer } from './plan-schema';
 import { ALL_TERMS } from './terms';
 
@@ -25,22 +25,37 @@ function costsOf({ plan, line }: WholePlan): Answered['costs'] {
 	return Object.fromEntries(ALL_TERMS.map((term) => [term, known[term] ?? 0])) as Answered['costs'];
 }
 
-/** A plan as it is answered. */
-export const answerOf = (whole: WholePlan): Answered => ({
-	position: whole.plan.position,
-	windows: [...whole.plan.windows],
-	cost: whole.cost,
-	costs: costsOf(whole),
-	targets: whole.plan.targets.map(({ change, tick, string, fret, midi, name, role, reasons }) => ({
-		change,
-		tick,
-		string,
-		fret,
-		midi,
-		name,
-		role,
-		reasons: [...reasons]
-	})),
-	notes: whole.notes.map((note) => ({ ...note })),
-	metrics: metricsOf(whole)
-});
+/** What leads from the moments that a line lands on to the changes and chords of the chart. */
+type Back = Pick<TimedChart, 'changeOf' | 'eventOf'>;
+
+/**
+ * A plan as it is answered.
+ * @param back leads to the changes and chords of the chart; without it they are those of the chart that was planned on
+ */
+export function answerOf(whole: WholePlan, back: Back | null = null): Answered {
+	const changeOf = (change: number) => back?.changeOf[change] ?? change;
+	const chordOf = (chord: number) => back?.eventOf[chord] ?? chord;
+	return {
+		position: whole.plan.position,
+		windows: whole.plan.windows.map(({ change, position }) => ({
+			change: changeOf(change),
+			position
+		})),
+		cost: whole.cost,
+		costs: costsOf(whole),
+		targets: whole.plan.targets.map(
+			({ change, tick, string, fret, midi, name, role, reasons }) => ({
+				change: changeOf(change),
+				tick,
+				string,
+				fret,
+				midi,
+				name,
+				role,
+				reasons: [...reasons]
+			})
+		),
+		notes: whole.notes.map((note) => ({ ...note, chord: chordOf(note.chord) })),
+		metrics: metricsOf(whole)
+	};
+}

@@ -4,6 +4,7 @@ import {
 	GRIDS,
 	KINDS,
 	LANDING_RESULTS,
+	LANDS,
 	SCALE_PLANS,
 	STYLES,
 	TECHNIQUES
@@ -58,6 +59,34 @@ export const planInput = z.strictObject({
 		.boolean()
 		.optional()
 		.describe('The notes of the scale alone: landings, the way between, nothing chromatic'),
+	land: z
+		.enum(LANDS)
+		.optional()
+		.describe(
+			'Landings on the changes alone, or on a chord that goes on also every bar or every second, each on another of its tones in turn; “tick” of a target tells when'
+		),
+	colours: z
+		.boolean()
+		.optional()
+		.describe(
+			'Targets may be colours of the scale (6, 9, 11, #11, 13), by the styles nearest and blend; a lock may be one under every style'
+		),
+	hand: z
+		.array(z.strictObject({ bar: z.int().min(1), position: z.int() }))
+		.max(512)
+		.optional()
+		.describe(
+			'The fret of the index finger from a written bar on; before the first it is “position”'
+		),
+	scales: z
+		.array(scaleInput.extend({ bar: z.int().min(1), beat: z.number().min(1).max(16).optional() }))
+		.max(512)
+		.optional()
+		.describe('The scale from a written bar (and beat) on; before the first it is “scale”'),
+	home: z
+		.boolean()
+		.optional()
+		.describe('Land on the tonic of home whatever the chord; it goes before “style”'),
 	grid: z.enum(GRIDS).describe('Where notes may stand; "targets" plans landings alone'),
 	cell: z
 		.string()

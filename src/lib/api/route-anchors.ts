@@ -1,14 +1,18 @@
-import type { Anchors } from './route-schema';
+import type { Anchors, LineSettings } from './route-schema';
 import { changeIndexAt, chartTicks, type Chart } from '$core/chart';
-import { buildScale } from '$core/harmony';
+import { buildScale, type Scale } from '$core/harmony';
 import { parseNote } from '$core/pitch';
 import {
 	anchorOf,
 	changeOfAnchor,
+	handByBar,
 	sameAnchor,
+	scalesFrom,
 	tickOfAnchor,
+	timedChart,
 	type Frozen,
-	type HandScale
+	type HandScale,
+	type TimedChart
 } from '$core/route';
 
 type Way = Anchors['frozen'][number];
@@ -102,16 +106,69 @@ export function frozenOf(chart: Chart, anchors: Anchors): Frozen[] {
 	});
 }
 
-/** Scales set by hand: each from its change until the next. */
-export function scalesOf(chart: Chart, anchors: Anchors): HandScale[] {
-	return anchors.scales.flatMap((entry) => {
+/** What of a route decides when its line lands. */
+export type Landing = {
+	readonly position: number;
+	readonly line: Pick<
+		LineSettings,
+		'land' | 'beat' | 'top' | 'hand' | 'scales' | 'places' | 'roam' | 'block'
+	>;
+};
+
+export const landingOf = ({ position, line }: Landing): Landing => {
+	const { land, beat, top, hand, scales, places, roam, block } = line;
+	return { position, line: { land, beat, top, hand, scales, places, roam, block } };
+};
+
+/** The chart by the moments that a route lands on, and parted where its hand or its scale goes elsewhere. */
+export function chartOf(chart: Chart, { position, line }: Landing): TimedChart {
+	const { land, beat, top, hand, scales } = line;
+	const handAt = handByBar(position, { places: line.places, hand });
+	return timedChart(chart, {
+		...{ land, beat, top, scales },
+		handAt: hand.length > 0 && !line.roam && !line.block && handAt ? handAt : undefined
+	});
+}
+
+/** Notes that are kept by the chords of the chart as it is written, by those of the chart that they land on. */
+export function ontoTimed<T extends { readonly tick: number; readonly chord: number }>(
+	{ chart, eventOf }: TimedChart,
+	notes: readonly T[]
+): readonly T[] {
+	if (eventOf.every((of, index) => of === index)) return notes;
+	return notes.map((note) => {
+		const pieces = chart.events.filter(({ index }) => eventOf[index] === note.chord);
+		const now = pieces.findLast(({ startTick }) => startTick <= note.tick) ?? pieces[0];
+		return { ...note, chord: now?.index ?? note.chord };
+	});
+}
+
+/** Scales set by hand, by event: those of single changes until the next, then those from a bar on. */
+export function scalesOf(chart: Chart, anchors: Anchors, line: LineSettings): HandScale[] {
+	const single = anchors.scales.flatMap((entry) => {
 		const change = changeOfAnchor(chart, entry);
-		const tonic = parseNote(entry.tonic);
-		const scale = tonic && buildScale(tonic, entry.name);
+		const scale = scaleNamed(entry);
 		if (!change || !scale) return [];
 		const until = chart.changes[change.index + 1]?.to.index ?? chart.events.length;
 		return chart.events
 			.slice(change.to.index, until)
 			.map(({ index }): HandScale => ({ event: index, scale }));
 	});
+	const from = line.scales.map(({ scale, ...at }) => ({
+		...at,
+		scale: scale && scaleNamed(scale)
+	}));
+	return [...single, ...scalesFrom(chart, from)];
+}
+
+/** A scale of the library by its names. */
+function scaleNamed({
+	tonic,
+	name
+}: {
+	readonly tonic: string;
+	readonly name: string;
+}): Scale | null {
+	const note = parseNote(tonic);
+	return note && buildScale(note, name);
 }

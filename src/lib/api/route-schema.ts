@@ -3,6 +3,7 @@ import {
 	APPROACHES,
 	COLOURS,
 	GRIDS,
+	LANDS,
 	LEANS,
 	SCALE_PLANS,
 	STYLES,
@@ -139,6 +140,44 @@ export const lineSettings = z.strictObject({
 		),
 		null
 	),
+	land: z
+		._default(z.enum(LANDS), 'change')
+		.check(
+			describe('On the changes alone, or on a chord that goes on also every bar or every second')
+		),
+	beat: z
+		._default(z.nullable(int(1, 16)), null)
+		.check(describe('The beat of its bar that a landing waits for; null for the change itself')),
+	top: z
+		._default(z.boolean(), false)
+		.check(describe('Lands where a repeat begins again, though its chord goes on')),
+	home: z
+		._default(z.boolean(), false)
+		.check(describe('Lands on the tonic of home, whatever the chord')),
+	hand: z
+		._default(
+			z
+				.array(z.strictObject({ bar: int(1, 512), position: z.nullable(int(1, 24)) }))
+				.check(maxLength(512)),
+			[]
+		)
+		.check(describe('Where the hand is from a written bar on; null where it was without this')),
+	scales: z
+		._default(
+			z
+				.array(
+					z.strictObject({
+						bar: int(1, 512),
+						beat: z._default(z.number().check(gte(1), lte(16)), 1),
+						scale: z.nullable(z.strictObject({ tonic: text(4), name: text(80) }))
+					})
+				)
+				.check(maxLength(512)),
+			[]
+		)
+		.check(
+			describe('The scale from a written bar and beat on; null for what stood there without this')
+		),
 	slide: z
 		._default(z.union([z.literal(0), z.literal(1), z.literal(2)]), 0)
 		.check(describe('Frets that a slide lies on at a time; 0 is played with the fingers')),

@@ -1,12 +1,14 @@
 import type { RouteInput, LineSettings } from './route-schema';
 import type { Chart } from '$core/chart';
-import { scaleInUse } from '$core/harmony';
+import { scaleInUse, type Scale } from '$core/harmony';
 import { toneAt } from '$core/chord';
 import { inWindow, pitchAt, samePlace, type Instrument, type Place } from '$core/neck';
 import {
 	airBars,
 	airChanges,
+	blendScale,
 	changeOfAnchor,
+	colourOver,
 	handAlong,
 	heldInstrument,
 	LineWork,
@@ -15,6 +17,7 @@ import {
 	rankLandings,
 	readCell,
 	readyRoute,
+	scalesAlong,
 	STEADY,
 	type ArrivalOption,
 	type Frozen,
@@ -22,12 +25,13 @@ import {
 	type OwnLine,
 	type LineWishes,
 	type ReadyRoute,
-	type RouteWish
+	type RouteWish,
+	type TimedChart
 } from '$core/route';
 import { answerOf } from './plan-answer';
 import type { PlanAnswer, PlanInput } from './plan-schema';
 import { asIssues, resolveChart, resolveInstrument, type Outcome } from './resolve';
-import { frozenOf, scalesOf, settleOwn, waitingNotes } from './route-anchors';
+import { chartOf, frozenOf, landingOf, scalesOf, settleOwn, waitingNotes } from './route-anchors';
 
 /** A route to be planned: what the player wishes, on a chart and an instrument. */
 export type RouteRequest = {
@@ -36,7 +40,10 @@ export type RouteRequest = {
 	readonly route: Omit<RouteInput, 'name'>;
 };
 
-/** A planned route, with how each target can be reached where a line leads there. */
+/**
+ * A planned route, by the changes and chords of the chart that it lands on (see `chartOf`), with how each target can be reached
+ * where a line leads there.
+ */
 export type PlannedRoute = PlanAnswer['plans'][number] & {
 	readonly warnings: readonly string[];
 	readonly arrivals: readonly (readonly ArrivalOption[])[];
@@ -46,9 +53,17 @@ export type PlannedRoute = PlanAnswer['plans'][number] & {
 export class PlanDesk {
 	readonly chart: Outcome<Chart>;
 	readonly work = new LineWork();
+	private timed: { readonly key: string; readonly chart: TimedChart } | null = null;
 
 	constructor(readonly text: string) {
 		this.chart = resolveChart(text);
+	}
+
+	/** The chart by the moments that a route lands on; the same one as long as these are the same. */
+	timedFor(chart: Chart, route: RouteRequest['route']): TimedChart {
+		const key = JSON.stringify(landingOf(route));
+		if (this.timed?.key !== key) this.timed = { key, chart: chartOf(chart, route) };
+		return this.timed.chart;
 	}
 }
 
@@ -126,13 +141,19 @@ function fixedBy(
 	held: Instrument,
 	{ anchors, line }: RouteRequest['route'],
 	own: readonly Frozen[],
-	handAt: (change: number) => number
+	handAt: (change: number) => number,
+	scales: readonly (Scale | null)[]
 ): Told<Pick<RouteWish, 'locks' | 'letPass'>> {
 	const warnings: string[] = [];
 	const inHand = (change: number, place: Place) =>
 		line.roam !== null || inWindow(held, handAt(change), place);
-	const isTone = (change: number, place: Place) =>
-		toneAt(chart.changes[change]!.to.chord, pitchAt(held, place)) !== undefined;
+	/** A tone of the chord, or a colour that leans or lands. */
+	const isTone = (change: number, place: Place) => {
+		const { chord, index } = chart.changes[change]!.to;
+		const midi = pitchAt(held, place);
+		if (toneAt(chord, midi)) return true;
+		return line.colours !== 'miss' && colourOver(chart, scales, index, midi) !== null;
+	};
 	const starts = new Map(chart.changes.map(({ tick, index }) => [tick, index]));
 	const struck = new Map<number, Place[]>();
 	for (const note of own.flatMap(({ notes }) => notes)) {
@@ -180,11 +201,17 @@ function wishOf(chart: Chart, instrument: Instrument, asked: RouteRequest['route
 	const own = frozenOf(chart, anchors);
 	const { scale } = scaleInUse(chart);
 	const holding = { slide: line.slide, block: line.block && line.roam === null };
-	const places = line.roam ? [] : line.places;
+	const hand = line.roam ? {} : { places: line.places, hand: line.hand };
+	const byHand = scalesOf(chart, anchors, line);
+	const inUse = style === 'blend' ? blendScale(chart, scale) : scale;
+	const along = scalesAlong(
+		...([chart, inUse, line.scalePlan === 'arpeggio' ? 'one' : line.scalePlan, byHand] as const),
+		line.alternate
+	);
 	const held = heldInstrument({ chart, instrument, scale }, line, position);
-	const windows = handAlong(chart, held, position, { block: holding.block, places }) ?? [position];
+	const windows = handAlong(chart, held, position, { block: holding.block, ...hand }) ?? [position];
 	const handAt = (change: number) => windows[change] ?? windows[0]!;
-	const { value: fixed, warnings: waits } = fixedBy(chart, held, route, own, handAt);
+	const { value: fixed, warnings: waits } = fixedBy(chart, held, route, own, handAt, along);
 	const locked = new Set(fixed.locks.map(({ change }) => change));
 	const silent = airChanges(chart, line.talk).filter((change) => !locked.has(change));
 	const { value: way, warnings } = wayOf(chart, route, own);
@@ -196,7 +223,9 @@ function wishOf(chart: Chart, instrument: Instrument, asked: RouteRequest['route
 					`${lost === 1 ? 'One note' : `${lost} notes`} of your own lie in bars that the chart does not have: they are kept and wait.`
 				];
 	const wish: RouteWish = {
-		...{ chart, instrument, scale, style, holding, places, way },
+		...{ chart, instrument, scale, style, holding, hand, way },
+		colours: line.colours === 'miss' ? undefined : line.colours === 'land' ? 'all' : 'locks',
+		home: line.home,
 		position: line.roam
 			? { roam: line.roam.frets, ...(line.roam.wish ? { wish: line.roam.wish } : {}) }
 			: position,
@@ -211,7 +240,7 @@ function wishOf(chart: Chart, instrument: Instrument, asked: RouteRequest['route
 			scalePlan: line.scalePlan,
 			alternate: line.alternate,
 			only: line.only,
-			byHand: scalesOf(chart, anchors)
+			byHand
 		}
 	};
 	return {
@@ -227,7 +256,7 @@ function resolveRoute(
 	desk: PlanDesk
 ): Outcome<Told<ReadyRoute & { readonly own: OwnLine }>> {
 	if ('error' in desk.chart) return desk.chart;
-	const chart = desk.chart.value;
+	const { chart } = desk.timedFor(desk.chart.value, route);
 	const resolved = resolveInstrument(chart, instrument);
 	if ('error' in resolved) return resolved;
 	const { wish, own, warnings } = wishOf(chart, resolved.value, route);
@@ -259,7 +288,9 @@ export function runAlternatives(
 	const resolved = resolveRoute(request, desk);
 	if ('error' in resolved) return resolved;
 	const { request: ready, line, own } = resolved.value.value;
-	return { value: planWhole(ready, line, count, desk.work, own).map(answerOf) };
+	return {
+		value: planWhole(ready, line, count, desk.work, own).map((whole) => answerOf(whole))
+	};
 }
 
 /** Where one change of a route could land, best first; empty where the route cannot be planned. */

@@ -31,15 +31,20 @@ export function planSnapshot({
 	const made = runRoute({ chart: text, instrument, route: input }, desk);
 	if ('error' in made) return made;
 	const { cost, targets, notes } = made.value;
+	const timed = desk.timedFor(chart, input);
+	const { changes } = timed.chart;
 	return {
 		value: {
 			cost,
-			changes: chart.changes.length,
+			changes: changes.length,
 			targets: targets.map(({ change, ...target }) => {
-				const at = chart.changes[change]!;
+				const at = changes[change]!;
 				return { ...anchorOf(at), symbol: at.to.symbol, ...target };
 			}),
-			notes: input.line.grid === 'targets' && input.anchors.frozen.length === 0 ? [] : notes
+			notes:
+				input.line.grid === 'targets' && input.anchors.frozen.length === 0
+					? []
+					: notes.map((note) => ({ ...note, chord: timed.eventOf[note.chord] ?? note.chord }))
 		}
 	};
 }

@@ -94,10 +94,10 @@ describe('what is fixed', () => {
 		expect(air.letPass.map(({ bar, own }) => [bar, own])).toEqual([[2, undefined]]);
 		// Without being silenced a change without a first note keeps its landing.
 		expect(edit.setWays(NO_ANCHORS, context, [ways[2]]).letPass).toEqual([]);
-		const { anchors: moved } = moveAnchors(anchors, context, 5);
+		const { anchors: moved } = moveAnchors(anchors, context, 5, { steps: 3, semitones: 5 });
 		expect(moved.locks[0].fret).toBe(12);
 		expect(moved.frozen[1].notes[0].fret).toBe(12);
-		const far = moveAnchors(anchors, context, 16);
+		const far = moveAnchors(anchors, context, 16, { steps: 2, semitones: 4 });
 		expect(far.anchors.locks).toEqual([]);
 		// Own notes are never lost: what leaves the neck goes on elsewhere, and that is counted.
 		expect(far.refingered).toBe(4);

@@ -1,5 +1,6 @@
 import type { Anchors } from '$lib/api/route-schema';
 import { highestFret, pitchAt, type Instrument, type Place } from '$core/neck';
+import { above, noteName, parseNote, type Interval } from '$core/pitch';
 import type { AnchorContext } from './anchor-edit';
 import type { WayNote } from './ways';
 
@@ -75,6 +76,12 @@ function moveWays(
 	return { frozen: moved, refingered };
 }
 
+/** A tonic by an interval higher, spelled by its letters. */
+export function higher(tonic: string, interval: Interval): string {
+	const note = parseNote(tonic);
+	return note ? noteName(above(note, interval)) : tonic;
+}
+
 /**
  * Everything fixed, so many frets along the neck. Own notes that would leave it go on on other strings, or an octave
  * off; locks, fingers and places left out that would leave it are given up.
@@ -82,7 +89,8 @@ function moveWays(
 export function moveAnchors(
 	anchors: Anchors,
 	{ instrument }: Pick<AnchorContext, 'instrument'>,
-	frets: number
+	frets: number,
+	interval: Interval
 ): { anchors: Anchors; refingered: number } {
 	const on = <T extends Place>(places: readonly T[]): T[] =>
 		places
@@ -95,7 +103,7 @@ export function moveAnchors(
 		forbid: on(anchors.forbid),
 		fingers: on(anchors.fingers),
 		frozen,
-		scales: []
+		scales: anchors.scales.map((scale) => ({ ...scale, tonic: higher(scale.tonic, interval) }))
 	};
 	return { anchors: moved, refingered };
 }

@@ -1,6 +1,6 @@
 import { clamp } from '$core/kernel';
 import { getContext, setContext } from 'svelte';
-import { parseChart, type Change, type Chart } from '$core/chart';
+import { changeIndexAt, parseChart, type Change, type Chart } from '$core/chart';
 import type { Chord } from '$core/chord';
 import {
 	chordAfter,
@@ -21,9 +21,10 @@ import {
 	type Instrument,
 	type OwnInstrument
 } from '$core/neck';
-import { heldInstrument } from '$core/route';
+import { heldInstrument, type TimedChart } from '$core/route';
 import { pitchClass } from '$core/pitch';
 import type { TuneAnswer } from '$lib/api/notebook-schema';
+import { chartOf, landingOf, ontoTimed, type Landing } from '$lib/api/route-anchors';
 import { ChordScales } from './chord-scales.svelte';
 
 const KEY = Symbol('open tune');
@@ -79,7 +80,15 @@ export class OpenTune {
 	readonly chordScales = new ChordScales();
 	/** The tune in another key, while it is drilled there; null as written. */
 	keyed: KeyedTune | null = $state.raw(null);
-	readonly chart: Chart = $derived.by(() => this.keyed?.chart ?? parseChart(this.saved.chart));
+	/** The chart as it is written. */
+	readonly written: Chart = $derived.by(() => this.keyed?.chart ?? parseChart(this.saved.chart));
+	/** When the line lands that is made here, beside the changes; null where nothing is made. */
+	private landing: Landing | null = $state.raw(null);
+	private readonly timed: TimedChart | null = $derived(
+		this.landing && chartOf(this.written, this.landing)
+	);
+	/** The chart by the moments that are landed on: its changes, and more while a line is made that asks for them. */
+	readonly chart: Chart = $derived(this.timed?.chart ?? this.written);
 	readonly instrument = $derived(
 		instrumentOf(this.chart, this.player.instruments, this.player.hand).instrument
 	);
@@ -127,10 +136,26 @@ export class OpenTune {
 	/** Opens a tune from its start, whatever was looked at before; without a position the hand lies on the root. */
 	begin(tune: TuneAnswer, position: number | null): void {
 		this.saved = tune;
-		[this.keyed, this.slide, this.block] = [null, 0, false];
+		[this.keyed, this.slide, this.block, this.landing] = [null, 0, false, null];
 		this.cursor = this.chart.changes.length > 1 ? 1 : 0;
 		this.moveTo(position ?? rootPosition(this.chart, this.player.instruments));
 		this.placed = position !== null;
+	}
+
+	/** Takes the moments that a line lands on for the changes of the chart; null for those that are written. */
+	landAs(wishes: Landing | null): void {
+		const next = wishes && landingOf(wishes);
+		if (JSON.stringify(next) === JSON.stringify(this.landing)) return;
+		const tick = this.change?.tick ?? 0;
+		this.landing = next;
+		this.cursor = Math.max(0, changeIndexAt(this.chart, tick));
+	}
+
+	/** Notes that are kept by the chords of the chart as it is written, by those that are shown. */
+	onto<T extends { readonly tick: number; readonly chord: number }>(
+		notes: readonly T[]
+	): readonly T[] {
+		return this.timed ? ontoTimed(this.timed, notes) : notes;
 	}
 
 	/** The scale for a chord: one chosen for it, or the chart's own. */

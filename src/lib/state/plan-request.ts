@@ -30,6 +30,6 @@ export function requestOf(open: OpenTune, wishes: Wishes): RouteRequest {
 export function scalesUnder(open: OpenTune, { style, line, anchors }: Wishes): (Scale | null)[] {
 	const { chart, scale } = open;
 	const used = style === 'blend' ? blendScale(chart, scale) : scale;
-	const byHand = scalesOf(chart, boundAnchors(open, anchors));
+	const byHand = scalesOf(chart, boundAnchors(open, anchors), line);
 	return scalesAlong(chart, used, line.scalePlan, byHand, line.alternate);
 }

@@ -128,8 +128,7 @@ export class RoutePlan extends RouteWishes {
 		const kept = keptWishes(this.open.saved.id, this.saved?.id ?? null, this.open.position);
 		if (!kept) return false;
 		this.history.push(kept);
-		this.open.slide = kept.line.slide;
-		this.open.block = kept.line.block;
+		this.hold(kept);
 		this.open.moveTo(kept.position);
 		await this.plan();
 		return true;
@@ -144,18 +143,18 @@ export class RoutePlan extends RouteWishes {
 		this.warnings = [];
 		this.arrivals = [];
 		this.windows = [];
+		const wishes = route ? wishesOf(route) : firstWishes(this.open.position);
+		this.hold(wishes);
 		const current = route?.tuneVersion === this.open.saved.version;
-		this.line = route && current ? route.plan.notes : [];
-		this.old = route && !current ? route.plan.notes : [];
-		this.open.slide = route?.line.slide ?? 0;
-		this.open.block = route?.line.block ?? false;
+		const notes = route ? this.open.onto(route.plan.notes) : [];
+		this.line = current ? notes : [];
+		this.old = current ? [] : notes;
 		if (!route) {
 			this.targets = [];
-			this.history.reset(firstWishes(this.open.position));
+			this.history.reset(wishes);
 			return;
 		}
 		this.open.moveTo(route.position);
-		const wishes = wishesOf(route);
 		this.history.reset({ ...wishes, anchors: settleOwn(this.open.chart, wishes.anchors) });
 		this.targets = savedTargets(route, this.open.chart, this.open.instrument);
 	}

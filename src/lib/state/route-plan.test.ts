@@ -228,7 +228,7 @@ describe('the line of a route', () => {
 		const shape = () => plan.line.map((note) => [note.tick, note.string, note.fret]);
 		const before = shape();
 		opened.replace(tune({ chart: transposeText(CHART, { steps: 3, semitones: 5 }), version: 2 }));
-		plan.transpose(5);
+		plan.transpose({ steps: 3, semitones: 5 });
 		await settled();
 		expect(plan.wishes.position).toBe(11);
 		expect(shape()).toEqual(before.map(([tick, string, fret]) => [tick, string, fret + 5]));

@@ -12,9 +12,19 @@ import {
 import type { NoteAnswer } from '$lib/api/plan-schema';
 import { frozenOf } from '$lib/api/route-anchors';
 import * as edit from './anchor-edit';
-import { moveAnchors } from './anchor-move';
+import { shortestMove, type Interval } from '$core/pitch';
+import { higher, moveAnchors } from './anchor-move';
 import { History } from './history.svelte';
 import type { OpenTune } from './open-tune.svelte';
+
+/** Entries in order of their bars, without those that say what is said already. */
+function settled<T extends { readonly bar: number; readonly beat?: number }>(
+	entries: readonly T[],
+	told: (entry: T) => unknown
+): T[] {
+	const order = [...entries].sort((a, b) => a.bar - b.bar || (a.beat ?? 1) - (b.beat ?? 1));
+	return order.filter((entry, i) => told(entry) !== (i > 0 ? told(order[i - 1]) : null));
+}
 
 /** What the player wants of a route, with undo: every change of it is one step. */
 export abstract class RouteWishes {
@@ -98,9 +108,15 @@ export abstract class RouteWishes {
 		this.follow();
 	}
 
+	/** The tune is seen as it is played: how the neck is held, and when the line lands. */
+	protected hold(wishes: Wishes): void {
+		this.open.slide = wishes.line.slide;
+		this.open.block = wishes.line.block;
+		this.open.landAs(wishes);
+	}
+
 	private follow(): void {
-		this.open.slide = this.wishes.line.slide;
-		this.open.block = this.wishes.line.block;
+		this.hold(this.wishes);
 		this.open.moveTo(this.wishes.position);
 		this.changed();
 	}
@@ -195,24 +211,62 @@ export abstract class RouteWishes {
 		});
 	}
 
+	/** Puts the hand somewhere from a written bar on; null where it was without this. */
+	setHand(bar: number, position: number | null): void {
+		const { hand } = this.wishes.line;
+		this.setHands([...hand.filter((entry) => entry.bar !== bar), { bar, position }]);
+	}
+
+	/** Where the hand is from which written bar on. Entries that change nothing are left out. */
+	setHands(hand: LineSettings['hand']): void {
+		const { line } = this.wishes;
+		const told = settled(hand, (entry) => entry.position);
+		this.wish({ line: { ...line, roam: null, block: false, hand: told } });
+	}
+
+	/** The scale from a written bar on; null for what stood there without this. */
+	setScaleFrom(bar: number, scale: { tonic: string; name: string } | null): void {
+		const { scales } = this.wishes.line;
+		this.setScales([
+			...scales.filter((e) => e.bar !== bar || e.beat !== 1),
+			{ bar, beat: 1, scale }
+		]);
+	}
+
+	setScales(scales: LineSettings['scales']): void {
+		const told = settled(scales, ({ scale }) => scale && `${scale.tonic} ${scale.name}`);
+		this.setLine({ scales: told });
+	}
+
 	/**
 	 * Moves the whole route along the neck with the tune's key: everything fixed keeps its shape.
+	 * @param interval from the old key to the new one
 	 * @returns how many own notes had to go to another string, or an octave off
 	 */
-	transpose(semitones: number): number {
+	transpose(interval: Interval): number {
 		const { instrument } = this.open;
+		const semitones = shortestMove(0, interval.semitones);
 		const { position, anchors, line } = this.wishes;
 		const [low, high] = [1, lastPosition(instrument)];
-		const all = [position, ...line.places.map((entry) => entry.position)];
+		const placed = [...line.places, ...line.hand].map((entry) => entry.position ?? position);
+		const all = [position, ...placed];
 		const shift = [semitones, semitones - 12, semitones + 12]
 			.sort((a, b) => Math.abs(a) - Math.abs(b))
 			.find((frets) => all.every((at) => at + frets >= low && at + frets <= high));
 		if (shift === undefined) return 0;
 		const places = line.places.map((entry) => ({ ...entry, position: entry.position + shift }));
-		const moved = moveAnchors(anchors, this.open, shift);
+		const hand = line.hand.map((entry) => ({
+			...entry,
+			position: entry.position === null ? null : entry.position + shift
+		}));
+		const scales = line.scales.map(({ scale, ...at }) => ({
+			...at,
+			scale: scale && { ...scale, tonic: higher(scale.tonic, interval) }
+		}));
+		const moved = moveAnchors(anchors, this.open, shift, interval);
 		this.wish({
 			position: position + shift,
-			line: { ...line, places },
+			line: { ...line, places, hand, scales },
 			anchors: moved.anchors
 		});
 		return moved.refingered;

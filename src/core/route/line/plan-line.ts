@@ -124,7 +124,10 @@ export function planLine(
 	const starts = onsets.filter((onset) => onset.target !== null);
 	stretches.forEach((stretch, i) => {
 		const struck = strike(stretch, chosen[i]!, starts[i]!, pools, own);
-		notes.push(...struck.notes);
+		const [landing, ...way] = struck.notes;
+		// A colour that is landed on is told by what it is over its chord.
+		const { role } = targets[starts[i]!.target ?? 0]!;
+		if (landing) notes.push(landing.role === null ? { ...landing, role } : landing, ...way);
 		traits.push(...struck.traits);
 	});
 	const arrivals = targets.map((_, i): Approach | null => {
@@ -141,7 +144,7 @@ export function planLine(
 			}),
 		costs: () => nameCosts(stretches, chosen, motion),
 		warnings: [
-			...warningsOf(targets, stretches),
+			...warningsOf(chart, targets, stretches),
 			...[...adapted].map(([i, lost]) => adaptedAt(starts[i]!, targets, lost))
 		]
 	};

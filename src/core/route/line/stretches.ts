@@ -20,10 +20,15 @@ const FAR = 5;
 
 /** Ways without room for a note, and locks that the way between them cannot bridge by less than leaps. */
 export function warningsOf(
+	chart: Chart,
 	targets: readonly Target[],
 	stretches: readonly Stretch[]
 ): PlanWarning[] {
 	const warnings: PlanWarning[] = [];
+	const where = (change: number) => {
+		const { bar, to } = chart.changes[change]!;
+		return `${to.symbol} in bar ${bar}`;
+	};
 	const tight: number[] = [];
 	stretches.slice(0, -1).forEach(({ moments }, i) => {
 		const [from, to] = [targets[i]!, targets[i + 1]!];
@@ -31,13 +36,13 @@ export function warningsOf(
 		if (moments.length === 0) tight.push(to.change);
 		if (from.locked && to.locked && apart > FAR * (moments.length + 1)) {
 			const room = moments.length === 1 ? 'one note' : `${moments.length || 'no'} notes`;
-			const message = `The locks at changes ${from.change} and ${to.change} lie ${apart} semitones apart with room for ${room} between: the line must leap.`;
+			const message = `The locks on ${where(from.change)} and ${where(to.change)} lie ${apart} semitones apart with room for ${room} between: the line must leap.`;
 			warnings.push({ change: to.change, message });
 		}
 	});
 	if (tight.length > 0) {
 		const many = tight.length > 1 ? ` and ${tight.length - 1} more` : '';
-		const message = `No room for a note before change ${tight[0]}${many} in this rhythm: the targets stand alone there.`;
+		const message = `No room for a note before ${where(tight[0]!)}${many} in this rhythm: the targets stand alone there.`;
 		warnings.push({ change: tight[0]!, message });
 	}
 	return warnings;

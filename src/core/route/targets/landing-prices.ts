@@ -16,6 +16,8 @@ export const WEIGHTS = {
 	thirdIdentical: 2500,
 	backAndForth: 800,
 	turn: 250,
+	/** A tone of a chord that goes on, landed on again before the others had their turn: where the player chose it. */
+	outOfTurn: 5000,
 	registerPerSemitone: 120,
 	/** What the hand pays for crossing strings counts this many hundredths: between landings it has time. */
 	crossing: 33,

@@ -32,38 +32,45 @@ export function rankLandings(request: PlanRequest, change: number): Landing[] {
 	const locks = request.locks.filter((lock) => lock.change !== change);
 	const letPass = request.letPass.filter((index) => index !== change);
 	const open = settle({ ...request, locks, letPass });
-	const { steps } = planSteps(open);
-	const at = steps.findIndex((step) => step.change.index === change);
+	const asked = planSteps(open).steps;
+	const at = asked.findIndex((step) => step.change.index === change);
 	if (at < 0) return [];
-	const any = planSteps({ ...open, style: 'nearest' }).steps.find((s) => s.change.index === change);
-	const fitting = steps[at]!.candidates;
-	steps[at] = any ?? steps[at]!;
+	const fitting = asked[at]!.candidates;
+	const { steps } = planSteps(open, change);
 	const lattice = buildLattice(open, steps);
 	const through = costsThrough(lattice, at);
-	const fits = steps[at].candidates.map((place) =>
-		fitting.some((other) => samePlace(other, place))
-	);
+	const { candidates } = steps[at]!;
+	const fits = candidates.map((place) => fitting.some((other) => samePlace(other, place)));
 	const least = Math.min(...through.filter((_, i) => fits[i]));
 	// Moves are told from where the plan as it stands comes from.
 	const from =
 		at > 0 ? planTargets(request).targets.findLast((target) => target.change < change) : null;
 	const before = from && steps[at - 1]!.candidates.find((place) => samePlace(place, from));
-	return steps[at].candidates
-		.map((place, i) => ({
-			string: place.string,
-			fret: place.fret,
-			midi: place.midi,
-			name: place.tone.name,
-			role: place.tone.role,
-			reach: place.reach,
-			finger: open.instrument.slide ? null : place.finger,
-			extra: (through[i]! - least) / 1000,
-			fits: fits[i]!,
-			semitones: before ? place.midi - before.midi : null,
-			reasons: [
-				moveReason(steps[at]!, before ?? null, place),
-				earReason(open, steps[at]!, place)
-			].filter((text) => text !== null)
-		}))
+	// Where tones take turns a place stands there as often as there are ways to it.
+	const best = new Map<string, number>();
+	candidates.forEach(({ string, fret }, i) => {
+		const known = best.get(`${string} ${fret}`);
+		if (known === undefined || through[i]! < through[known]!) best.set(`${string} ${fret}`, i);
+	});
+	return [...best.values()]
+		.map((i) => {
+			const place = candidates[i]!;
+			return {
+				string: place.string,
+				fret: place.fret,
+				midi: place.midi,
+				name: place.tone.name,
+				role: place.tone.role,
+				reach: place.reach,
+				finger: open.instrument.slide ? null : place.finger,
+				extra: (through[i]! - least) / 1000,
+				fits: fits[i]!,
+				semitones: before ? place.midi - before.midi : null,
+				reasons: [
+					moveReason(steps[at]!, before ?? null, place),
+					earReason(open, steps[at]!, place)
+				].filter((text) => text !== null)
+			};
+		})
 		.sort((a, b) => Number(b.fits) - Number(a.fits) || a.extra - b.extra);
 }

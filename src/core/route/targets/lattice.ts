@@ -2,7 +2,9 @@ import { chartTicks, type Change } from '../../chart';
 import { roleKind, type RoleKind } from '../../chord';
 import { crossingPrice, shiftPrice, windowPlaces, type WindowPlace } from '../../neck';
 import type { Candidate, Step } from './candidates';
+import { isHeld } from '../landing-times';
 import { positionAt, TERMS, type PlanRequest, type Term } from '../types';
+import { turnPrice } from './turns';
 import { RESTLESSNESS, STYLE_WEIGHTS, UNREST, voiceLeading, WEIGHTS } from './landing-prices';
 
 /**
@@ -64,9 +66,12 @@ function ownCosts(
 	const { tone } = candidate;
 	const kind = roleKind(tone.role);
 	const before = steps[i]!.change.from?.chord;
-	const inChord = before?.tones.some((other) => other.pc === tone.pc) ?? false;
+	const held = isHeld(steps[i]!.change);
+	const inChord = (!held && before?.tones.some((other) => other.pc === tone.pc)) ?? false;
 	const inScale =
-		before !== undefined && (request.scale?.notes.some((note) => note.pc === tone.pc) ?? false);
+		!held &&
+		before !== undefined &&
+		(request.scale?.notes.some((note) => note.pc === tone.pc) ?? false);
 	const low = candidate.string > request.instrument.open.length - 2;
 	return {
 		role: weights.role[kind] + (tone.essential ? 0 : WEIGHTS.tension),
@@ -144,7 +149,10 @@ export function buildLattice(request: PlanRequest, steps: readonly Step[]): Latt
 		for (const from of before.candidates) {
 			for (const to of step.candidates) {
 				made[at++] =
-					moveCost(request, from.midi, to.midi) + stringCost(from.string, to.string) + shift;
+					moveCost(request, from.midi, to.midi) +
+					stringCost(from.string, to.string) +
+					shift +
+					turnPrice(step.turn, from, to);
 			}
 		}
 		row.set(step.candidates, made);
@@ -181,6 +189,7 @@ export function pathCosts(
 		total.voiceLeading += moveCost(request, from.midi, to.midi);
 		total.strings += stringCost(from.string, to.string);
 		total.shift += shiftCost(request, steps[i - 1]!, step);
+		total.repetition += turnPrice(step.turn, from, to);
 		if (i === 1) return;
 		const three = tripleCosts(at(i - 2).midi, from.midi, to.midi);
 		total.repetition += three.repetition ?? 0;

@@ -1,6 +1,7 @@
 import { countWord } from '../../kernel';
 import { roleWords } from '../../chord';
 import { type Candidate, type Step, soughtWords, tonesForStyle } from './candidates';
+import { isHeld } from '../landing-times';
 import { positionAt, type PlanRequest } from '../types';
 
 /** A number of semitones in words: `a semitone`, `a whole tone`, `5 semitones`. */
@@ -38,6 +39,7 @@ export function earReason(request: PlanRequest, step: Step, to: Candidate): stri
 	const before = step.change.from;
 	if (!before) return null;
 	const { name, pc } = to.tone;
+	if (isHeld(step.change)) return `${step.change.to.symbol} goes on: now another of its tones.`;
 	if (before.chord?.tones.some((tone) => tone.pc === pc)) {
 		return `${name} is in both chords: it does not tell the change.`;
 	}
@@ -59,7 +61,7 @@ export function landingReasons(
 	if (ear) reasons.push(ear);
 	if (step.locked) reasons.push('You locked it.');
 	else if (!tonesForStyle(step.change, request).some((tone) => tone.pc === to.tone.pc)) {
-		const what = soughtWords(request.style);
+		const what = soughtWords(request);
 		reasons.push(`The place holds no ${what} of ${step.change.to.symbol}.`);
 	}
 	if (to.reach) {
@@ -69,6 +71,14 @@ export function landingReasons(
 				: 'on toward the body';
 		reasons.push(`A reach: one fret ${side}.`);
 	}
-	if (!to.tone.essential) reasons.push('A tension: it leans, and wants to move on.');
+	if (!to.tone.essential) {
+		const { symbol, chord } = step.change.to;
+		const colour = !chord.tones.includes(to.tone);
+		reasons.push(
+			colour
+				? `${to.tone.name} is no tone of ${symbol}: it leans, and wants to move on.`
+				: 'A tension: it leans, and wants to move on.'
+		);
+	}
 	return reasons;
 }

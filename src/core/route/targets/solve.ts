@@ -13,7 +13,10 @@ const triple = (a: number, b: number, c: number): number => {
 	return first === 0 && second === 0 ? thirdIdentical : 0;
 };
 
-type Layer = { readonly cost: Int32Array; readonly from: Uint8Array };
+/** Candidates of the step before last, by state; few steps have more than a byte counts. */
+type From = Uint8Array | Uint16Array;
+
+type Layer = { readonly cost: Int32Array; readonly from: From };
 
 /** First layer with a state: pairs of the first two steps. */
 function firstPairs({ sizes, own, pairs }: Lattice): Int32Array {
@@ -81,7 +84,7 @@ function advance(lattice: Lattice, i: number, before: Int32Array): Layer {
 	const pair = pairs[i]!;
 	const ownCost = own[i]!;
 	const cost = new Int32Array(nb * nc);
-	const from = new Uint8Array(nb * nc);
+	const from: From = pa.length > 256 ? new Uint16Array(nb * nc) : new Uint8Array(nb * nc);
 	for (let b = 0; b < nb; b++) {
 		gather(before, b, nb, pa, pb[b]!);
 		for (let c = 0; c < nc; c++) {
@@ -136,7 +139,7 @@ export function solve(lattice: Lattice): Path {
 		return { path: [best], cost: own[0]![best]! };
 	}
 	let cost = firstPairs(lattice);
-	const back: Uint8Array[] = [];
+	const back: From[] = [];
 	for (let i = 2; i < n; i++) {
 		const layer = advance(lattice, i, cost);
 		cost = layer.cost;

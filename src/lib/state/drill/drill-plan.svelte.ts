@@ -79,7 +79,7 @@ export class DrillPlan {
 		const targets = savedTargets(route, open.chart, open.instrument);
 		const fresh = route.tuneVersion === open.saved.version;
 		this.made = { targets, notes: fresh ? route.plan.notes : [] };
-		this.handAt = handOn(open, targets, route.position);
+		this.handAt = handOn(open, targets, route.position, route.line);
 		this.show();
 		return true;
 	}

@@ -1,6 +1,6 @@
 import { samePlace, pitchAt, type Place } from '$core/neck';
 import { changeIndexAt } from '$core/chart';
-import { pitchClass, shortestMove } from '$core/pitch';
+import { intervalBetween } from '$core/pitch';
 import type { Landing } from '$core/route';
 import { hear } from '$lib/state/hear';
 import { placeFor } from '$lib/state/line-edit';
@@ -192,6 +192,6 @@ export class RouteActions {
 		const after = open.key;
 		if (!before || !after || before === after) return;
 		this.selection.clear();
-		plan.transpose(shortestMove(pitchClass(before.tonic), pitchClass(after.tonic)));
+		plan.transpose(intervalBetween(before.tonic, after.tonic));
 	}
 }
