@@ -9,7 +9,7 @@ export {
 } from './coverage';
 export { type CoverageRow } from './coverage-row';
 export { checkLine } from './judge/check';
-export { colourOver } from './judge/colour';
+export { colourOver } from './colour';
 export {
 	COLOURS,
 	LANDING_RESULTS,

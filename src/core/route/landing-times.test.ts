@@ -162,7 +162,8 @@ describe('a chord that goes on', () => {
 	});
 
 	it('is planned as well as trying everything would', () => {
-		const instrument = buildInstrument('bass', 20, 0)!;
+		const instrument = buildInstrument('bass', 20, 0);
+		if (!instrument) throw new Error('no bass');
 		const texts = ['| A7 | % | % | D7 |', '| Am | % | % | % |', '| E5 | % | % | A7 |'];
 		for (const text of texts) {
 			for (const position of [1, 4, 7]) {

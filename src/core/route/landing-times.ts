@@ -1,5 +1,7 @@
 import {
+	barAt,
 	beatTicks,
+	changeIndexAt,
 	eventIndexAt,
 	type Change,
 	type Chart,
@@ -100,7 +102,7 @@ function partEvents(chart: Chart, parts: ReadonlySet<number>): Piece[] {
 				pieces.push({ event: { ...event, index, durationTicks }, of: event.index });
 				return;
 			}
-			const bar = chart.played.findLast((one) => one.startTick <= startTick)!;
+			const bar = barAt(chart, startTick);
 			const beat = 1 + (startTick - bar.startTick) / beatTicks(bar.signature);
 			const where = { bar: bar.index + 1, beat, pass: bar.pass };
 			pieces.push({
@@ -111,13 +113,6 @@ function partEvents(chart: Chart, parts: ReadonlySet<number>): Piece[] {
 	}
 	return pieces;
 }
-
-/** A chord as a change names it. */
-const sounds = (event: ChordEvent): Change['to'] => ({
-	...event,
-	chord: event.chord!,
-	symbol: notation(event.symbol)
-});
 
 /** The beat that a landing waits for, if its chord sounds until then. */
 function delayed(chart: Chart, change: Change, until: number, beat: number): Change {
@@ -139,27 +134,23 @@ export function timedChart(chart: Chart, times: LandingTimes): TimedChart {
 	}
 	const pieces = partEvents(chart, parts);
 	const events = pieces.map(({ event }) => event);
-	const first = new Map<number, ChordEvent>();
-	const last = new Map<number, ChordEvent>();
-	for (const { event, of } of pieces) {
-		if (!first.has(of)) first.set(of, event);
-		last.set(of, event);
-	}
+	const first = new Map(pieces.map(({ event, of }) => [of, event] as const).reverse());
+	const last = new Map(pieces.map(({ event, of }) => [of, event] as const));
 	const byTick = new Map(events.map((event) => [event.startTick, event]));
 	const own = written.map((change): { change: Change; of: number } => {
-		const from = change.from && { ...change.from, ...last.get(change.from.index)! };
-		return {
-			change: { ...change, from, to: sounds(first.get(change.to.index)!) },
-			of: change.index
-		};
+		const { chord, symbol, index } = change.to;
+		const from = change.from && { ...change.from, ...last.get(change.from.index) };
+		const to = { ...change.to, ...first.get(index), chord, symbol };
+		return { change: { ...change, from, to }, of: change.index };
 	});
 	const held = [...landings].flatMap(([tick, bar]) => {
 		const to = byTick.get(tick);
 		const from = to && events[to.index - 1];
 		if (!to?.chord || !from) return [];
-		const of = written.findLast((change) => change.tick <= tick)!.index;
 		const where = { tick, bar: bar.index + 1, beat: 1, source: writtenOf(bar), pass: bar.pass };
-		return [{ change: { index: 0, ...where, from, to: sounds(to) }, of }];
+		const sounding = { ...to, chord: to.chord, symbol: notation(to.symbol) };
+		const change: Change = { index: 0, ...where, from, to: sounding };
+		return [{ change, of: changeIndexAt(chart, tick) }];
 	});
 	const all = [...own, ...held].sort((a, b) => a.change.tick - b.change.tick);
 	const changes = all.map(({ change }, index): Change => {

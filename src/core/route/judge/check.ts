@@ -6,7 +6,7 @@ import { chordAfter, noteVerdict, keyOf, nameOver } from '../../harmony';
 import { inWindow, windowPlaces } from '../../neck';
 import { BEATS, beatWeight } from '../pulse';
 import { arrivalOf, isDead } from '../playing';
-import { colourOver } from './colour';
+import { colourOver } from '../colour';
 import { fixFor } from './fix';
 import { goesOnInto } from './ornament';
 import { moments, resolvedBy, type Moment } from './resolve';

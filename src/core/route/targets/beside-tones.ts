@@ -2,7 +2,7 @@ import type { Change, Chart } from '../../chart';
 import { toneAt, type Role, type Tone } from '../../chord';
 import { readOver, type Scale } from '../../harmony';
 import { noteName, notation, pitchClass, type Note } from '../../pitch';
-import { colourOver } from '../judge/colour';
+import { colourOver } from '../colour';
 import type { PlanRequest } from '../types';
 
 /** A note as something that a change is landed on, whatever the chord makes of it. */

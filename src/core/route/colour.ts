@@ -1,6 +1,6 @@
-import type { Chart } from '../../chart';
-import type { Role } from '../../chord';
-import { chordAfter, noteVerdict, readOver, type Scale } from '../../harmony';
+import type { Chart } from '../chart';
+import type { Role } from '../chord';
+import { chordAfter, noteVerdict, readOver, type Scale } from '../harmony';
 
 /**
  * The role of a pitch over the chord of an event, where it is a colour of the scale there: 6, 9, 11, ♯11, 13, a seventh
