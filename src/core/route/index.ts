@@ -41,6 +41,7 @@ export {
 	type LineWishes
 } from './line/types';
 export { arrivalOf, does, isAlso, isDead, isReached, playing, playingOf } from './playing';
+export { handStretches, type HandStretch } from './hand-along';
 export { handAlong, handByBar, heldInstrument, type HandWish, type Setting } from './holding';
 export { isHeld, LANDS, timedChart, type LandingTimes, type TimedChart } from './landing-times';
 export { placeHand, planRoute, planTargets } from './plan';
@@ -60,6 +61,7 @@ export { checkRequest } from './targets/candidates';
 export { rankLandings, type Landing } from './targets/landings';
 export {
 	LEANS,
+	positionAt,
 	STYLES,
 	TERMS,
 	type HandWindow,

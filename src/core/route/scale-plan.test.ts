@@ -53,6 +53,20 @@ describe('scale plans', () => {
 		}
 	});
 
+	it('alternate: the I, too, and every chorus alike, where the player says so', () => {
+		const chart = parseChart('key: A blues\n[Head x2]\n| A7 | D7 |');
+		const told = (wish: Parameters<typeof scalesAlong>[4]) =>
+			scalesAlong(chart, scaleInUse(chart).scale, 'alternate', [], wish).map(
+				(scale) => scale?.name.split(' ')[0]
+			);
+		const free = { four: null, five: null };
+		expect(told(free)).toEqual(['major', 'minor', 'minor', 'major']);
+		expect(told({ ...free, same: true })).toEqual(['major', 'minor', 'major', 'minor']);
+		expect(told({ ...free, one: 'minor', four: 'major', same: true })).toEqual([
+			...['minor', 'major', 'minor', 'major']
+		]);
+	});
+
 	it('alternate: a minor tonic chord takes the minor one', () => {
 		expect(names('key: A minor\n| Am7 | Dm7 |', 'alternate')).toEqual([
 			'minor pentatonic',

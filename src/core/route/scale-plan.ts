@@ -10,10 +10,15 @@ import { buildScale, chordAfter, keyOf, noteVerdict, scaleChoices, type Scale } 
 export const SCALE_PLANS = ['one', 'follow', 'alternate', 'arpeggio'] as const;
 export type ScalePlan = (typeof SCALE_PLANS)[number];
 
-/** Which pentatonic of home the IV and the V take in turn; null for the one that fits the chord better. */
+/**
+ * Which pentatonic of home the I, the IV and the V take; null for the one that fits the chord better. With `same` they do
+ * not change places in another chorus.
+ */
 export type AlternateWish = {
+	readonly one?: 'major' | 'minor' | null;
 	readonly four: 'major' | 'minor' | null;
 	readonly five: 'major' | 'minor' | null;
+	readonly same?: boolean;
 };
 
 /** A scale chosen by hand for one event of a chart. */
@@ -70,8 +75,8 @@ function fit(scale: Scale, chord: Chord, next: Chord | null): number {
 /**
  * Major and minor pentatonic of the tonic, by chord: each chord takes the one that holds more of its
  * tones and clashes less (over a blues: major on I and V, minor on IV); equal ones fall to the mode of
- * the key. On the IV and the V the player's wish goes before that. The second time a bar is played, and every
- * other time after, they change places.
+ * the key. On the I, the IV and the V the player's wish goes before that. The second time a bar is played, and
+ * every other time after, they change places, if the player wants that.
  */
 function alternate(chart: Chart, key: Key, wish: AlternateWish | null): (Scale | null)[] {
 	const major = onTonic(key, 'major pentatonic');
@@ -82,10 +87,11 @@ function alternate(chart: Chart, key: Key, wish: AlternateWish | null): (Scale |
 		const next = chordAfter(chart, index);
 		const gain = fit(major, chord, next) - fit(minor, chord, next);
 		const above = mod(pitchClass(chord.root) - pitchClass(key.tonic), 12);
-		const wanted = above === FOUR ? wish?.four : above === FIVE ? wish?.five : null;
+		const wanted =
+			above === 0 ? wish?.one : above === FOUR ? wish?.four : above === FIVE ? wish?.five : null;
 		const fits = gain === 0 ? !darker : gain > 0;
 		const bright = wanted ? wanted === 'major' : fits;
-		return bright === (pass % 2 === 1) ? major : minor;
+		return bright === (wish?.same === true || pass % 2 === 1) ? major : minor;
 	});
 }
 

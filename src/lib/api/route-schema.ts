@@ -44,7 +44,14 @@ const finger = int(1, 4);
 
 /** What the IV and the V take where two pentatonics alternate. */
 const pentatonic = z.nullable(z.enum(['major', 'minor']));
-export const alternateInput = z.strictObject({ four: pentatonic, five: pentatonic });
+export const alternateInput = z.strictObject({
+	one: z.optional(pentatonic),
+	four: pentatonic,
+	five: pentatonic,
+	same: z
+		.optional(z.boolean())
+		.check(describe('They do not change places the second time that a bar is played'))
+});
 
 /** How a note is played (see `Playing`). */
 export const PLAYING = {

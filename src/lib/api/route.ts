@@ -10,6 +10,9 @@ import {
 	changeOfAnchor,
 	colourOver,
 	handAlong,
+	handStretches,
+	positionAt,
+	type HandStretch,
 	heldInstrument,
 	LineWork,
 	placesInBar,
@@ -47,6 +50,8 @@ export type RouteRequest = {
 export type PlannedRoute = PlanAnswer['plans'][number] & {
 	readonly warnings: readonly string[];
 	readonly arrivals: readonly (readonly ArrivalOption[])[];
+	/** Where the hand is, as it was planned or read off own notes. */
+	readonly hands: readonly HandStretch[];
 };
 
 /** A chart that is planned on again and again: read once, with what earlier plans of it left. */
@@ -276,7 +281,14 @@ export function runRoute(
 	const whole = planWhole(ready.request, ready.line, 1, desk.work, ready.own)[0]!;
 	const told = whole.plan.warnings.map((warning) => warning.message);
 	const arrivals = whole.line?.options() ?? [];
-	return { value: { ...answerOf(whole), warnings: [...warnings, ...told], arrivals } };
+	const { request: made, own } = ready;
+	const hands = handStretches(
+		made,
+		(change) => positionAt(made, change),
+		own.ways,
+		request.route.position
+	);
+	return { value: { ...answerOf(whole), warnings: [...warnings, ...told], arrivals, hands } };
 }
 
 /** Up to `count` truly different plans of a route, cheapest first. */

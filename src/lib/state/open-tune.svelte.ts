@@ -24,7 +24,6 @@ import {
 import { heldInstrument, type TimedChart } from '$core/route';
 import { pitchClass } from '$core/pitch';
 import type { TuneAnswer } from '$lib/api/notebook-schema';
-import { chartOf, landingOf, ontoTimed, type Landing } from '$lib/api/route-anchors';
 import { ChordScales } from './chord-scales.svelte';
 
 const KEY = Symbol('open tune');
@@ -58,6 +57,9 @@ export type Incoming = {
 	readonly block: boolean;
 };
 
+/** How a line that is made reads the chart; lines of one key read it alike. */
+export type Landing = { readonly key: string; readonly read: (chart: Chart) => TimedChart };
+
 const NO_SETUP: PlayerSetup = { instruments: [], hand: MEDIUM_HAND, scales: [] };
 
 /**
@@ -84,9 +86,8 @@ export class OpenTune {
 	readonly written: Chart = $derived.by(() => this.keyed?.chart ?? parseChart(this.saved.chart));
 	/** When the line lands that is made here, beside the changes; null where nothing is made. */
 	private landing: Landing | null = $state.raw(null);
-	private readonly timed: TimedChart | null = $derived(
-		this.landing && chartOf(this.written, this.landing)
-	);
+	/** The chart by what the line that is made here asks of it. */
+	readonly timed: TimedChart | null = $derived(this.landing && this.landing.read(this.written));
 	/** The chart by the moments that are landed on: its changes, and more while a line is made that asks for them. */
 	readonly chart: Chart = $derived(this.timed?.chart ?? this.written);
 	readonly instrument = $derived(
@@ -143,19 +144,11 @@ export class OpenTune {
 	}
 
 	/** Takes the moments that a line lands on for the changes of the chart; null for those that are written. */
-	landAs(wishes: Landing | null): void {
-		const next = wishes && landingOf(wishes);
-		if (JSON.stringify(next) === JSON.stringify(this.landing)) return;
+	landAs(landing: Landing | null): void {
+		if (landing?.key === this.landing?.key) return;
 		const tick = this.change?.tick ?? 0;
-		this.landing = next;
+		this.landing = landing;
 		this.cursor = Math.max(0, changeIndexAt(this.chart, tick));
-	}
-
-	/** Notes that are kept by the chords of the chart as it is written, by those that are shown. */
-	onto<T extends { readonly tick: number; readonly chord: number }>(
-		notes: readonly T[]
-	): readonly T[] {
-		return this.timed ? ontoTimed(this.timed, notes) : notes;
 	}
 
 	/** The scale for a chord: one chosen for it, or the chart's own. */

@@ -1,4 +1,4 @@
-import { settleOwn } from '$lib/api/route-anchors';
+import { ontoTimed, settleOwn } from '$lib/api/route-anchors';
 import { wishesOf, firstWishes, type Wishes } from '$lib/api/route-schema';
 import {
 	arrivalsOf,
@@ -6,7 +6,7 @@ import {
 	type Approach,
 	type ArrivalOption,
 	type Check,
-	type HandWindow,
+	type HandStretch,
 	type Landing
 } from '$core/route';
 import type { Scale } from '$core/harmony';
@@ -32,8 +32,8 @@ export class RoutePlan extends RouteWishes {
 	targets: readonly TargetAnswer[] = $state.raw([]);
 	/** The notes of the line, landings among them; empty where landings alone are planned. */
 	line: readonly NoteAnswer[] = $state.raw([]);
-	/** Where the hand is from which change on. */
-	windows: readonly HandWindow[] = $state.raw([]);
+	/** Where the hand is, as it is planned or read off own notes; empty before the first plan. */
+	hands: readonly HandStretch[] = $state.raw([]);
 	arrivals: readonly (readonly ArrivalOption[])[] = $state.raw([]);
 	warnings: readonly string[] = $state.raw([]);
 	/** How much of a long plan is done, 0 … 1. */
@@ -69,7 +69,11 @@ export class RoutePlan extends RouteWishes {
 	});
 
 	/** The hand is in more than one place along the route. */
-	readonly roams: boolean = $derived(this.windows.length > 1);
+	readonly roams: boolean = $derived(
+		new Set(this.hands.map((stretch) => stretch.position)).size > 1
+	);
+	/** Own notes take the hand elsewhere. */
+	readonly ownHand: boolean = $derived(this.roams && this.hands.some((stretch) => stretch.own));
 	/** How each landing is reached by the line; null where no note leads there. */
 	readonly arrivalKinds: readonly (Approach | null)[] = $derived.by(() =>
 		arrivalsOf(this.line, this.open.chart)
@@ -84,9 +88,11 @@ export class RoutePlan extends RouteWishes {
 		const { chart, held: instrument, position } = this.open;
 		const { scales } = this;
 		const notes = this.line.length > 0 ? this.line : ringing(chart, this.targets);
-		const { colours } = this.wishes.line;
+		const { colours, home } = this.wishes.line;
 		const place = this.roams ? null : position;
-		return checkLine({ chart, instrument, scales, position: place, notes, colours });
+		const tonic = home ? this.open.key?.tonic : undefined;
+		const line = { notes, colours, home: tonic };
+		return checkLine({ chart, instrument, scales, position: place, ...line });
 	});
 
 	constructor(
@@ -111,9 +117,10 @@ export class RoutePlan extends RouteWishes {
 
 	/** Where the hand is at a change. */
 	handAt(change: number): number {
-		const { position } = this.open;
-		if (!this.roams) return position;
-		return this.windows.findLast((window) => window.change <= change)?.position ?? position;
+		const { position, chart } = this.open;
+		const tick = chart.changes[change]?.tick ?? 0;
+		if (!this.roams && !this.hands.some((stretch) => stretch.own)) return position;
+		return this.hands.findLast((stretch) => stretch.tick <= tick)?.position ?? position;
 	}
 
 	/** Keeps what is not saved yet, so that leaving the screen loses no lock. */
@@ -142,11 +149,13 @@ export class RoutePlan extends RouteWishes {
 		this.told = null;
 		this.warnings = [];
 		this.arrivals = [];
-		this.windows = [];
+		this.hands = [];
 		const wishes = route ? wishesOf(route) : firstWishes(this.open.position);
 		this.hold(wishes);
 		const current = route?.tuneVersion === this.open.saved.version;
-		const notes = route ? this.open.onto(route.plan.notes) : [];
+		const { timed } = this.open;
+		const kept = route?.plan.notes ?? [];
+		const notes = timed ? ontoTimed(timed, kept) : kept;
 		this.line = current ? notes : [];
 		this.old = current ? [] : notes;
 		if (!route) {
@@ -192,10 +201,10 @@ export class RoutePlan extends RouteWishes {
 				this.warnings = outcome.error.map((issue) => issue.message);
 				return;
 			}
-			const { targets, notes, windows, arrivals, warnings } = outcome.value;
+			const { targets, notes, hands, arrivals, warnings } = outcome.value;
 			this.targets = targets;
 			this.line = wishes.line.grid === 'targets' && wishes.anchors.frozen.length === 0 ? [] : notes;
-			this.windows = windows;
+			this.hands = hands;
 			this.arrivals = arrivals;
 			this.warnings = warnings;
 			this.plannedFor = wishes;
@@ -206,12 +215,13 @@ export class RoutePlan extends RouteWishes {
 		}
 	}
 
-	/** Learns the ways to arrive of a line that was loaded, without making it anew. */
+	/** Learns the hand's places and the ways to arrive of a line that was loaded, without making it anew. */
 	async learnArrivals(): Promise<void> {
-		if (this.line.length === 0 || this.arrivals.length > 0 || this.outdated) return;
+		if (this.line.length === 0 || this.hands.length > 0 || this.outdated) return;
 		const { line } = this;
 		const outcome = await this.planner().plan(this.request());
 		if (!outcome || 'error' in outcome || this.line !== line) return;
+		this.hands = outcome.value.hands;
 		const same = outcome.value.notes.length === line.length;
 		if (same && outcome.value.notes.every((note, i) => note.tick === line[i].tick)) {
 			this.arrivals = outcome.value.arrivals;

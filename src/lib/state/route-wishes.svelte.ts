@@ -5,12 +5,14 @@ import {
 	anchorOf,
 	changeOfAnchor,
 	handAlong,
+	handByBar,
 	heldInstrument,
 	type Approach,
 	type Style
 } from '$core/route';
 import type { NoteAnswer } from '$lib/api/plan-schema';
-import { frozenOf } from '$lib/api/route-anchors';
+import type { Chart } from '$core/chart';
+import { chartOf, frozenOf, landingOf } from '$lib/api/route-anchors';
 import * as edit from './anchor-edit';
 import { shortestMove, type Interval } from '$core/pitch';
 import { higher, moveAnchors } from './anchor-move';
@@ -103,7 +105,7 @@ export abstract class RouteWishes {
 	}
 
 	/** Takes a step that can be undone; once there is a plan it is made again at once. */
-	protected wish(change: Partial<Wishes>): void {
+	wish(change: Partial<Wishes>): void {
 		this.history.push({ ...this.wishes, ...change });
 		this.follow();
 	}
@@ -112,7 +114,9 @@ export abstract class RouteWishes {
 	protected hold(wishes: Wishes): void {
 		this.open.slide = wishes.line.slide;
 		this.open.block = wishes.line.block;
-		this.open.landAs(wishes);
+		const landing = landingOf(wishes);
+		const read = (chart: Chart) => chartOf(chart, landing);
+		this.open.landAs({ key: JSON.stringify(landing), read });
 	}
 
 	private follow(): void {
@@ -157,9 +161,29 @@ export abstract class RouteWishes {
 		return this.wishes.line.places.find((entry) => entry.section === section);
 	}
 
+	/** Where the player wants the hand at the cursor, before anything is planned. */
+	get handWanted(): number {
+		const { position, line } = this.wishes;
+		const bar = this.open.chart.played[(this.open.change?.bar ?? 1) - 1];
+		return (bar && handByBar(position, line)?.(bar)) ?? position;
+	}
+
+	/** What the player says of the hand in the cursor's bar, where it has a place of its own. */
+	private handEntry() {
+		const bar = this.open.change?.source ?? 1;
+		const { hand } = this.wishes.line;
+		const entry = hand.findLast((one) => one.bar <= bar);
+		return entry && entry.position !== null ? entry : undefined;
+	}
+
 	/** Moves the hand; locks that lie outside the new place are given up. Returns how many. */
 	setPosition(position: number): number {
 		const { anchors, line } = this.wishes;
+		const bar = line.roam ? undefined : this.handEntry();
+		if (bar) {
+			this.setHand(bar.bar, position);
+			return 0;
+		}
 		const own = line.roam ? undefined : this.ownPlace();
 		if (own) {
 			const { section } = own;
@@ -168,7 +192,8 @@ export abstract class RouteWishes {
 		}
 		if (position === this.wishes.position) return 0;
 		const still = { ...line, roam: null };
-		const moved = line.places.length > 0 ? anchors : this.within(still, position);
+		const placed = line.places.length > 0 || line.hand.length > 0;
+		const moved = placed ? anchors : this.within(still, position);
 		this.wish({ position, line: still, anchors: moved });
 		return anchors.locks.length - moved.locks.length;
 	}
@@ -179,7 +204,8 @@ export abstract class RouteWishes {
 		const held = { ...line, ...change };
 		if (JSON.stringify(held) === JSON.stringify(line)) return;
 		// Sections with places of their own, and a hand that roams, are placed anew by the plan.
-		const placed = held.roam !== null || (held.places.length > 0 && !held.block);
+		const own = held.places.length > 0 || held.hand.length > 0;
+		const placed = held.roam !== null || (own && !held.block);
 		this.wish({ line: held, anchors: placed ? anchors : this.within(held, position) });
 	}
 

@@ -1,11 +1,12 @@
 import { eventIndexAt, barAt, beatTicks, type Change } from '../../chart';
 import { searchBy, share } from '../../kernel';
-import type { Notation } from '../../pitch';
+import { pitchClass, type Notation } from '../../pitch';
 import { toneAt } from '../../chord';
 import { chordAfter, noteVerdict, keyOf, nameOver } from '../../harmony';
 import { inWindow, windowPlaces } from '../../neck';
 import { BEATS, beatWeight } from '../pulse';
 import { arrivalOf, isDead } from '../playing';
+import { homeAt } from '../beside-tones';
 import { colourOver } from '../colour';
 import { fixFor } from './fix';
 import { goesOnInto } from './ornament';
@@ -40,12 +41,19 @@ function checkChange(
 	longest: number,
 	nameOf: (note: number) => Notation
 ): CheckedChange {
-	const { notes, chart, scales, colours = 'miss' } = request;
+	const { notes, chart, scales, colours = 'miss', home } = request;
 	const { chord } = change.to;
 	const sounding = soundingAt(notes, change.tick, longest);
 	const pitchOf = (note: number) => arrivalOf(notes[note]!);
+	const isHome = (midi: number) => home !== undefined && midi % 12 === pitchClass(home);
+	const lands = (note: number) => {
+		const midi = pitchOf(note);
+		return toneAt(chord, midi) !== undefined || isHome(midi);
+	};
 	const roleOf = (midi: number) =>
-		toneAt(chord, midi)?.role ?? colourOver(chart, scales, change.to.index, midi);
+		toneAt(chord, midi)?.role ??
+		(home && isHome(midi) ? homeAt(home, change).role : null) ??
+		colourOver(chart, scales, change.to.index, midi);
 	const told = (note: number): Beside => {
 		const midi = pitchOf(note);
 		return { midi, name: toneAt(chord, midi)?.name ?? nameOf(note), role: roleOf(midi) };
@@ -73,7 +81,7 @@ function checkChange(
 	if (other === undefined) return is('silent', null, null);
 	const landing = struck.find(({ to }) => to !== null);
 	if (landing) return is('landed', landing.to, null);
-	const held = sounding.find((note) => toneAt(chord, pitchOf(note)));
+	const held = sounding.find(lands);
 	if (held !== undefined) return is('landed', held, null);
 	const leans = sounding.filter(
 		(note) => colourOver(chart, scales, change.to.index, pitchOf(note)) !== null
@@ -87,7 +95,7 @@ function checkChange(
 	for (let i = Math.max(...sounding) + 1; i < notes.length; i++) {
 		if (notes[i]!.tick > change.tick + beat) break;
 		if (isDead(notes[i]!) || notes[i]!.tick <= change.tick) continue;
-		if (toneAt(chord, pitchOf(i))) return is('late', i, fix);
+		if (lands(i)) return is('late', i, fix);
 	}
 	if (meant !== null && leaning !== undefined) return is('leaning', leaning, null);
 	return is('missed', wrong, fix);

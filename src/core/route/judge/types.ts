@@ -2,7 +2,7 @@ import type { Chart } from '../../chart';
 import type { Role } from '../../chord';
 import type { Scale } from '../../harmony';
 import type { Instrument, Place } from '../../neck';
-import type { Notation } from '../../pitch';
+import type { Notation, Note } from '../../pitch';
 import type { Playing } from '../playing';
 
 /**
@@ -31,6 +31,8 @@ export type CheckRequest = {
 	readonly notes: readonly PlayedNote[];
 	/** Left out a colour is a miss. */
 	readonly colours?: Colours;
+	/** The tonic of home, where the player lands on it whatever the chord. */
+	readonly home?: Note;
 };
 
 /** `leaning`: a colour of the scale sounds there and is not resolved within a beat. */

@@ -11,7 +11,7 @@ import {
 import type { Change } from '../../chart';
 import { guideTones, roleKind, toneAt, type Chord, type Tone } from '../../chord';
 import { isHeld } from '../landing-times';
-import { besideTones, homeAt } from './beside-tones';
+import { besideTones, homeAt } from '../beside-tones';
 import { bitsOf, takeTurns, type Turn } from './turns';
 import {
 	positionAt,

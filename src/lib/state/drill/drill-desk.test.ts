@@ -65,6 +65,8 @@ beforeEach(() => {
 	status = 201;
 	answer = () => ({ take: { id: 't' }, card: card({ tempo: 70 }) });
 	vi.stubGlobal('fetch', (path: string, { body }: { body: string }) => {
+		// Whether the server answers is asked on behalf of what was open before.
+		if (path === '/healthz') return Promise.resolve(Response.json({ ok: true }));
 		const read = JSON.parse(body) as TakeInput;
 		sent.push({ path, body: read });
 		return Promise.resolve(Response.json(answer(read), { status }));

@@ -36,19 +36,21 @@
 		width: number;
 		/** Ticks of one place of the grid. */
 		grid: number;
+		/** Something else stands over it: it takes less room. */
+		low?: boolean;
 	};
-	let { plan, selection, writer, axis, width, grid }: Props = $props();
+	let { plan, selection, writer, axis, width, grid, low = false }: Props = $props();
 	const open = useTune();
 	const transport = useTransport();
 	/** The note that sounds while music plays. */
 	const sounding = $derived(transport.sounding);
 	const uid = $props.id();
 
-	const HEIGHT = 246;
+	const HEIGHT = $derived(low ? 222 : 246);
 	/** A line needs more height than landings alone. */
 	const filled = $derived(plan.line.length > 0);
 	const TOP = $derived(filled ? 74 : 98);
-	const BOTTOM = $derived(filled ? 190 : 172);
+	const BOTTOM = $derived(HEIGHT - (filled ? 56 : 74));
 	/** The highest that an arc may bulge without reaching the chord names. */
 	const MOST = $derived(filled ? 22 : 66);
 	/** While a line is written every pitch of the place has a height. */

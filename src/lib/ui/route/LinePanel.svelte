@@ -18,6 +18,7 @@
 	import { GRID_WORDS, SCALE_PLAN_WORDS } from './line-words';
 	import LineHand from './LineHand.svelte';
 	import LineRhythm from './LineRhythm.svelte';
+	import LineTimes from './LineTimes.svelte';
 
 	/** How the route is made: what it lands on, and how the way between is filled. */
 	let { plan, onclose }: { plan: RoutePlan; onclose: () => void } = $props();
@@ -27,7 +28,12 @@
 	let close: HTMLElement | null = $state(null);
 	onMount(() => close?.focus());
 
-	function setAlternate(degree: 'four' | 'five', value: string): void {
+	const DEGREES = [
+		['one', 'I'],
+		['four', 'IV'],
+		['five', 'V']
+	] as const;
+	function setAlternate(degree: 'one' | 'four' | 'five', value: string): void {
 		const wanted = value === 'major' || value === 'minor' ? value : null;
 		plan.setLine({ alternate: { ...line.alternate, [degree]: wanted } });
 	}
@@ -77,6 +83,7 @@
 		onchange={(style) => plan.setStyle(style)}
 		list
 	/>
+	<LineTimes {plan} />
 	<Choice
 		label="Notes between"
 		options={grids}
@@ -94,15 +101,20 @@
 		/>
 		{#if line.scalePlan === 'alternate'}
 			<div class="grid gap-1 text-reason text-second">
-				{#each ['four', 'five'] as const as degree (degree)}
+				{#each DEGREES as [degree, numeral] (degree)}
 					<Select
-						label="{degree === 'four' ? 'IV' : 'V'} takes"
+						label="{numeral} takes"
 						row
 						options={ALTERNATES}
 						value={line.alternate[degree] ?? ''}
 						onchange={(scale) => setAlternate(degree, scale)}
 					/>
 				{/each}
+				<Check
+					checked={line.alternate.same !== true}
+					onchange={(on) => plan.setLine({ alternate: { ...line.alternate, same: !on } })}
+					>They change places every chorus</Check
+				>
 			</div>
 		{/if}
 		{#if line.scalePlan !== 'arpeggio'}

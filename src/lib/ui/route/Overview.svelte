@@ -40,7 +40,9 @@
 		return { narrow: draw(false), wide: draw(true) };
 	});
 	const edges = $derived(
-		open.chart.changes.map((change) => `M${x(change.tick).toFixed(1)},0V${HEIGHT - 3}`).join('')
+		open.chart.changes
+			.map((change) => `M${x(change.to.startTick).toFixed(1)},0V${HEIGHT - 3}`)
+			.join('')
 	);
 	const dots = $derived(
 		points.map((point) => `M${point.x.toFixed(1)},${point.y.toFixed(1)}h0`).join('')
@@ -48,8 +50,8 @@
 	const cells = $derived(
 		open.chart.changes.map((change, i) => ({
 			change,
-			a: x(change.tick),
-			b: x(open.chart.changes[i + 1]?.tick ?? end)
+			a: x(change.to.startTick),
+			b: x(open.chart.changes[i + 1]?.to.startTick ?? end)
 		}))
 	);
 	const tenseOf = (index: number) =>

@@ -11,15 +11,11 @@
 	import { STYLE_NAMES } from '$lib/words/styles';
 	import { fittingSize } from '$lib/draw/chord-width';
 	import ChordSymbol from '../ChordSymbol.svelte';
-	import { tabs } from '$lib/ui/parts/tabs';
-	import { Tabs } from 'bits-ui';
 	import KeyCap from '$lib/ui/parts/KeyCap.svelte';
 	import Later from '../Later.svelte';
 	import ToneLadder from '../ToneLadder.svelte';
 	import type { RouteActions, Side } from './route-actions.svelte';
-	import HereBox from './HereBox.svelte';
 	import LandingList from './LandingList.svelte';
-	import ArriveList from './ArriveList.svelte';
 	import { lineWords } from './line-words';
 
 	/** The selected change: its two chords, where it can land and why, lock, let pass, style. */
@@ -34,13 +30,8 @@
 	const open = useTune();
 	/** Ways to arrive, how the route is made, and what can be done with the line. */
 	const more = $derived(prefs.current.more);
-	let about = $state('arrive');
 	const target = $derived(plan.target(open.cursor));
 	const filled = $derived(plan.line.length > 0);
-	const arrivals = $derived(plan.arrivalsAt(open.cursor));
-	const taken = $derived(
-		plan.arrivalKinds[plan.targets.findIndex((entry) => entry.change === open.cursor)] ?? null
-	);
 	/** Both symbols fit beside the arc. */
 	const size = $derived(
 		Math.min(
@@ -49,12 +40,15 @@
 			)
 		)
 	);
-	const look = tabs({ size: 'large' });
 </script>
 
 <Later>
 	{#if side === 'making'}
 		{#await fetched(() => import('./LinePanel.svelte')) then Panel}
+			<Panel.default {plan} onclose={() => (side = 'change')} />
+		{/await}
+	{:else if side === 'bar'}
+		{#await fetched(() => import('./BarPanel.svelte')) then Panel}
 			<Panel.default {plan} onclose={() => (side = 'change')} />
 		{/await}
 	{:else if side === 'plans'}
@@ -112,31 +106,9 @@
 			{/if}
 		</section>
 		{#if plan.planned && more}
-			<Tabs.Root bind:value={about}>
-				<Tabs.List class={look.list()} aria-label="About this change">
-					<Tabs.Trigger class={look.tab()} value="arrive">Arrive by</Tabs.Trigger>
-					<Tabs.Trigger class={look.tab()} value="here">Rest and scale</Tabs.Trigger>
-				</Tabs.List>
-				<Tabs.Content value="arrive" data-part="arrive">
-					{#if filled && arrivals.length > 0}
-						<ArriveList
-							options={arrivals}
-							{taken}
-							wished={plan.arriveWish(open.cursor)}
-							onchoose={(approach) => plan.setArrival(open.cursor, approach)}
-						/>
-					{:else}
-						<p class="py-2 text-reason text-second">
-							No note leads here: {filled
-								? 'there is no room before it'
-								: 'only landings are planned'}.
-						</p>
-					{/if}
-				</Tabs.Content>
-				<Tabs.Content value="here"
-					>{#if about === 'here'}<HereBox {plan} />{/if}</Tabs.Content
-				>
-			</Tabs.Root>
+			{#await fetched(() => import('./AboutChange.svelte')) then About}
+				<About.default {plan} />
+			{/await}
 		{/if}
 		<div
 			class="sticky -bottom-4 mt-auto border-t-2 border-ink bg-paper pt-1.5 pb-3 max-desk:bottom-16 max-desk:col-span-full max-desk:m-0"

@@ -22,8 +22,8 @@
 
 	const bands = $derived(
 		open.chart.changes.flatMap((change, i) => {
-			const until = open.chart.changes[i + 1]?.tick ?? chartTicks(open.chart);
-			const [a, b] = [axis.x(change.tick), axis.x(until)];
+			const until = open.chart.changes[i + 1]?.to.startTick ?? chartTicks(open.chart);
+			const [a, b] = [axis.x(change.to.startTick), axis.x(until)];
 			if (b < 0 || a > width) return [];
 			const [x1, x2] = [Math.max(0, a), Math.min(width, b)];
 			const guides = guideTones(change.to.chord);

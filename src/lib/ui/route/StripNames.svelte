@@ -10,8 +10,8 @@
 	const open = useTune();
 	const names = $derived(
 		open.chart.changes.flatMap((change, i) => {
-			const until = open.chart.changes[i + 1]?.tick ?? chartTicks(open.chart);
-			const [a, b] = [Math.max(0, axis.x(change.tick)), Math.min(width, axis.x(until))];
+			const until = open.chart.changes[i + 1]?.to.startTick ?? chartTicks(open.chart);
+			const [a, b] = [Math.max(0, axis.x(change.to.startTick)), Math.min(width, axis.x(until))];
 			const room = b - a - (carriesNumber(b - a, change.to.chord) ? BESIDE : 14);
 			return b - a - 14 < 14 * chordWidth(change.to.chord)
 				? []

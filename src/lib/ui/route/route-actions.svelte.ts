@@ -1,4 +1,5 @@
-import { samePlace, pitchAt, type Place } from '$core/neck';
+import { clamp } from '$core/kernel';
+import { lastPosition, samePlace, pitchAt, type Place } from '$core/neck';
 import { changeIndexAt } from '$core/chart';
 import { intervalBetween } from '$core/pitch';
 import type { Landing } from '$core/route';
@@ -13,8 +14,8 @@ import { weakSpots, type WeakSpot } from './weak-spots';
 import { plural } from '$lib/words/words';
 import { toast } from 'svelte-sonner';
 
-/** What stands in the inspector: the change, how the route is made, or other plans. */
-export type Side = 'change' | 'making' | 'plans';
+/** What stands in the inspector: the change, hand and scale of its bar, how the route is made, or other plans. */
+export type Side = 'change' | 'bar' | 'making' | 'plans';
 
 /** What the keys and buttons of the Route screen do. */
 export class RouteActions {
@@ -25,8 +26,15 @@ export class RouteActions {
 	readonly weak: readonly WeakSpot[] = $derived.by(() =>
 		weakSpots(this.open.chart, this.plan.check, (change) => this.plan.isLetPass(change))
 	);
+	/** A place that the player has gone to look at: at a change, or while writing wherever the caret is (null). */
+	private looked: { readonly change: number | null; readonly position: number } | null =
+		$state.raw(null);
 	/** Where the hand is at the cursor: a hand that may move is not always in the route's own place. */
-	readonly hand: number = $derived.by(() => this.plan.handAt(this.open.cursor));
+	readonly hand: number = $derived.by(() => {
+		const { looked, open, writer } = this;
+		const here = looked && (looked.change === open.cursor || (looked.change === null && writer.on));
+		return here ? looked.position : this.plan.handAt(open.cursor);
+	});
 
 	constructor(
 		private readonly open: OpenTune,
@@ -139,11 +147,26 @@ export class RouteActions {
 		this.plan.lockAt(this.open.cursor, landing);
 	}
 
+	/** Moves the hand from the bar of the cursor on. */
+	moveFrom(by: 1 | -1): void {
+		const { open, plan } = this;
+		const from = plan.wishes.line.roam ? this.hand : plan.handWanted;
+		const position = clamp(from + by, 1, lastPosition(open.held));
+		if (open.change) plan.setHand(open.change.source, position);
+	}
+
+	/** The neck shows another place than the hand is in. */
+	private look(position: number): void {
+		this.looked = { change: this.writer.on ? null : this.open.cursor, position };
+	}
+
 	moveTo(position: number): void {
 		const { open, plan } = this;
 		const last = open.position;
 		open.moveTo(position);
 		const wanted = open.position;
+		// While writing, and where the hand is read off own notes, the neck goes where it is asked to.
+		if (this.writer.on || plan.isFrozen(open.cursor)) this.look(wanted);
 		// With a place of its own the section moves, not the route.
 		const given = plan.setPosition(wanted);
 		if (plan.wishes.position !== wanted) open.moveTo(last);

@@ -19,6 +19,7 @@ export type RouteParts = {
 export type RouteScreen = {
 	readonly plans: () => void;
 	readonly making: () => void;
+	readonly bar: () => void;
 	readonly compare: () => void;
 	readonly write: () => void;
 	readonly nextView: () => void;
@@ -47,6 +48,8 @@ export function useRouteKeys(
 		mend: () => actions.mend(),
 		motif: screen.catchNotes,
 		place: (by) => actions.moveTo(actions.hand + by),
+		hand: (by) => actions.moveFrom(by),
+		bar: screen.bar,
 		change: (by) => actions.along(by),
 		nextKey: () => actions.nextKey(),
 		undo: () => plan.undo(),

@@ -3,7 +3,7 @@ type Sign =
 	| ('a' | 'b' | 'c' | 'd' | 'e' | 'f' | 'g' | 'h' | 'i' | 'j' | 'k' | 'l' | 'm')
 	| ('n' | 'o' | 'p' | 'q' | 'r' | 's' | 't' | 'u' | 'v' | 'w' | 'x' | 'y' | 'z')
 	| ('1' | '2' | '3' | '4' | '5' | '6' | ' ' | ',' | '.' | '[' | ']' | '-' | '=' | '+' | '/' | '?')
-	| ('~' | "'" | '"' | '(' | '|');
+	| ('~' | "'" | '"' | '(' | '|' | '{' | '}' | ';');
 type Arrow = 'ArrowLeft' | 'ArrowRight' | 'ArrowUp' | 'ArrowDown';
 type Named =
 	Arrow | 'PageUp' | 'PageDown' | 'Enter' | 'Escape' | 'Delete' | 'Backspace' | 'F6' | 'F8';

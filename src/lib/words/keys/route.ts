@@ -17,6 +17,8 @@ export const ROUTE = {
 	mend: { key: 'm', does: 'mend it' },
 	motif: { key: 's', does: 'make a motif of the picked notes' },
 	place: { back: '[', on: ']', does: 'place toward the nut, toward the body', foot: 'place' },
+	hand: { back: '{', on: '}', does: 'the hand from this bar on, toward the nut, toward the body' },
+	bar: { key: ';', does: 'hand and scale of this bar' },
 	change: {
 		back: [',', 'PageUp'],
 		on: ['.', 'PageDown'],

@@ -34,6 +34,8 @@
 	import { Planner } from '$lib/workers/planner';
 	import { handOn, ownRule, ruleOf } from '$lib/state/played-route';
 	import { useTransport } from '$lib/state/transport.svelte';
+	import { beforeNavigate } from '$app/navigation';
+	import { page } from '$app/state';
 	import { onMount, untrack } from 'svelte';
 	import type { PageData } from './$types';
 
@@ -65,6 +67,10 @@
 		});
 		return () => planner?.close();
 	});
+	// Elsewhere the chart is read as it is written.
+	beforeNavigate(({ to }) => {
+		if (to && to.url.pathname !== page.url.pathname) open.landAs(null);
+	});
 	let settled = $state(false);
 	onMount(() => (settled = true));
 	$effect(() => {
@@ -93,8 +99,14 @@
 	/** Bars in detail: fewer where many notes must have room. */
 	const detail = $derived(narrow ? 2 : grid === 'sixteenth' && plan.line.length > 0 ? 2 : 4);
 	const gridTicks = $derived(grid === 'targets' ? QUARTER : QUARTER / PER_QUARTER[grid]);
+	/** Hand and scale stand over the strip where the player has something to say of them, or reads it. */
+	const rows = $derived.by(() => {
+		const { hand, scales } = plan.wishes.line;
+		return plan.planned && (side === 'bar' || hand.length > 0 || scales.length > 0 || plan.ownHand);
+	});
+	const neckHeight = $derived(rows ? 202 : 226);
 	const axis = $derived(
-		timeAxis(open.chart, open.change?.bar ?? 1, width, narrow ? 20 : 22, detail)
+		timeAxis(open.chart, open.change?.bar ?? 1, width, narrow ? 20 : rows ? 44 : 22, detail)
 	);
 	const target = $derived(plan.target(open.cursor));
 	const before = $derived(open.before && plan.target(open.before.index));
@@ -137,6 +149,7 @@
 	useRouteKeys(parts, {
 		plans: () => (side = side === 'plans' ? 'change' : 'plans'),
 		making: () => (side = side === 'making' ? 'change' : 'making'),
+		bar: () => (side = side === 'bar' ? 'change' : 'bar'),
 		compare: () => (comparing = true),
 		write: () => (writingText = true),
 		nextView,
@@ -188,7 +201,12 @@
 				{:else if plan.planned}<Overview {plan} {axis} {width} />{/if}
 				{#if view === 'strip' || !plan.planned}
 					<Later height={352}>
-						<ArcStrip {plan} {selection} {writer} {axis} {width} grid={gridTicks} />
+						{#if rows}
+							{#await fetched(() => import('$lib/ui/route/BarRows.svelte')) then Rows}
+								<Rows.default {plan} {axis} {width} onopen={() => (side = 'bar')} />
+							{/await}
+						{/if}
+						<ArcStrip {plan} {selection} {writer} {axis} {width} grid={gridTicks} low={rows} />
 						<TabRow {plan} {axis} {width} grid={gridTicks} />
 					</Later>
 				{:else}
@@ -204,7 +222,7 @@
 					{/await}
 				{/if}
 			</div>
-			<Later height={226}>
+			<Later height={neckHeight}>
 				<Neck
 					instrument={open.held}
 					position={actions.hand}
@@ -214,7 +232,7 @@
 					every={writer.on}
 					from={frets.from}
 					to={frets.to}
-					height={226}
+					height={neckHeight}
 					sounding={transport.sounding}
 					before={writer.on ? null : landing(before)}
 					target={writer.on ? null : landing(target)}

@@ -1,9 +1,9 @@
-import type { Change, Chart } from '../../chart';
-import { toneAt, type Role, type Tone } from '../../chord';
-import { readOver, type Scale } from '../../harmony';
-import { noteName, notation, pitchClass, type Note } from '../../pitch';
-import { colourOver } from '../colour';
-import type { PlanRequest } from '../types';
+import type { Change, Chart } from '../chart';
+import { toneAt, type Role, type Tone } from '../chord';
+import { readOver, type Scale } from '../harmony';
+import { noteName, notation, pitchClass, type Note } from '../pitch';
+import { colourOver } from './colour';
+import type { PlanRequest } from './types';
 
 /** A note as something that a change is landed on, whatever the chord makes of it. */
 const asTone = (note: Note, role: Role): Tone => ({
