@@ -32,13 +32,18 @@
 
 	const handHere = $derived(line.hand.findLast((entry) => entry.bar <= bar) ?? null);
 	const position = $derived(handHere?.position ?? plan.wishes.position);
+	/** What was said for the rest of the tune is said of some bars instead. */
+	const without = <T,>(entries: readonly T[], one: T | null) =>
+		entries.filter((entry) => entry !== one);
 	const backHand = (at: number) => ({ bar: at, position: null });
 	function moveTo(wanted: number): void {
 		if (!Number.isNaN(wanted))
 			plan.setHand(bar, clamp(Math.round(wanted), 1, lastPosition(open.held)));
 	}
 	const handEverywhere = () =>
-		plan.setHands(inBars(line.hand, like, last, (at) => ({ bar: at, position }), backHand));
+		plan.setHands(
+			inBars(without(line.hand, handHere), like, last, (at) => ({ bar: at, position }), backHand)
+		);
 
 	const scaleHere = $derived(line.scales.findLast((entry) => entry.bar <= bar) ?? null);
 	const used = $derived(plan.scales[open.change?.to.index ?? 0] ?? open.scale);
@@ -94,7 +99,13 @@
 	const scaleEverywhere = () => {
 		const scale = scaleHere?.scale ?? null;
 		plan.setScales(
-			inBars(line.scales, like, last, (at) => ({ bar: at, beat: 1, scale }), backScale)
+			inBars(
+				without(line.scales, scaleHere),
+				like,
+				last,
+				(at) => ({ bar: at, beat: 1, scale }),
+				backScale
+			)
 		);
 	};
 	const own = $derived(line.hand.some((entry) => entry.bar === bar));
