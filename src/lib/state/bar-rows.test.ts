@@ -35,7 +35,7 @@ describe('rows over the strip', () => {
 			{ bar: 5, position: 12 }
 		];
 		const first = { bar: 1, ends: 3 };
-		expect(moveEnd(chart, entries, first, 2, back)[0]).toMatchObject({ bar: 2, position: 9 });
+		expect(moveEnd(chart, entries, first, 2, back)[0]).toEqual({ bar: 2, position: 9 });
 		expect(moveEnd(chart, entries, first, 6, back)).toMatchObject([{ bar: 6, position: 9 }]);
 		// Never before the stretch begins.
 		expect(moveEnd(chart, entries, first, 1, back)[0]).toMatchObject({ bar: 2 });

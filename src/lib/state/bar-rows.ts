@@ -104,9 +104,12 @@ export function moveEnd<T extends From>(
 		(entry) => entry !== ending && (entry.bar <= start || (to !== null && entry.bar > to))
 	);
 	if (to === null) return kept;
-	return [...kept, ending ? { ...ending, bar: to, beat: 1 } : back(to)].sort(
-		(a, b) => a.bar - b.bar
-	);
+	const moved = ending && {
+		...ending,
+		bar: to,
+		...(ending.beat === undefined ? {} : { beat: 1 })
+	};
+	return [...kept, moved ?? back(to)].sort((a, b) => a.bar - b.bar);
 }
 
 /** The written bars, from 1, whose first chord is the same as that of one of them. */
