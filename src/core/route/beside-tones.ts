@@ -12,7 +12,7 @@ const asTone = (note: Note, role: Role): Tone => ({
 });
 
 /** The colours of a scale over the chord of a change: 6, 9, 11, ♯11, 13 where it has them and they do not clash. */
-export function coloursAt(chart: Chart, scales: readonly (Scale | null)[], change: Change): Tone[] {
+function coloursAt(chart: Chart, scales: readonly (Scale | null)[], change: Change): Tone[] {
 	const { index, chord } = change.to;
 	return (scales[index]?.notes ?? []).flatMap(({ note, pc }) => {
 		if (toneAt(chord, pc)) return [];

@@ -14,10 +14,10 @@ export type Setting = {
 };
 
 /** A section that has a position of its own. */
-export type SectionPlace = { readonly section: string; readonly position: number };
+type SectionPlace = { readonly section: string; readonly position: number };
 
 /** Where the hand is from a written bar on; bars count from 1, null is back where it was without this. */
-export type BarPlace = { readonly bar: number; readonly position: number | null };
+type BarPlace = { readonly bar: number; readonly position: number | null };
 
 /** Where the hand is by what the player says of sections and bars: a bar's place goes before that of its section. */
 export type HandWish = {

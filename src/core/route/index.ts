@@ -42,8 +42,8 @@ export {
 } from './line/types';
 export { arrivalOf, does, isAlso, isDead, isReached, playing, playingOf } from './playing';
 export { handStretches, type HandStretch } from './hand-along';
-export { handAlong, handByBar, heldInstrument, type HandWish, type Setting } from './holding';
-export { isHeld, LANDS, timedChart, type LandingTimes, type TimedChart } from './landing-times';
+export { handAlong, handByBar, heldInstrument, type Setting } from './holding';
+export { LANDS, timedChart, type TimedChart } from './landing-times';
 export { placeHand, planRoute, planTargets } from './plan';
 export { readyRoute, type ReadyRoute, type RouteWish } from './ready-route';
 export { planWhole, type WholePlan } from './plan-lines';
@@ -64,7 +64,6 @@ export {
 	positionAt,
 	STYLES,
 	TERMS,
-	type HandWindow,
 	type Plan,
 	type PlanRequest,
 	type RequestIssue,

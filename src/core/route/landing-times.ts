@@ -13,7 +13,7 @@ import { notation } from '../pitch';
 
 /** When a line lands: on the changes; on a chord that is held also every bar, or every second. */
 export const LANDS = ['change', 'bar', 'two-bars'] as const;
-export type Land = (typeof LANDS)[number];
+type Land = (typeof LANDS)[number];
 
 /** A moment of the written chart; bar and beat count from 1. */
 type WrittenMoment = { readonly bar: number; readonly beat: number };

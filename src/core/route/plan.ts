@@ -2,13 +2,8 @@ import type { Result } from '../kernel';
 import { inWindow, lastPosition, windowPlaces } from '../neck';
 import { blendScale } from './scale-plan';
 import { differentPaths } from './targets/alternatives';
-import {
-	checkRequest,
-	planSteps,
-	type OpenRequest,
-	type Roam,
-	type Step
-} from './targets/candidates';
+import { checkRequest, planSteps, type OpenRequest, type Roam } from './targets/candidates';
+import type { Step } from './targets/step';
 import { buildLattice, pathCosts } from './targets/lattice';
 import { landingReasons } from './targets/reasons';
 import { roamWindows } from './targets/roam';

@@ -6,7 +6,8 @@ import { barsLike, handRow, inBars, moveEnd, scaleRow } from './bar-rows';
 
 const BAR = 1920;
 const chart = parseChart('key: A\n| A7 | D7 | A7 | % | D7 | E7 |');
-const back = (bar: number) => ({ bar, position: null });
+type Entry = { bar: number; position: number | null };
+const back = (bar: number): Entry => ({ bar, position: null });
 
 describe('rows over the strip', () => {
 	const hands = [
@@ -30,7 +31,7 @@ describe('rows over the strip', () => {
 	});
 
 	it('move the end of a stretch, over what lies between, and end the last one', () => {
-		const entries = [
+		const entries: Entry[] = [
 			{ bar: 3, position: 9 },
 			{ bar: 5, position: 12 }
 		];

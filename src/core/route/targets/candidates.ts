@@ -12,7 +12,8 @@ import type { Change } from '../../chart';
 import { guideTones, roleKind, toneAt, type Chord, type Tone } from '../../chord';
 import { isHeld } from '../landing-times';
 import { besideTones, homeAt } from '../beside-tones';
-import { bitsOf, takeTurns, type Turn } from './turns';
+import type { Candidate, Step, Turn } from './step';
+import { bitsOf, takeTurns } from './turns';
 import {
 	positionAt,
 	type Lock,
@@ -22,23 +23,7 @@ import {
 	type Style
 } from '../types';
 
-/** A place that sounds a tone of a change's chord, or one that may be landed on besides. */
-export type Candidate = Omit<WindowPlace, 'furthest'> & {
-	readonly tone: Tone;
-	/** On a chord that goes on: the pitch classes that were landed on in turn, this one among them, as bits. */
-	readonly used?: number;
-};
-
 type Window = readonly WindowPlace[];
-
-/** A change with the places it may land on; `locked` when the player chose the only one. */
-export type Step = {
-	readonly change: Change;
-	readonly candidates: readonly Candidate[];
-	readonly locked: boolean;
-	/** Where the chord of the step before goes on: how its tones take turns. */
-	readonly turn: Turn | null;
-};
 
 /**
  * The tones that a style lands on: roots and guide tones are strict, a mirror keeps to one kind of tone,

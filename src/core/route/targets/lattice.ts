@@ -1,7 +1,7 @@
 import { chartTicks, type Change } from '../../chart';
 import { roleKind, type RoleKind } from '../../chord';
 import { crossingPrice, shiftPrice, windowPlaces, type WindowPlace } from '../../neck';
-import type { Candidate, Step } from './candidates';
+import type { Candidate, Step } from './step';
 import { isHeld } from '../landing-times';
 import { positionAt, TERMS, type PlanRequest, type Term } from '../types';
 import { turnPrice } from './turns';

@@ -1,6 +1,7 @@
 import { countWord } from '../../kernel';
 import { roleWords } from '../../chord';
-import { type Candidate, type Step, soughtWords, tonesForStyle } from './candidates';
+import { soughtWords, tonesForStyle } from './candidates';
+import type { Candidate, Step } from './step';
 import { isHeld } from '../landing-times';
 import { positionAt, type PlanRequest } from '../types';
 

@@ -1,16 +1,5 @@
-import type { Candidate } from './candidates';
+import type { Candidate, Turn } from './step';
 import { WEIGHTS } from './landing-prices';
-
-/**
- * How the tones of a chord that goes on take turns: each is landed on once before one is landed on again, and never two
- * times running.
- */
-export type Turn = {
-	/** The pitch classes that take part, as bits. */
-	readonly among: number;
-	/** The player chose the place, or asks what each would cost: out of turn costs, but is not forbidden. */
-	readonly free: boolean;
-};
 
 const bit = (midi: number): number => 1 << (midi % 12);
 
