@@ -14,6 +14,8 @@
 		onopen: () => void;
 	};
 	let { plan, axis, width, onopen }: Props = $props();
+	/** What the names of the rows need at the left of the bars. */
+	const LABEL = 40;
 	const open = useTune();
 	const line = $derived(plan.wishes.line);
 
@@ -103,9 +105,9 @@
 <div class="grid gap-0.75 pb-1" data-part="rows">
 	{#each boxes as row (row.name)}
 		<div class="relative h-5.5 text-reason" role="group" aria-label={row.name}>
-			<span class="max-lg:sr-only absolute left-0 leading-5.5 text-second" aria-hidden="true"
-				>{row.name}</span
-			>
+			{#if axis.x(axis.startTick) > LABEL}
+				<span class="absolute left-0 leading-5.5 text-second" aria-hidden="true">{row.name}</span>
+			{/if}
 			{#each row.seen as stretch (stretch.from)}
 				<button
 					type="button"
@@ -122,7 +124,7 @@
 					<span
 						role="slider"
 						tabindex="0"
-						class="absolute top-0 grid h-5.5 w-4 cursor-ew-resize touch-none place-items-center"
+						class="absolute top-0 grid h-5.5 w-4 cursor-ew-resize touch-none place-items-center pointer-coarse:-ml-4 pointer-coarse:w-9"
 						style:left="{stretch.x1 + stretch.width - 15}px"
 						aria-label="End of {row.name.toLowerCase()}, {barsWords(stretch)}"
 						aria-valuemin={stretch.bar}
