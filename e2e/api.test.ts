@@ -84,7 +84,7 @@ test('bad input is told what, where and why', async ({ request }) => {
 			'/api/v1/plan',
 			JSON.stringify({ ...plan, locks: [{ change: 0, string: 1, fret: 7 }] }),
 			422,
-			/Change 0.*not a tone of Bb7/
+			/Bar 1 \(Bb7\).*not a tone of Bb7/
 		],
 		[
 			'/api/v1/plan',

@@ -26,13 +26,19 @@
 	const landed = $derived(
 		plan.check && plan.planned
 			? plan.check.changes.filter(
-					(change) => change.result === 'landed' && !plan.isLetPass(change.index)
+					({ result, index }) => counts.includes(result) && !plan.isLetPass(index)
 				).length
 			: plan.targets.length
 	);
+	/** Where the player says that colours land, they do. */
+	const counts = $derived(plan.wishes.line.colours === 'land' ? ['landed', 'leaning'] : ['landed']);
 	/** Bars whose landing leans on a colour. */
 	const leaning = $derived(
 		(plan.check?.changes ?? []).filter(({ result }) => result === 'leaning')
+	);
+	/** How often own notes or the player take the hand elsewhere. */
+	const shifts = $derived(
+		plan.hands.slice(1).filter(({ position }, i) => position !== plan.hands[i].position).length
 	);
 	const moves = $derived(
 		plan.targets
@@ -89,6 +95,7 @@
 					leaning[0].role ?? 'R'
 				)}.{:else if leaning.length > 1}{capital(inWords(leaning.length))} lean on a colour.{/if}
 			{#if passed > 0}{capital(inWords(passed))} let pass.{/if}
+			{#if plan.ownHand}The hand shifts {shifts === 1 ? 'once' : plural(shifts, 'time')}.{/if}
 			{#if semitones > 0}{capital(inWords(semitones))} by a semitone{stays > 0
 					? `, ${inWords(stays)} ${stays === 1 ? 'stays' : 'stay'} put`
 					: ''}.{/if}
