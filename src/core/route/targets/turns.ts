@@ -39,6 +39,24 @@ const known = new WeakMap<
 	WeakMap<readonly Candidate[], Map<string, readonly Candidate[]>>
 >();
 
+const made = new WeakMap<readonly Candidate[], Map<string, readonly Candidate[]>>();
+
+/** A list of places and of what was used at each; the same one for the same lists, so that a long chord comes round. */
+function listOf(
+	places: readonly Candidate[],
+	ways: readonly (readonly number[])[]
+): readonly Candidate[] {
+	let lists = made.get(places);
+	if (!lists) made.set(places, (lists = new Map()));
+	const name = ways.map((row) => row.join()).join(' ');
+	let list = lists.get(name);
+	if (!list) {
+		list = places.flatMap((place, i) => ways[i]!.map((used): Candidate => ({ ...place, used })));
+		lists.set(name, list);
+	}
+	return list;
+}
+
 /**
  * The places of a step with what was landed on in turn: each as often as there are ways to come to it. The same list for
  * the same lists.
@@ -56,13 +74,14 @@ export function takeTurns(
 	const found = lists.get(name);
 	if (found) return found;
 	const states = new Map(before.map((one) => [`${one.used} ${one.midi % 12}`, one]));
-	const made = places.flatMap((place) => {
-		const ways = new Set<number>();
+	const ways = places.map((place) => {
+		const sets = new Set<number>();
 		for (const from of states.values()) {
-			if (turn.free || inTurn(turn, from, place.midi)) ways.add(used(turn, from, place.midi));
+			if (turn.free || inTurn(turn, from, place.midi)) sets.add(used(turn, from, place.midi));
 		}
-		return [...ways].sort((a, b) => a - b).map((bits): Candidate => ({ ...place, used: bits }));
+		return [...sets].sort((a, b) => a - b);
 	});
-	lists.set(name, made);
-	return made;
+	const list = listOf(places, ways);
+	lists.set(name, list);
+	return list;
 }
