@@ -73,7 +73,9 @@ export const told = (shape: Shape) =>
 const isWay = ({ kind }: Shape): boolean => kind === 'path' || kind === 'octave';
 
 const isSpread = ({ notes, fingerBase }: Shape): boolean => {
-	const byFret = new Map(notes.map(({ fret, finger }) => [fret, finger]));
+	// An open string takes no finger.
+	const fretted = notes.filter(({ fret }) => fret > 0);
+	const byFret = new Map(fretted.map(({ fret, finger }) => [fret, finger]));
 	const fingers = [...byFret].sort(([a], [b]) => a - b).map(([, finger]) => finger ?? 0);
 	const rises = fingers.every((finger, i) => i === 0 || finger > fingers[i - 1]);
 	return rises && fingerBase === Math.min(...byFret.keys());
